@@ -1,0 +1,56 @@
+/** Field types. Each one's only message is what it accepts, so that every refusal says what would have been right. */
+import { isIsoDay } from '@zinc-pail/core';
+import Joi from 'joi';
+
+function accepting<S extends Joi.Schema>(schema: S, accepted: string): S {
+  return schema.messages({ '*': accepted }) as S;
+}
+
+export function number(min: number, max: number, unit = ''): Joi.NumberSchema {
+  return accepting(Joi.number().min(min).max(max), `a number from ${min} to ${max}${unit && ` ${unit}`}`).required();
+}
+
+export function whole(min: number, max: number, unit = ''): Joi.NumberSchema {
+  return accepting(Joi.number().integer().min(min).max(max), `a whole number from ${min} to ${max}${unit && ` ${unit}`}`).required();
+}
+
+export function text(max: number): Joi.StringSchema {
+  return accepting(Joi.string().trim().min(1).max(max), `a text of 1 to ${max} characters`).required();
+}
+
+export function oneOf(values: readonly string[]): Joi.StringSchema {
+  return accepting(Joi.string().valid(...values), `one of ${values.map((v) => `"${v}"`).join(', ')}`).required();
+}
+
+export function exactly(value: string | number): Joi.AnySchema {
+  return accepting(Joi.any().valid(value), JSON.stringify(value)).required();
+}
+
+export function yesNo(): Joi.BooleanSchema {
+  return accepting(Joi.boolean(), 'true or false').required();
+}
+
+const DAY = 'a calendar date written YYYY-MM-DD';
+export function day(): Joi.StringSchema {
+  return accepting(
+    Joi.string().custom((value: string, helpers) => (isIsoDay(value) ? value : helpers.error('string.isoDate'))),
+    DAY,
+  ).required();
+}
+
+export function twelve(min: number, max: number, unit: string): Joi.ArraySchema {
+  return accepting(Joi.array().items(number(min, max, unit)).length(12), `12 numbers from ${min} to ${max} ${unit}, January first`).required();
+}
+
+export function list(items: Joi.Schema, accepted: string, max = 100_000): Joi.ArraySchema {
+  return Joi.array().items(items).max(max).required().messages({ 'array.base': accepted, 'array.max': `at most ${max} of them`, 'any.required': accepted });
+}
+
+export function object(fields: Record<string, Joi.Schema>, accepted: string): Joi.ObjectSchema {
+  return Joi.object(fields).required().messages({ 'object.base': accepted, 'any.required': accepted });
+}
+
+/** May be left out or null. */
+export function optional<S extends Joi.Schema>(schema: S): S {
+  return schema.optional().allow(null) as S;
+}

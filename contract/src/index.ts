@@ -1,0 +1,3 @@
+export * from './faults.ts';
+export * from './gardenFile.ts';
+export * from './api.ts';

@@ -1,0 +1,46 @@
+/**
+ * Calendar days as whole numbers, so that the engine can count without a clock or a time zone.
+ * Day 0 is 1970-01-01; a day is a label in the site's own time zone, never an instant.
+ */
+export type DayNumber = number;
+
+const MS_PER_DAY = 86_400_000;
+const ISO_DAY = /^(\d{4})-(\d{2})-(\d{2})$/;
+
+/** True for a real calendar date written `YYYY-MM-DD` (so not for 2026-02-30). */
+export function isIsoDay(text: string): boolean {
+  const parts = ISO_DAY.exec(text);
+  if (!parts) return false;
+  const date = new Date(Date.UTC(Number(parts[1]), Number(parts[2]) - 1, Number(parts[3])));
+  return date.toISOString().slice(0, 10) === text;
+}
+
+/**
+ * `dayNumber('1970-01-02')` is 1.
+ * @throws RangeError when the text is no calendar date.
+ */
+export function dayNumber(iso: string): DayNumber {
+  if (!isIsoDay(iso)) throw new RangeError(`"${iso}" is no calendar date; write YYYY-MM-DD`);
+  return Math.round(Date.parse(`${iso}T00:00:00Z`) / MS_PER_DAY);
+}
+
+/** The inverse of {@link dayNumber}: `isoDay(1)` is `1970-01-02`. */
+export function isoDay(day: DayNumber): string {
+  return new Date(day * MS_PER_DAY).toISOString().slice(0, 10);
+}
+
+/** Day of the year, 1 January = 1. */
+export function dayOfYear(day: DayNumber): number {
+  const year = new Date(day * MS_PER_DAY).getUTCFullYear();
+  return day - Math.round(Date.UTC(year, 0, 1) / MS_PER_DAY) + 1;
+}
+
+/** Month index, January = 0. */
+export function monthIndex(day: DayNumber): number {
+  return new Date(day * MS_PER_DAY).getUTCMonth();
+}
+
+/** A day of the year taken half a year on, for whoever lives on the other half of the globe. */
+export function mirroredDay(day: DayNumber): DayNumber {
+  return day + 183;
+}

@@ -1,0 +1,105 @@
+/** What of a pot and its plant decides how fast it dries: numbers fixed for a potting. */
+import type { Form, Plant, Pot, PotMaterial } from '../garden.ts';
+import type { Blend } from '../mix/blend.ts';
+import { clamp } from '../numeric/shape.ts';
+import type { Traits } from '../plant/traits.ts';
+import { type Capacity, potCapacity } from '../pot/capacity.ts';
+import { surfaceCm2, wallCm2 } from '../pot/shape.ts';
+
+export interface PotModel {
+  capacity: Capacity;
+  /** ml lost by each path for a millimetre of potential evaporation, at full wetness */
+  surfaceMlPerMm: number;
+  wallMlPerMm: number;
+  plantMlPerMm: number;
+  /** rain that reaches the mix, ml for each mm */
+  rainMlPerMm: number;
+  /** growth stops below, is best at, and shuts down at, °C */
+  baseC: number;
+  /** water of the plant's own that it can spend, ml */
+  storeMl: number;
+  rewetDifficulty: number;
+  holes: boolean;
+}
+
+const ML_PER_MM_CM2 = 0.1;
+
+/**
+ * Vapour through a wet wall against free water under the same air. Fired clay of 6 mm passes about a third
+ * (field figure: a terracotta pot dries up to twice as fast as a plastic one of its size; Bunt 1988, ch. 2).
+ */
+const WALL_CONDUCTANCE: Record<PotMaterial, number> = { terracotta: 0.35, concrete: 0.08, glazed: 0, plastic: 0, metal: 0 };
+const REFERENCE_WALL_MM = 6;
+
+/** Loss that a covered surface is spared. */
+const COVER_SAVES = 0.35;
+/** Depth of grit that halves the loss from the surface. */
+const DRESSING_HALF_MM = 20;
+
+interface FormWater {
+  /** evaporating area over the plan area of the plant, and over its side view */
+  plan: number;
+  side: number;
+  /** transpiration in full growth against a wet surface of that area */
+  crop: number;
+  /** water store over plant volume */
+  storeShare: number;
+  /** how much of the soil beneath it shades */
+  cover: number;
+}
+
+/** CAM stems and leaves spend 0.2–0.4 of a leafy crop's water, thin leaves 0.6–0.9 (Nobel 1988, ch. 1–2; Winter & Smith 1996). */
+const FORMS: Record<Form, FormWater> = {
+  globe: { plan: 1, side: 0.5, crop: 0.32, storeShare: 0.35, cover: 0.9 },
+  column: { plan: 1, side: 0.6, crop: 0.32, storeShare: 0.35, cover: 0.9 },
+  pad: { plan: 0.3, side: 0.5, crop: 0.25, storeShare: 0.15, cover: 0.3 },
+  rosette: { plan: 1.5, side: 0.2, crop: 0.32, storeShare: 0.2, cover: 0.8 },
+  stemmed: { plan: 0.8, side: 0.6, crop: 0.35, storeShare: 0.08, cover: 0.4 },
+  trailing: { plan: 0.9, side: 0.6, crop: 0.4, storeShare: 0.04, cover: 0.5 },
+  caudex: { plan: 0.8, side: 0.4, crop: 0.7, storeShare: 0.2, cover: 0.4 },
+  bulb: { plan: 0.6, side: 0.4, crop: 0.7, storeShare: 0.2, cover: 0.4 },
+  stemless: { plan: 1.1, side: 0.2, crop: 0.28, storeShare: 0.35, cover: 0.8 },
+  'stiff-leaf': { plan: 0.5, side: 0.7, crop: 0.3, storeShare: 0.08, cover: 0.3 },
+};
+
+const MM2_PER_CM2 = 100;
+const MM3_PER_ML = 1000;
+
+/** @param crockMm a floor of crocks, if there is one */
+export function potModel(plant: Pick<Plant, 'diameter_mm' | 'height_mm'>, pot: Pot, blend: Blend, traits: Traits, crockMm = 0): PotModel {
+  const form = FORMS[traits.form];
+  const planCm2 = (Math.PI / 4) * (plant.diameter_mm ** 2 / MM2_PER_CM2);
+  const sideCm2 = (plant.diameter_mm * plant.height_mm) / MM2_PER_CM2;
+  const surface = surfaceCm2(pot);
+  const covered = clamp((form.cover * planCm2) / surface, 0, 0.85);
+  const wall = pot.wall_mm ?? REFERENCE_WALL_MM;
+  return {
+    capacity: potCapacity(pot, blend, crockMm),
+    // Shade and still air under the plant take a third off what the covered part loses.
+    surfaceMlPerMm: surface * ML_PER_MM_CM2 * (1 - COVER_SAVES * covered) * 2 ** (-pot.top_dressing_mm / DRESSING_HALF_MM),
+    wallMlPerMm: wallCm2(pot) * ML_PER_MM_CM2 * WALL_CONDUCTANCE[pot.material] * Math.sqrt(REFERENCE_WALL_MM / wall),
+    plantMlPerMm: (form.plan * planCm2 + form.side * sideCm2) * ML_PER_MM_CM2 * form.crop,
+    rainMlPerMm: surface * ML_PER_MM_CM2 * (1 - 0.4 * covered),
+    baseC: traits.growMinC - 6,
+    storeMl: traits.store === 'none' ? 0 : (form.storeShare * planCm2 * MM2_PER_CM2 * plant.height_mm) / MM3_PER_ML,
+    rewetDifficulty: blend.rewetDifficulty,
+    holes: pot.holes,
+  };
+}
+
+/** Growth is best over a band of this width above the growing minimum, and shuts down in heat. */
+const OPTIMUM_ABOVE_C = 9;
+const HEAT_FROM_C = 34;
+const SHUT_DOWN_C = 44;
+
+/** Transpiration against its best, by the day's mean and highest: nothing at the base, full at the optimum, shut at 44 °C. */
+export function warmthResponse(tmeanC: number, tmaxC: number, baseC: number): number {
+  const rise = clamp((tmeanC - baseC) / (OPTIMUM_ABOVE_C + 2), 0, 1);
+  const heat = 1 - clamp((tmaxC - HEAT_FROM_C) / (SHUT_DOWN_C - HEAT_FROM_C), 0, 1) * 0.7;
+  return rise * heat;
+}
+
+/** Stomata open as far as there is light to work with; in a dim room they stay half shut. */
+export function lightResponse(dliMol: number): number {
+  return 0.4 + (0.6 * dliMol) / (dliMol + 4);
+}

@@ -1,0 +1,136 @@
+/**
+ * Why this date: the days to dry against the same plant in reference conditions, factor by factor.
+ * Each factor's own effect is found by swapping it alone into the reference; what they do only together is named as such,
+ * so the list adds up to the whole difference.
+ */
+import { lossAt } from '../drydown/step.ts';
+import { type PotModel, potModel } from '../drydown/potModel.ts';
+import type { Mix, Plant, Pot } from '../garden.ts';
+import { DRY_TO_M } from '../learn/likelihood.ts';
+import { blendMix, type Blend } from '../mix/blend.ts';
+import { COMPONENTS } from '../mix/components.ts';
+import type { PlantModel } from './plantModel.ts';
+
+export type Factor = 'place' | 'season' | 'pot-material' | 'pot-size' | 'mix' | 'top-dressing' | 'rate' | 'together';
+
+export interface Reason {
+  factor: Factor;
+  /** positive: later than in reference conditions */
+  days: number;
+  text: string;
+}
+
+export interface Because {
+  reasons: Reason[];
+  /** full to dry in reference conditions */
+  referenceDays: number;
+  /** full to dry here and now */
+  cycleDays: number;
+}
+
+/** A bright frost-free bench in mild weather, a plastic pot of 9 cm, a plain gritty mix, a plant in full growth. */
+const REFERENCE_DRIVE = { surfaceMm: 2, wallMm: 1.6, drinking: 0.7 };
+const REFERENCE_POT: Pick<Pot, 'shape' | 'top_mm' | 'base_mm' | 'depth_mm'> = { shape: 'round', top_mm: 90, base_mm: 68, depth_mm: 80 };
+const REFERENCE_MIX: Mix = { id: 'reference', parts: [{ component: 'cactus-soil', parts: 1 }, { component: 'pumice', parts: 1 }] };
+const referenceBlend = blendMix(REFERENCE_MIX, COMPONENTS);
+/** Mean of so many days ahead stands for the place's weather. */
+const AHEAD_DAYS = 28;
+const SLICES = 24;
+const LONGEST_DAYS = 400;
+
+interface Conditions {
+  drive: { surfaceMm: number; wallMm: number };
+  drinking: number;
+  pot: Pot;
+  blend: Blend;
+  rate: number;
+}
+
+/**
+ * Days are those from full to dry, under the mean of the weeks ahead.
+ */
+export function because(model: PlantModel, blend: Blend, today: number, rateMedian: number): Because {
+  const { plant } = model;
+  const actual: Conditions = { ...present(model, today), pot: plant.pot, blend, rate: rateMedian };
+  const reference: Conditions = {
+    drive: REFERENCE_DRIVE, drinking: REFERENCE_DRIVE.drinking,
+    pot: { ...REFERENCE_POT, material: 'plastic', wall_mm: null, holes: true, top_dressing_mm: 0 },
+    blend: referenceBlend, rate: 1,
+  };
+  const days = (conditions: Conditions) => daysToDry(plant, model, conditions);
+  const base = days(reference);
+  const cycle = days(actual);
+  const size: Pot = { ...reference.pot, shape: plant.pot.shape, top_mm: plant.pot.top_mm, base_mm: plant.pot.base_mm, depth_mm: plant.pot.depth_mm };
+  const swaps: [Factor, Conditions][] = [
+    ['place', { ...reference, drive: actual.drive }],
+    ['season', { ...reference, drinking: actual.drinking }],
+    ['pot-material', { ...reference, pot: { ...reference.pot, material: plant.pot.material, wall_mm: plant.pot.wall_mm ?? null } }],
+    ['pot-size', { ...reference, pot: size }],
+    ['mix', { ...reference, blend: actual.blend }],
+    ['top-dressing', { ...reference, pot: { ...reference.pot, top_dressing_mm: plant.pot.top_dressing_mm } }],
+    ['rate', { ...reference, rate: actual.rate }],
+  ];
+  const reasons: Reason[] = swaps.map(([factor, conditions]) => {
+    const effect = tenth(days(conditions) - base);
+    return { factor, days: effect, text: words(factor, effect, plant, actual) };
+  });
+  const joint = tenth(cycle - base - reasons.reduce((sum, r) => sum + r.days, 0));
+  if (joint !== 0) reasons.push({ factor: 'together', days: joint, text: 'What these do only together.' });
+  reasons.sort((a, b) => Math.abs(b.days) - Math.abs(a.days));
+  return { reasons: reasons.filter((r) => r.days !== 0), referenceDays: tenth(base), cycleDays: tenth(cycle) };
+}
+
+function present(model: PlantModel, today: number): Pick<Conditions, 'drive' | 'drinking'> {
+  const from = today + 1 - model.climate.firstDay;
+  const to = Math.min(model.climate.days, from + AHEAD_DAYS);
+  const { surfaceMm, wallMm } = model.climate;
+  let surface = 0;
+  let wall = 0;
+  let plant = 0;
+  for (let i = from; i < to; i++) {
+    surface += surfaceMm[i]!;
+    wall += wallMm[i]!;
+    plant += model.loss.plant[i]!;
+  }
+  const count = to - from;
+  const perMm = model.pot.plantMlPerMm / Math.max(1, model.pot.capacity.availableMl);
+  return { drive: { surfaceMm: surface / count, wallMm: wall / count }, drinking: surface > 0 && perMm > 0 ? plant / (surface * perMm) : 0 };
+}
+
+/** Days to dry under steady conditions: the integral of dm over the loss at m. */
+function daysToDry(plant: Plant, model: PlantModel, conditions: Conditions): number {
+  const pot: PotModel = potModel(plant, conditions.pot, conditions.blend, model.traits);
+  const store = Math.max(1, pot.capacity.availableMl);
+  const { surfaceMm, wallMm } = conditions.drive;
+  const s = (conditions.rate * surfaceMm * pot.surfaceMlPerMm) / store;
+  const w = (conditions.rate * wallMm * pot.wallMlPerMm) / store;
+  const p = (conditions.rate * surfaceMm * pot.plantMlPerMm * conditions.drinking) / store;
+  const step = (1 - DRY_TO_M) / SLICES;
+  let days = 0;
+  for (let i = 0; i < SLICES; i++) days += step / lossAt(DRY_TO_M + (i + 0.5) * step, s, w, p);
+  return Math.min(LONGEST_DAYS, days);
+}
+
+function tenth(value: number): number {
+  return Math.round(value * 10) / 10;
+}
+
+function words(factor: Factor, days: number, plant: Plant, actual: Conditions): string {
+  const way = days < 0 ? 'sooner' : 'later';
+  switch (factor) {
+    case 'place':
+      return `Place and weather take ${actual.drive.surfaceMm.toFixed(1)} mm a day from a wet surface: ${way}.`;
+    case 'season':
+      return `The plant drinks ${Math.round(actual.drinking * 100)} % of its best at this season: ${way}.`;
+    case 'pot-material':
+      return plant.pot.material === 'terracotta' ? 'Clay lets water out through its wall.' : `The pot is ${plant.pot.material}: ${way}.`;
+    case 'pot-size':
+      return `${Math.round(plant.pot.top_mm / 10)} cm across and ${Math.round(plant.pot.depth_mm / 10)} cm deep, against 9 by 8: ${way}.`;
+    case 'mix':
+      return `The mix holds ${Math.round(100 * (actual.blend.waterAt(4) - actual.blend.airDry))} % of its volume for the plant: ${way}.`;
+    case 'top-dressing':
+      return `${plant.pot.top_dressing_mm} mm of grit on top slow the surface.`;
+    default:
+      return `This pot dries ${actual.rate.toFixed(1)} × as fast as reckoned: ${way}.`;
+  }
+}

@@ -1,0 +1,217 @@
+/** The engine's face: a garden in, an outlook for each plant out. */
+import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
+import type { Garden, Plant, PlantState } from '../garden.ts';
+import { blur, gridQuantile, spreadNodes } from '../learn/grid.ts';
+import { type History, retrace } from '../learn/history.ts';
+import { pooledPriors, posterior, potEvidence, STRETCH_SD } from '../learn/rate.ts';
+import { blendMix, type Blend } from '../mix/blend.ts';
+import { componentsOf } from '../mix/components.ts';
+import { quantileSorted } from '../numeric/shape.ts';
+import type { MethodId } from '../watering.ts';
+import { type Because, because, type Reason } from './because.ts';
+import { GardenClimate, HORIZON_DAYS } from './climate.ts';
+import { type Futures, runFutures } from './future.ts';
+import { buildPlant, dueMoisture, type PlantModel, stateOn } from './plantModel.ts';
+import { adviseWater, type WaterAdvice } from './window.ts';
+
+export interface Band {
+  p10: number;
+  p50: number;
+  p90: number;
+}
+
+/** Everything the engine says of a plant today. */
+export interface Outlook {
+  plant: Plant;
+  model: PlantModel;
+  history: History;
+  futures: Futures;
+  state: PlantState;
+  moisture: Band;
+  /** day numbers; null past the horizon */
+  dryOn: { p10: DayNumber | null; p50: DayNumber | null; p90: DayNumber | null };
+  rate: Band;
+  /** density of ln k on the grid */
+  ratePosterior: Float64Array;
+  advice: WaterAdvice;
+  why: Because;
+}
+
+/** A past longer than this teaches nothing that the last years do not. */
+const LONGEST_PAST_DAYS = 800;
+/** Weather before the first event, for the two-week means. */
+const LEAD_IN_DAYS = 30;
+
+interface Learned {
+  model: PlantModel;
+  history: History;
+  evidence: Float64Array;
+  earlier: Float64Array;
+}
+
+/** A garden made ready: climates are reckoned once and shared by all its plants. */
+export class GardenForecast {
+  readonly climate: GardenClimate;
+  private readonly blends: Map<string, Blend>;
+  private readonly placeIds: Set<string>;
+  private learned: Map<string, Learned> | null = null;
+  private readonly priors = new Map<string, Float64Array>();
+
+  /** @param since a day that the past must reach back to, where the events alone would not */
+  constructor(
+    readonly garden: Garden,
+    since?: DayNumber,
+  ) {
+    const today = dayNumber(garden.today);
+    let first = since ?? today;
+    for (const plant of garden.plants) for (const event of plant.events) first = Math.min(first, dayNumber(event.date));
+    this.climate = new GardenClimate(garden, Math.max(first - LEAD_IN_DAYS, today - LONGEST_PAST_DAYS));
+    const components = componentsOf(garden.components);
+    this.blends = new Map(garden.mixes.map((mix) => [mix.id, blendMix(mix, components)]));
+    this.placeIds = new Set(garden.places.map((place) => place.id));
+  }
+
+  outlooks(): Outlook[] {
+    return this.garden.plants.map((plant) => this.outlook(plant.id));
+  }
+
+  blend(mixId: string): Blend {
+    const found = this.blends.get(mixId);
+    if (!found) throw new RangeError(`no mix "${mixId}"`);
+    return found;
+  }
+
+  outlook(plantId: string): Outlook {
+    const { model, history, earlier, evidence } = this.learn().get(plantId) ?? missing(plantId);
+    const prior = this.priors.get(plantId)!;
+    // The open stretch strays from the potting's rate: what it says is joined last.
+    const before = posterior(prior, earlier);
+    const open = blur(before, STRETCH_SD);
+    const rateNow = posterior(open, spreadNodes(history.current.logs));
+    const ratePosterior = posterior(prior, evidence);
+    const rate = bandOf((p) => Math.exp(gridQuantile(ratePosterior, p)));
+    const futures = runFutures(model, history, rateNow, this.climate);
+    const moistures = Float64Array.from(futures.m).sort();
+    const moisture = bandOf((p) => quantileSorted(moistures, p));
+    const dry = Float64Array.from(futures.dryDay).sort();
+    const dryOn = { p10: dayOrNull(dry, 0.1, this.climate.today), p50: dayOrNull(dry, 0.5, this.climate.today), p90: dayOrNull(dry, 0.9, this.climate.today) };
+    const why = because(model, this.blend(model.plant.mix), this.climate.today, Math.exp(gridQuantile(rateNow, 0.5)));
+    return {
+      plant: model.plant, model, history, futures, state: stateOn(model.timeline, this.climate.today),
+      moisture, dryOn, rate, ratePosterior, advice: adviseWater(model, futures, this.climate), why,
+    };
+  }
+
+  /**
+   * Takes one plant as it is now, leaving all others as they were reckoned.
+   * The priors of its bench move with it. The plant must stand at a place and in a mix of this garden.
+   */
+  replacePlant(plant: Plant): void {
+    const learned = this.learn();
+    const before = learned.get(plant.id)?.model.plant;
+    learned.set(plant.id, this.learnPlant(plant));
+    for (const place of new Set([plant.place, before?.place ?? plant.place])) this.pool(place);
+  }
+
+  /** The plants of a place, by id. */
+  plantsAt(placeId: string): string[] {
+    return [...this.learn().values()].filter(({ model }) => model.plant.place === placeId).map(({ model }) => model.plant.id);
+  }
+
+  private learn(): Map<string, Learned> {
+    if (this.learned) return this.learned;
+    this.learned = new Map(this.garden.plants.map((plant) => [plant.id, this.learnPlant(plant)]));
+    for (const place of new Set(this.garden.plants.map((plant) => plant.place))) this.pool(place);
+    return this.learned;
+  }
+
+  private learnPlant(plant: Plant): Learned {
+    const { today, firstDay } = this.climate;
+    const model = buildPlant(plant, this.blend(plant.mix), this.climate, (id) => this.placeIds.has(id));
+    const history = retrace(historyInput(model, today, firstDay));
+    return {
+      model, history,
+      earlier: potEvidence(history.stretches, today),
+      evidence: potEvidence([...history.stretches, history.current], today),
+    };
+  }
+
+  /** Shares what the pots of a place have taught among them. */
+  private pool(placeId: string): void {
+    const ids = this.plantsAt(placeId);
+    const priors = pooledPriors(ids.map((id) => this.learned!.get(id)!.evidence));
+    for (const [i, id] of ids.entries()) this.priors.set(id, priors[i]!);
+  }
+}
+
+function missing(plantId: string): never {
+  throw new RangeError(`no plant "${plantId}"`);
+}
+
+function historyInput(model: PlantModel, today: DayNumber, firstDay: DayNumber) {
+  const firstEvent = model.plant.events[0];
+  const start = model.pottedOn ?? (firstEvent ? dayNumber(firstEvent.date) : today);
+  return {
+    pot: model.pot,
+    loss: model.loss,
+    events: model.plant.events,
+    fromDay: Math.max(start, firstDay),
+    today,
+    dueM: dueMoisture(model.traits),
+    placeOn: (day: DayNumber) => model.stays.findLast((stay) => stay.from <= day)?.place ?? model.plant.place,
+  };
+}
+
+function bandOf(quantile: (p: number) => number): Band {
+  return { p10: quantile(0.1), p50: quantile(0.5), p90: quantile(0.9) };
+}
+
+function dayOrNull(sorted: Float64Array, p: number, today: DayNumber): DayNumber | null {
+  const day = quantileSorted(sorted, p);
+  return Number.isFinite(day) && day <= today + HORIZON_DAYS ? Math.round(day) : null;
+}
+
+/** The forecast as it is written to a file (docs/formats.md). */
+export interface ForecastFile {
+  format: 'zinc-pail/forecast';
+  version: 1;
+  today: string;
+  plants: PlantForecast[];
+}
+
+export interface PlantForecast {
+  id: string;
+  state: PlantState;
+  moisture: Band;
+  dry_on: { p10: string | null; p50: string | null; p90: string | null };
+  water: { earliest: string; ideal: string; latest: string; amount_ml: number; method: MethodId } | null;
+  hold?: { until: string; why: string };
+  rate: Band;
+  because: Reason[];
+}
+
+export function forecastFile(garden: Garden): ForecastFile {
+  const forecast = new GardenForecast(garden);
+  return { format: 'zinc-pail/forecast', version: 1, today: garden.today, plants: forecast.outlooks().map(plantForecast) };
+}
+
+export function plantForecast(outlook: Outlook): PlantForecast {
+  const { window, hold } = outlook.advice;
+  const day = (value: DayNumber | null) => (value === null ? null : isoDay(value));
+  return {
+    id: outlook.plant.id,
+    state: outlook.state,
+    moisture: rounded(outlook.moisture, 3),
+    dry_on: { p10: day(outlook.dryOn.p10), p50: day(outlook.dryOn.p50), p90: day(outlook.dryOn.p90) },
+    water: window && {
+      earliest: isoDay(window.earliest), ideal: isoDay(window.ideal), latest: isoDay(window.latest), amount_ml: window.amountMl, method: window.method,
+    },
+    ...(hold ? { hold: { until: isoDay(hold.until), why: hold.why } } : {}),
+    rate: rounded(outlook.rate, 3),
+    because: outlook.why.reasons,
+  };
+}
+
+function rounded(band: Band, digits: number): Band {
+  return { p10: Number(band.p10.toFixed(digits)), p50: Number(band.p50.toFixed(digits)), p90: Number(band.p90.toFixed(digits)) };
+}

@@ -1,0 +1,113 @@
+/** One plant made ready to be reckoned: its traits, pot, season and daily losses. */
+import { type DayNumber, dayNumber } from '../calendar/day.ts';
+import { PLANT_STATES, type Plant, type PlantState, type Pot } from '../garden.ts';
+import { lightResponse, type PotModel, potModel, warmthResponse } from '../drydown/potModel.ts';
+import type { LossDays } from '../learn/history.ts';
+import type { Blend } from '../mix/blend.ts';
+import { type SourcedTraits, type Traits, traitsOf } from '../plant/traits.ts';
+import type { PlaceSeries } from '../place/series.ts';
+import { seasonTimeline, type Timeline } from '../season/timeline.ts';
+import { type GardenClimate, joinStays } from './climate.ts';
+
+/** Moisture at which each rule asks for water (docs/formats.md). */
+const DUE_M = { 'keep-damp': 0.3, 'dry-top': 0.45, 'dry-through': 0.12, 'dry-and-hold': 0.12 } as const;
+
+export function dueMoisture(traits: Traits): number {
+  return DUE_M[traits.dryRule];
+}
+
+export interface Stay {
+  place: string;
+  from: DayNumber;
+}
+
+export interface PlantModel {
+  plant: Plant;
+  sourced: SourcedTraits;
+  traits: Traits;
+  pot: PotModel;
+  stays: Stay[];
+  climate: PlaceSeries;
+  timeline: Timeline;
+  /** losses of the days behind and, as expected, ahead */
+  loss: LossDays;
+  /** day of the last repotting, or null where none is on record */
+  pottedOn: DayNumber | null;
+}
+
+/** Where the plant has stood: its moves read backward from where it is now. */
+export function staysOf(plant: Plant, firstDay: DayNumber, known: (place: string) => boolean): Stay[] {
+  const stays: Stay[] = [];
+  let place = plant.place;
+  for (const event of plant.events.toReversed()) {
+    if (event.type !== 'move') continue;
+    stays.unshift({ place, from: dayNumber(event.date) });
+    if (event.from && known(event.from)) place = event.from;
+  }
+  stays.unshift({ place, from: firstDay });
+  return stays;
+}
+
+export function buildPlant(plant: Plant, blend: Blend, climate: GardenClimate, knownPlace: (id: string) => boolean): PlantModel {
+  const sourced = traitsOf(plant);
+  const { traits } = sourced;
+  const stays = staysOf(plant, climate.firstDay, knownPlace);
+  const series = joinStays(stays.map((stay) => ({ from: stay.from, series: climate.expected(stay.place) })));
+  const timeline = seasonTimeline(traits, series, plant.events);
+  const pot = potModel(plant, plant.pot, blend, traits);
+  const potted = plant.events.filter((event) => event.type === 'repotting').at(-1);
+  return {
+    plant, sourced, traits, pot, stays, climate: series, timeline,
+    loss: lossDays(plant, traits, pot, series, timeline, climate.today),
+    pottedOn: potted ? dayNumber(potted.date) : null,
+  };
+}
+
+/** Transpiration left to a leafless stem against one in leaf. */
+const LEAFLESS = 0.04;
+const GROWING = PLANT_STATES.indexOf('growing');
+const RESTING = PLANT_STATES.indexOf('resting');
+
+/** How much the plant drinks on each day, against its best: season × warmth × light × leaves. */
+export function drinking(plant: Pick<Plant, 'leafless'>, traits: Traits, pot: PotModel, series: PlaceSeries, timeline: Timeline, today: DayNumber): Float64Array {
+  const offset = series.firstDay - timeline.firstDay;
+  const sheds = (traits.form === 'caudex' || traits.form === 'bulb') && traits.habit !== 'evergreen';
+  const out = new Float64Array(series.days);
+  let bare = plant.leafless === true;
+  for (let i = 0; i < series.days; i++) {
+    const state = timeline.states[i + offset]!;
+    const day = series.firstDay + i;
+    if (day > today && state === GROWING) bare = false;
+    const leafless = day < today - 20 ? sheds && state === RESTING : bare || (sheds && state === RESTING && plant.leafless !== false);
+    out[i] =
+      timeline.activity[i + offset]! *
+      warmthResponse(series.tmeanC[i]!, series.tmaxC[i]!, pot.baseC) *
+      lightResponse(series.dliMol[i]!) *
+      (leafless ? LEAFLESS : 1);
+  }
+  return out;
+}
+
+/** Losses as shares of the store. */
+export function lossDays(plant: Pick<Plant, 'leafless'>, traits: Traits, pot: PotModel, series: PlaceSeries, timeline: Timeline, today: DayNumber): LossDays {
+  const store = Math.max(1, pot.capacity.availableMl);
+  const drink = drinking(plant, traits, pot, series, timeline, today);
+  const scaled = (column: Float64Array, factor: number) => column.map((value) => (value * factor) / store);
+  return {
+    firstDay: series.firstDay,
+    surface: scaled(series.surfaceMm, pot.surfaceMlPerMm),
+    wall: scaled(series.wallMm, pot.wallMlPerMm),
+    plant: series.surfaceMm.map((mm, i) => (mm * pot.plantMlPerMm * drink[i]!) / store),
+    earlyShare: series.earlyShare,
+    rain: scaled(series.rainMm, pot.rainMlPerMm),
+  };
+}
+
+export function stateOn(timeline: Timeline, day: DayNumber): PlantState {
+  return PLANT_STATES[timeline.states[Math.min(timeline.states.length - 1, Math.max(0, day - timeline.firstDay))]!]!;
+}
+
+/** A pot of another size or material for the same plant, for comparing. */
+export function withPot(plant: Plant, change: Partial<Pot>): Plant {
+  return { ...plant, pot: { ...plant.pot, ...change } };
+}

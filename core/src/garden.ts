@@ -1,0 +1,176 @@
+/**
+ * What the engine knows of a collection: the shapes of the garden file, once read and found sound.
+ * Names and units are those of the file (docs/formats.md), so that nothing is renamed on the way.
+ */
+import type { MethodId, WaterKind } from './watering.ts';
+
+export type Twelve = readonly number[];
+
+export interface Normals {
+  tmin_c: Twelve;
+  tmax_c: Twelve;
+  rh_pct: Twelve;
+  /** mean hours a day */
+  sunshine_h: Twelve;
+  /** month totals */
+  rain_mm: Twelve;
+  /** at 2 m */
+  wind_m_s: Twelve;
+}
+
+export interface Site {
+  latitude_deg: number;
+  longitude_deg: number;
+  elevation_m: number;
+  normals: Normals;
+}
+
+export interface WeatherDay {
+  date: string;
+  tmin_c: number;
+  tmax_c: number;
+  rh_pct: number;
+  sunshine_h: number;
+  rain_mm: number;
+  wind_m_s: number;
+  source: 'observed' | 'forecast';
+}
+
+export const PLACE_KINDS = ['open', 'covered', 'cold-glass', 'heated-glass', 'windowsill', 'room', 'lamp-shelf'] as const;
+export type PlaceKind = (typeof PLACE_KINDS)[number];
+export const AIRS = ['still', 'gentle', 'breezy'] as const;
+export type Air = (typeof AIRS)[number];
+
+export interface ThermometerReading {
+  date: string;
+  tmin_c: number;
+  tmax_c: number;
+  rh_pct?: number | null;
+}
+
+export interface Place {
+  id: string;
+  kind: PlaceKind;
+  aspect_deg?: number | null;
+  light_fraction?: number | null;
+  floor_c?: number | null;
+  vent_c?: number | null;
+  indoor_c?: Twelve | null;
+  air: Air;
+  lamp?: { ppfd_umol_m2_s: number; hours: number } | null;
+  thermometer?: readonly ThermometerReading[] | null;
+}
+
+export interface MixPart {
+  component: string;
+  parts: number;
+}
+
+export interface Mix {
+  id: string;
+  parts: readonly MixPart[];
+}
+
+/** A component that the garden adds to the built-in list. Shares are of loose volume. */
+export interface OwnComponent {
+  id: string;
+  total_porosity: number;
+  water_at_10cm: number;
+  water_air_dry: number;
+  bulk_density_g_ml: number;
+  ph?: number | null;
+}
+
+export const POT_SHAPES = ['round', 'square', 'bowl'] as const;
+export type PotShape = (typeof POT_SHAPES)[number];
+export const POT_MATERIALS = ['terracotta', 'glazed', 'plastic', 'concrete', 'metal'] as const;
+export type PotMaterial = (typeof POT_MATERIALS)[number];
+
+/** Inside measures; `depth_mm` is of mix, without the dressing; a square's `top_mm` is its side. */
+export interface Pot {
+  shape: PotShape;
+  top_mm: number;
+  base_mm: number;
+  depth_mm: number;
+  material: PotMaterial;
+  wall_mm?: number | null;
+  holes: boolean;
+  top_dressing_mm: number;
+}
+
+export const HABITS = ['summer', 'winter', 'spring-autumn', 'evergreen'] as const;
+export type Habit = (typeof HABITS)[number];
+export const FORMS = ['globe', 'column', 'pad', 'rosette', 'stemmed', 'trailing', 'caudex', 'bulb', 'stemless', 'stiff-leaf'] as const;
+export type Form = (typeof FORMS)[number];
+export const DRY_RULES = ['keep-damp', 'dry-top', 'dry-through', 'dry-and-hold'] as const;
+export type DryRule = (typeof DRY_RULES)[number];
+export const STORES = ['leaf', 'stem', 'below', 'none'] as const;
+export type Store = (typeof STORES)[number];
+export const PLANT_STATES = ['growing', 'easing', 'resting', 'waking'] as const;
+export type PlantState = (typeof PLANT_STATES)[number];
+
+export const SIGNS = [
+  'taut', 'wrinkled', 'limp', 'mushy', 'translucent', 'shrunken', 'leaf-drop', 'split',
+  'yellow-lower', 'yellow-all', 'pale-bleached', 'brown-scorch', 'crisp-edges', 'dry-tips', 'black-spots', 'corky-blisters', 'red-stress', 'dark-base',
+  'stretched', 'small-new-leaves', 'no-growth', 'new-growth', 'light-new-leaf', 'buds', 'leaves-dying-back', 'leafless', 'curl-lost',
+  'roots-out', 'pot-bulging', 'water-runs-through', 'water-stands', 'slow-to-dry', 'salt-crust', 'sour-smell', 'topples',
+  'firm-base', 'soft-base', 'roots-firm', 'roots-mush', 'roots-brittle',
+  'white-fluff', 'root-fluff', 'webbing', 'bumps', 'clustered-insects', 'chewed', 'silver-streaks', 'powdery-film',
+] as const;
+export type Sign = (typeof SIGNS)[number];
+export const SIGN_PLACES = ['oldest', 'newest', 'one-stem', 'all', 'base', 'sun-side', 'tips', 'edges', 'roots'] as const;
+export type SignPlace = (typeof SIGN_PLACES)[number];
+
+export type CheckReading =
+  | { finger: 'wet' | 'damp' | 'dry' }
+  | { surface: 'wet' | 'dry' }
+  | { meter: number }
+  | { weight_g: number };
+
+export type PlantEvent =
+  | { type: 'watering'; date: string; method: MethodId; amount_ml?: number | null; water?: WaterKind | null }
+  | ({ type: 'check'; date: string } & CheckReading)
+  | { type: 'weights'; date: string; drained_g: number; dry_g?: number | null }
+  | { type: 'sign'; date: string; sign: Sign; strength: number; where?: SignPlace | null; when?: 'always' | 'midday' | null }
+  | {
+      type: 'repotting';
+      date: string;
+      mix_was?: 'dry' | 'damp' | 'wet' | null;
+      roots_cut?: boolean | null;
+      before?: { pot: Pot; mix: string } | null;
+    }
+  | { type: 'move'; date: string; from?: string | null; place?: string | null }
+  | { type: 'feeding'; date: string; dose?: number | null }
+  | { type: 'state'; date: string; state: PlantState };
+
+export interface Plant {
+  id: string;
+  name?: string | null;
+  taxon?: string | null;
+  habit?: Habit | null;
+  form?: Form | null;
+  diameter_mm: number;
+  height_mm: number;
+  dry_rule?: DryRule | null;
+  hold_days?: number | null;
+  place: string;
+  mix: string;
+  store?: Store | null;
+  min_dry_c?: number | null;
+  min_wet_c?: number | null;
+  grow_min_c?: number | null;
+  pot: Pot;
+  leafless?: boolean | null;
+  root_loss?: number | null;
+  events: readonly PlantEvent[];
+}
+
+export interface Garden {
+  today: string;
+  site: Site;
+  weather: readonly WeatherDay[];
+  places: readonly Place[];
+  mixes: readonly Mix[];
+  components?: readonly OwnComponent[] | null;
+  plants: readonly Plant[];
+}

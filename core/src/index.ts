@@ -1,0 +1,23 @@
+/** The engine's public face. Everything here is pure: no clock, no files, no chance without a seed. */
+export * from './calendar/day.ts';
+export * from './garden.ts';
+export * from './watering.ts';
+export * from './numeric/shape.ts';
+export { seededRandom, seedFrom, standardNormal, type Random } from './numeric/random.ts';
+export { COMPONENTS, type Component, componentsOf } from './mix/components.ts';
+export { blendMix, type Blend } from './mix/blend.ts';
+export { mixReport, type MixReport } from './mix/report.ts';
+export { potCapacity, type Capacity } from './pot/capacity.ts';
+export * from './pot/shape.ts';
+export { GENERA, genusOf, type Genus, type Caution } from './plant/genera.ts';
+export { traitsOf, type Traits, type SourcedTraits, type TraitSource } from './plant/traits.ts';
+export { nameParts, type NamePart } from './plant/name.ts';
+export { placeDefaults } from './place/defaults.ts';
+export { drawWeather, type DrawnDay } from './sky/generator.ts';
+export { DRY_TO_M, WET_FROM_M } from './learn/likelihood.ts';
+export { GardenForecast, forecastFile, plantForecast, type Outlook, type Band, type ForecastFile, type PlantForecast } from './forecast/forecast.ts';
+export { dueMoisture } from './forecast/plantModel.ts';
+export { type Reason } from './forecast/because.ts';
+export { outlookView, type OutlookView, type BandSeries } from './forecast/view.ts';
+export { bandWord, dayWords, isoWords, waterWords } from './forecast/words.ts';
+export { type Verdict, type VerdictKind, VERDICT_KINDS } from './forecast/verdict.ts';

@@ -1,0 +1,366 @@
+/**
+ * The pot's past under each possible rate: a cloud of simulated pots, and how well each explains what the keeper found.
+ *
+ * A drench makes all of them equal again, so the past falls into stretches from drench to drench. Each stretch gives its
+ * own evidence on the rate of that stretch; learning.ts joins them.
+ */
+import { type DayNumber, dayNumber } from '../calendar/day.ts';
+import type { PlantEvent } from '../garden.ts';
+import { dryStep } from '../drydown/step.ts';
+import { pour, wet } from '../drydown/wetting.ts';
+import type { PotModel } from '../drydown/potModel.ts';
+import { NODES } from './grid.ts';
+import {
+  DRY_TO_M, fingerLikelihood, meterLikelihood, signLikelihood, surfaceLikelihood, wateringLikelihood, weightLikelihood, weightScaleG,
+} from './likelihood.ts';
+
+/** What a pot would lose each day from full wetness, as shares of its store, by path. */
+export interface LossDays {
+  firstDay: DayNumber;
+  surface: Float64Array;
+  wall: Float64Array;
+  plant: Float64Array;
+  earlyShare: Float64Array;
+  /** share of the store that the day's rain brings */
+  rain: Float64Array;
+}
+
+/** Evidence of one stretch: ln of the chance of all that was found in it, at each node of ln k. */
+export interface Stretch {
+  endDay: DayNumber;
+  logs: Float64Array;
+  /** looks at the pot; waterings as such are counted apart */
+  checks: number;
+  wateringLogs: Float64Array;
+  waterings: number;
+  /** moisture that was found on average, and what the nodes make of it, for the flag */
+  place: string;
+}
+
+export interface History {
+  stretches: Stretch[];
+  /** the stretch that is still open */
+  current: Stretch;
+  /** moisture at the end of today at each node */
+  mNow: Float64Array;
+  /** spread of moisture at each node that comes from not knowing how wet the pot was at first */
+  mSpread: Float64Array;
+  /** the day since the last wetting on which each node became dry, NaN where it is not dry */
+  dryDay: Float64Array;
+  lastWatered: DayNumber | null;
+  checks: number;
+  trace: Trace;
+}
+
+/** The last weeks, day by day, for drawing: moisture at each node, and which stretch the day belongs to. */
+export interface Trace {
+  from: DayNumber;
+  m: Float64Array[];
+  stretch: number[];
+}
+
+const TRACE_DAYS = 63;
+
+const STARTS = [0.02, 0.27, 0.52, 0.77, 1];
+/** Two clouds this close are one. */
+const TOGETHER_M = 0.01;
+/** Known wetness of the mix at potting. */
+const POTTED_M = { dry: 0.05, damp: 0.45, wet: 0.9 } as const;
+
+export interface HistoryInput {
+  pot: PotModel;
+  loss: LossDays;
+  events: readonly PlantEvent[];
+  /** the pot's life in this potting starts here; earlier events belong to another */
+  fromDay: DayNumber;
+  today: DayNumber;
+  dueM: number;
+  /** where the plant stood on a day */
+  placeOn(day: DayNumber): string;
+}
+
+type DatedEvent = { day: DayNumber; event: PlantEvent };
+
+export function retrace(input: HistoryInput): History {
+  return new Retracing(input).run();
+}
+
+/** The state of the cloud while it walks through the days. */
+class Retracing {
+  private readonly stretches: Stretch[] = [];
+  /** cloud[start][node] */
+  private cloud: Float64Array[];
+  /** ln evidence of the open stretch, by start and node */
+  private logs: Float64Array[];
+  private wateringLogs = new Float64Array(NODES.length);
+  private waterings = 0;
+  private checks = 0;
+  private allChecks = 0;
+  private readonly dryDay = new Float64Array(NODES.length).fill(NaN);
+  private readonly daysDry = new Float64Array(NODES.length);
+  private lastWatered: DayNumber | null = null;
+  private weighed: { atG: number; m: Float64Array }[] = [];
+  private readonly rates = NODES.map((x) => Math.exp(x));
+  private readonly trace: Trace;
+  private readonly scale: { drainedG: number | null; dryG: number | null };
+
+  constructor(private readonly input: HistoryInput) {
+    this.cloud = STARTS.map((m) => new Float64Array(NODES.length).fill(m));
+    this.logs = STARTS.map(() => new Float64Array(NODES.length));
+    this.scale = scaleOf(input.events, input.fromDay);
+    this.trace = { from: Math.max(input.fromDay, input.today - TRACE_DAYS + 1), m: [], stretch: [] };
+  }
+
+  run(): History {
+    const { loss, today, fromDay } = this.input;
+    const queue: DatedEvent[] = this.input.events
+      .map((event) => ({ day: dayNumber(event.date), event }))
+      .filter(({ day }) => day >= fromDay && day <= today);
+    let next = 0;
+    for (let day = fromDay; day <= today; day++) {
+      const i = day - loss.firstDay;
+      const todays: PlantEvent[] = [];
+      while (next < queue.length && queue[next]!.day === day) todays.push(queue[next++]!.event);
+      if (todays.length > 0) {
+        const early = loss.earlyShare[i]!;
+        this.dry(i, early, 0);
+        this.happen(todays, day);
+        this.dry(i, 1 - early, loss.rain[i]!);
+      } else {
+        this.dry(i, 1, loss.rain[i]!);
+      }
+      this.noteDry(day);
+      if (day >= this.trace.from) {
+        this.trace.m.push(averageCloud(this.cloud));
+        this.trace.stretch.push(this.stretches.length);
+      }
+    }
+    const current = this.closed(today);
+    return {
+      stretches: this.stretches,
+      current,
+      ...this.presentMoisture(),
+      dryDay: this.dryDay,
+      lastWatered: this.lastWatered,
+      checks: this.allChecks,
+      trace: this.trace,
+    };
+  }
+
+  private dry(i: number, share: number, rain: number): void {
+    const { surface, wall, plant } = this.input.loss;
+    const s = surface[i]! * share;
+    const w = wall[i]! * share;
+    const p = plant[i]! * share;
+    for (const moistures of this.cloud) {
+      for (let n = 0; n < moistures.length; n++) {
+        const k = this.rates[n]!;
+        let m = moistures[n]!;
+        if (rain > 0) m = pour(m, rain, 1, this.input.pot).m;
+        moistures[n] = dryStep(m, k * s, k * w, k * p);
+      }
+    }
+    if (rain > 0.25) this.mergeCloud();
+  }
+
+  /** Checks come before waterings of the same day (docs/formats.md). */
+  private happen(events: readonly PlantEvent[], day: DayNumber): void {
+    for (const event of events) {
+      if (event.type === 'check') this.check(event);
+      else if (event.type === 'sign') this.addEvidence((m) => signLikelihood(event.sign, event.strength, m), false);
+    }
+    for (const event of events) {
+      if (event.type === 'watering') this.water(event, day);
+      else if (event.type === 'repotting' && event.mix_was) {
+        const m = POTTED_M[event.mix_was];
+        this.cloud = [-0.1, 0, 0.1].map((d) => new Float64Array(NODES.length).fill(Math.min(1, Math.max(0, m + d))));
+        this.logs = this.cloud.map(() => new Float64Array(NODES.length));
+      }
+    }
+  }
+
+  private check(event: Extract<PlantEvent, { type: 'check' }>): void {
+    if ('finger' in event) this.addEvidence((m) => fingerLikelihood(event.finger, m), true);
+    else if ('surface' in event) this.addEvidence((m) => surfaceLikelihood(event.surface, m), true);
+    else if ('meter' in event) this.addEvidence((m) => meterLikelihood(event.meter, m), true);
+    else this.weigh(event.weight_g);
+  }
+
+  private weigh(weightG: number): void {
+    const availableG = this.input.pot.capacity.availableMl;
+    const { drainedG, dryG } = this.scale;
+    this.checks++;
+    this.allChecks++;
+    if (drainedG !== null) {
+      // Found dry somewhere between 0 and 0.12: take the middle.
+      const rangeG = dryG !== null && dryG < drainedG ? (drainedG - dryG) / (1 - DRY_TO_M / 2) : availableG;
+      const scaleG = weightScaleG(drainedG, rangeG);
+      this.addEvidence((m) => weightLikelihood(drainedG - (1 - m) * rangeG - weightG, dryG === null ? Math.hypot(scaleG, 0.1 * (1 - m) * rangeG) : scaleG), false);
+      return;
+    }
+    // Nobody weighed it drained: only differences count, which closed() reckons up over the stretch.
+    const m = new Float64Array(NODES.length);
+    for (let n = 0; n < m.length; n++) m[n] = averageOf(this.cloud, n);
+    this.weighed.push({ atG: weightG, m });
+  }
+
+  private addEvidence(likelihood: (m: number) => number | null, isCheck: boolean): void {
+    for (const [start, moistures] of this.cloud.entries()) {
+      const logs = this.logs[start]!;
+      for (let n = 0; n < moistures.length; n++) {
+        const chance = likelihood(moistures[n]!);
+        if (chance === null) return;
+        logs[n]! += Math.log(chance);
+      }
+    }
+    if (isCheck) {
+      this.checks++;
+      this.allChecks++;
+    }
+  }
+
+  private water(event: Extract<PlantEvent, { type: 'watering' }>, day: DayNumber): void {
+    const { pot, dueM } = this.input;
+    if (event.method !== 'mist') {
+      if (this.lastWatered !== null && day > this.lastWatered) {
+        for (let n = 0; n < NODES.length; n++) {
+          this.wateringLogs[n]! += Math.log(wateringLikelihood(averageOf(this.cloud, n), dueM, this.daysDry[n]!, day - this.lastWatered));
+        }
+        this.waterings++;
+      }
+      this.lastWatered = day;
+    }
+    const before = this.cloud;
+    const after = before.map((moistures) => moistures.map((m) => wet(m, event.method, event.amount_ml ?? null, pot).m));
+    const full = after.every((moistures) => moistures.every((m) => m >= 0.9));
+    if (full) {
+      // All are alike again: what was found till now belongs to the stretch that ends here.
+      this.stretches.push(this.closed(day));
+      this.cloud = [averageCloud(after)];
+      this.open(1);
+    } else {
+      this.cloud = after;
+      this.mergeCloud();
+    }
+    this.dryDay.fill(NaN);
+    this.daysDry.fill(0);
+  }
+
+  private open(starts: number): void {
+    this.logs = Array.from({ length: starts }, () => new Float64Array(NODES.length));
+    this.wateringLogs = new Float64Array(NODES.length);
+    this.waterings = 0;
+    this.checks = 0;
+    this.weighed = [];
+  }
+
+  private closed(day: DayNumber): Stretch {
+    const logs = new Float64Array(NODES.length);
+    for (let n = 0; n < NODES.length; n++) logs[n] = logMean(this.logs, n);
+    addRelativeWeights(logs, this.weighed, this.input.pot.capacity.availableMl);
+    return {
+      endDay: day, logs, checks: this.checks, wateringLogs: this.wateringLogs, waterings: this.waterings,
+      place: this.input.placeOn(day),
+    };
+  }
+
+  /** Joins starts that have run together. */
+  private mergeCloud(): void {
+    if (this.cloud.length === 1) return;
+    let apart = 0;
+    for (let n = 0; n < NODES.length; n++) {
+      let low = Infinity;
+      let high = -Infinity;
+      for (const moistures of this.cloud) {
+        low = Math.min(low, moistures[n]!);
+        high = Math.max(high, moistures[n]!);
+      }
+      apart = Math.max(apart, high - low);
+    }
+    if (apart > TOGETHER_M) return;
+    const logs = new Float64Array(NODES.length);
+    for (let n = 0; n < NODES.length; n++) logs[n] = logMean(this.logs, n);
+    this.cloud = [averageCloud(this.cloud)];
+    this.logs = [logs];
+  }
+
+  private noteDry(day: DayNumber): void {
+    for (let n = 0; n < NODES.length; n++) {
+      const m = this.cloud.length === 1 ? this.cloud[0]![n]! : averageOf(this.cloud, n);
+      if (m <= DRY_TO_M) {
+        if (Number.isNaN(this.dryDay[n]!)) this.dryDay[n] = day;
+        this.daysDry[n]!++;
+      } else {
+        this.dryDay[n] = NaN;
+        this.daysDry[n] = 0;
+      }
+    }
+  }
+
+  /** Moisture now, each start weighed by how well it explained what was found. */
+  private presentMoisture(): { mNow: Float64Array; mSpread: Float64Array } {
+    const mNow = new Float64Array(NODES.length);
+    const mSpread = new Float64Array(NODES.length);
+    for (let n = 0; n < NODES.length; n++) {
+      const top = Math.max(...this.logs.map((logs) => logs[n]!));
+      let weight = 0;
+      let sum = 0;
+      let squares = 0;
+      for (const [start, moistures] of this.cloud.entries()) {
+        const w = Math.exp(this.logs[start]![n]! - top);
+        weight += w;
+        sum += w * moistures[n]!;
+        squares += w * moistures[n]! ** 2;
+      }
+      mNow[n] = sum / weight;
+      mSpread[n] = Math.sqrt(Math.max(0, squares / weight - mNow[n]! ** 2));
+    }
+    return { mNow, mSpread };
+  }
+}
+
+function averageOf(cloud: readonly Float64Array[], n: number): number {
+  let sum = 0;
+  for (const moistures of cloud) sum += moistures[n]!;
+  return sum / cloud.length;
+}
+
+function averageCloud(cloud: readonly Float64Array[]): Float64Array {
+  return new Float64Array(NODES.length).map((_, n) => averageOf(cloud, n));
+}
+
+/** ln of the mean of chances given as logs. */
+function logMean(logs: readonly Float64Array[], n: number): number {
+  const top = Math.max(...logs.map((l) => l[n]!));
+  let sum = 0;
+  for (const l of logs) sum += Math.exp(l[n]! - top);
+  return top + Math.log(sum / logs.length);
+}
+
+/** The latest weighing that tells what full and dry weigh, in this potting. */
+function scaleOf(events: readonly PlantEvent[], fromDay: DayNumber): { drainedG: number | null; dryG: number | null } {
+  let drainedG: number | null = null;
+  let dryG: number | null = null;
+  for (const event of events) {
+    if (event.type !== 'weights' || dayNumber(event.date) < fromDay) continue;
+    drainedG = event.drained_g;
+    dryG = event.dry_g ?? dryG;
+  }
+  return { drainedG, dryG };
+}
+
+/**
+ * Weights of a pot whose full weight nobody knows: the unknown dead weight is integrated out under a flat prior,
+ * which leaves the scatter of (weight − store · m) about its own mean.
+ */
+function addRelativeWeights(logs: Float64Array, weighed: readonly { atG: number; m: Float64Array }[], availableG: number): void {
+  if (weighed.length < 2) return;
+  const grossG = weighed.reduce((sum, w) => sum + w.atG, 0) / weighed.length;
+  const scaleG = Math.hypot(weightScaleG(grossG, availableG), 0.05 * availableG);
+  for (let n = 0; n < NODES.length; n++) {
+    const rests = weighed.map((w) => w.atG - availableG * w.m[n]!).sort((a, b) => a - b);
+    // The middle one, not the mean: one slip of the scale must not drag the base along.
+    const base = rests[Math.floor(rests.length / 2)]!;
+    for (const rest of rests) logs[n]! += Math.log(weightLikelihood(rest - base, scaleG));
+  }
+}

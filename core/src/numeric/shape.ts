@@ -1,0 +1,48 @@
+/** Small shapes of numbers that the formulas share. */
+
+export function clamp(value: number, low: number, high: number): number {
+  return value < low ? low : value > high ? high : value;
+}
+
+/** 0 below `from`, 1 above `to`, straight between. */
+export function ramp(value: number, from: number, to: number): number {
+  return clamp((value - from) / (to - from), 0, 1);
+}
+
+/** 1 / (1 + e^-x). */
+export function logistic(x: number): number {
+  return 1 / (1 + Math.exp(-x));
+}
+
+/** Straight line between table points; flat beyond its ends. `xs` ascends. */
+export function interpolate(xs: ArrayLike<number>, ys: ArrayLike<number>, x: number): number {
+  const last = xs.length - 1;
+  if (x <= xs[0]!) return ys[0]!;
+  if (x >= xs[last]!) return ys[last]!;
+  let low = 0;
+  let high = last;
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (xs[middle]! <= x) low = middle;
+    else high = middle;
+  }
+  const share = (x - xs[low]!) / (xs[high]! - xs[low]!);
+  return ys[low]! + share * (ys[high]! - ys[low]!);
+}
+
+/** The value below which a share `p` of the sorted values lies (type 7: linear between order statistics). */
+export function quantileSorted(sorted: ArrayLike<number>, p: number): number {
+  const position = p * (sorted.length - 1);
+  const low = Math.floor(position);
+  const high = Math.ceil(position);
+  if (low === high) return sorted[low]!;
+  const a = sorted[low]!;
+  const b = sorted[high]!;
+  return Number.isFinite(a) && Number.isFinite(b) ? a + (position - low) * (b - a) : b;
+}
+
+export function mean(values: ArrayLike<number>): number {
+  let sum = 0;
+  for (let i = 0; i < values.length; i++) sum += values[i]!;
+  return sum / values.length;
+}

@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest';
+import type { Plant } from '../garden.ts';
+import { GENERA, genusOf } from './genera.ts';
+import { nameParts } from './name.ts';
+import { traitsOf } from './traits.ts';
+
+const set = (written: string) => nameParts(written).map((part) => (part.style === 'italic' ? `*${part.text}*` : part.text)).join(' ');
+
+describe('names by the rules', () => {
+  it.each([
+    ['Lithops karasmontana', '*Lithops karasmontana*'],
+    ['Gymnocalycium cf. horstii', '*Gymnocalycium* cf. *horstii*'],
+    ["Aloe 'Tin Roof'", '*Aloe* ‘Tin Roof’'],
+    ['Conophytum x marnierianum', '*Conophytum* × *marnierianum*'],
+    ['Haworthia cooperi var. truncata', '*Haworthia cooperi* var. *truncata*'],
+    ['× Graptoveria ‘Quay’', '× *Graptoveria* ‘Quay’'],
+    ['Stapelia sp., lock-side form', '*Stapelia* sp. , lock-side form'],
+    ['Crassula ovata subsp. tecta f. alba', '*Crassula ovata* subsp. *tecta* f. *alba*'],
+  ])('%s', (written, wanted) => {
+    expect(set(written)).toBe(wanted);
+  });
+});
+
+describe('the genus library', () => {
+  it('is sound: what a moist root ball bears is never colder than a dry one, and growth is warmer than both', () => {
+    for (const genus of GENERA.values()) {
+      expect(genus.minDryC, genus.name).toBeLessThanOrEqual(genus.minWetC);
+      expect(genus.minWetC, genus.name).toBeLessThanOrEqual(genus.growMinC + 1);
+      expect(genus.dryRule === 'dry-and-hold', genus.name).toBe(genus.holdDays > 0);
+    }
+    expect(GENERA.size).toBeGreaterThan(120);
+  });
+  it('finds the genus in what keepers write', () => {
+    expect(genusOf('Echeveria cf. agavoides')?.name).toBe('Echeveria');
+    expect(genusOf('× Gasteria')?.name).toBe('Gasteria');
+    expect(genusOf('something green')).toBeUndefined();
+  });
+});
+
+describe('traits', () => {
+  const bare = { id: 'p', diameter_mm: 50, height_mm: 50, place: 'x', mix: 'x', pot: {} as Plant['pot'], events: [] } satisfies Plant;
+  it('come from the keeper, then the genus', () => {
+    const { traits, sources } = traitsOf({ ...bare, taxon: 'Lithops lesliei', min_dry_c: 4 });
+    expect(traits).toMatchObject({ habit: 'summer', form: 'stemless', dryRule: 'dry-and-hold', holdDays: 7, minDryC: 4 });
+    expect(sources).toMatchObject({ habit: 'genus', minDryC: 'keeper' });
+  });
+  it('keep to the dry side where the name is unknown', () => {
+    const { traits, sources } = traitsOf({ ...bare, form: 'globe' });
+    expect(traits).toMatchObject({ dryRule: 'dry-through', store: 'stem', habit: 'evergreen' });
+    expect(sources.dryRule).toBe('cautious');
+  });
+});

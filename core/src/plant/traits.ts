@@ -1,0 +1,68 @@
+import type { DryRule, Form, Habit, Plant, Store } from '../garden.ts';
+import { genusOf, type Genus } from './genera.ts';
+
+/** Where a trait comes from, shown beside it. */
+export type TraitSource = 'keeper' | 'genus' | 'form' | 'cautious';
+
+/** Everything the engine must know of a plant, with nothing left out. */
+export interface Traits {
+  habit: Habit;
+  form: Form;
+  store: Store;
+  dryRule: DryRule;
+  holdDays: number;
+  minDryC: number;
+  minWetC: number;
+  growMinC: number;
+}
+
+export interface SourcedTraits {
+  traits: Traits;
+  sources: Record<keyof Traits, TraitSource>;
+  genus: Genus | undefined;
+}
+
+/** Where a form keeps its water, if nobody says. */
+const STORE_BY_FORM: Record<Form, Store> = {
+  globe: 'stem', column: 'stem', pad: 'stem', rosette: 'leaf', stemmed: 'leaf', trailing: 'leaf',
+  caudex: 'stem', bulb: 'below', stemless: 'leaf', 'stiff-leaf': 'below',
+};
+
+/** For a plant nobody can name: the dry side of everything, and a warm lowest night. */
+const CAUTIOUS: Traits = {
+  habit: 'evergreen', form: 'rosette', store: 'leaf', dryRule: 'dry-through', holdDays: 0, minDryC: 5, minWetC: 9, growMinC: 10,
+};
+/** A rule of "dry and hold" without a count of days holds this long. */
+const DEFAULT_HOLD_DAYS = 5;
+
+/** The plant's own traits, then its genus's, then its form's, then the cautious ones. */
+export function traitsOf(plant: Plant): SourcedTraits {
+  const genus = genusOf(plant.taxon ?? plant.name);
+  const sources = {} as Record<keyof Traits, TraitSource>;
+  const choose = <K extends keyof Traits>(key: K, own: Traits[K] | null | undefined, ofGenus: Traits[K] | undefined, ofForm?: Traits[K]): Traits[K] => {
+    if (own !== null && own !== undefined) {
+      sources[key] = 'keeper';
+      return own;
+    }
+    if (ofGenus !== undefined) {
+      sources[key] = 'genus';
+      return ofGenus;
+    }
+    sources[key] = ofForm === undefined ? 'cautious' : 'form';
+    return ofForm ?? CAUTIOUS[key];
+  };
+  const form = choose('form', plant.form, genus?.form);
+  const dryRule = choose('dryRule', plant.dry_rule, genus?.dryRule);
+  const traits: Traits = {
+    form,
+    habit: choose('habit', plant.habit, genus?.habit),
+    store: choose('store', plant.store, genus?.store, sources.form === 'cautious' ? undefined : STORE_BY_FORM[form]),
+    dryRule,
+    holdDays: choose('holdDays', plant.hold_days, genus?.dryRule === dryRule ? genus.holdDays : undefined, dryRule === 'dry-and-hold' ? DEFAULT_HOLD_DAYS : 0),
+    minDryC: choose('minDryC', plant.min_dry_c, genus?.minDryC),
+    minWetC: choose('minWetC', plant.min_wet_c, genus?.minWetC),
+    growMinC: choose('growMinC', plant.grow_min_c, genus?.growMinC),
+  };
+  if (traits.dryRule !== 'dry-and-hold') traits.holdDays = 0;
+  return { traits, sources, genus };
+}

@@ -1,0 +1,126 @@
+/** The plant's year as a state machine: growing → easing → resting → waking → growing. */
+import { type DayNumber, dayNumber } from '../calendar/day.ts';
+import { PLANT_STATES, type PlantEvent, type PlantState } from '../garden.ts';
+import { clamp } from '../numeric/shape.ts';
+import type { Traits } from '../plant/traits.ts';
+import type { PlaceSeries } from '../place/series.ts';
+import { invitation, type Limit, type SeasonDay } from './needs.ts';
+
+export interface Change {
+  day: DayNumber;
+  state: PlantState;
+  /** what brought it on: a limit of the season, or the keeper who saw it */
+  why: Limit | 'seen';
+}
+
+export interface Timeline {
+  firstDay: DayNumber;
+  /** index into PLANT_STATES for each day */
+  states: Uint8Array;
+  /** how much the plant drinks, against full growth */
+  activity: Float64Array;
+  changes: Change[];
+}
+
+/** A ramp of easing and of waking takes about this long: roots and leaves come and go over weeks. */
+const RAMP_DAYS = 28;
+/** Transpiration left in rest, for a plant that keeps its leaves or stem (Borland et al. 2009: CAM idling). */
+const REST_ACTIVITY = 0.1;
+const EASED_ACTIVITY = 0.35;
+/** What the keeper saw outweighs the calendar for so long. */
+const KEEPER_WEIGHS_DAYS = 28;
+/** A state lasts at least a week and a half, so that one warm spell does not wake a bench. */
+const LEAST_DAYS = 10;
+const WINDOW_DAYS = 14;
+
+const GROWING = PLANT_STATES.indexOf('growing');
+const EASING = PLANT_STATES.indexOf('easing');
+const RESTING = PLANT_STATES.indexOf('resting');
+const WAKING = PLANT_STATES.indexOf('waking');
+
+export function seasonTimeline(traits: Traits, series: PlaceSeries, events: readonly PlantEvent[]): Timeline {
+  const { days, firstDay } = series;
+  const seen = new Map<DayNumber, number>();
+  for (const event of events) {
+    if (event.type === 'state') seen.set(dayNumber(event.date), PLANT_STATES.indexOf(event.state));
+    // Growth that the keeper sees wakes a sleeper, whatever the calendar says.
+    if (event.type === 'sign' && event.sign === 'leaves-dying-back') seen.set(dayNumber(event.date), EASING);
+  }
+  const states = new Uint8Array(days);
+  const activity = new Float64Array(days);
+  const changes: Change[] = [];
+  const window = new SeasonWindow(series);
+  let state = -1;
+  let since = 0;
+  let lockedUntil = -1;
+  let level = 1;
+  for (let i = 0; i < days; i++) {
+    const now = invitation(traits.habit, traits.growMinC, window.at(i));
+    const told = seen.get(firstDay + i);
+    if (told !== undefined) {
+      if (told !== state) changes.push({ day: firstDay + i, state: PLANT_STATES[told]!, why: 'seen' });
+      if (told !== state) since = i;
+      state = told;
+      lockedUntil = i + KEEPER_WEIGHS_DAYS;
+    } else if (state < 0) {
+      state = traits.habit === 'evergreen' ? (now.value > 0.5 ? GROWING : EASING) : now.value > 0.55 ? GROWING : now.value > 0.2 ? EASING : RESTING;
+      since = i - RAMP_DAYS;
+      changes.push({ day: firstDay + i, state: PLANT_STATES[state]!, why: now.limit });
+    } else if (i > lockedUntil && i - since >= LEAST_DAYS) {
+      const next = nextState(state, now.value, i - since, traits.habit === 'evergreen');
+      if (next !== state) {
+        state = next;
+        since = i;
+        changes.push({ day: firstDay + i, state: PLANT_STATES[state]!, why: now.limit });
+      }
+    }
+    states[i] = state;
+    const target = state === GROWING ? 1 : state === EASING ? EASED_ACTIVITY : state === RESTING ? REST_ACTIVITY : 1;
+    if (i === 0) level = target;
+    else level += clamp(target - level, -1 / RAMP_DAYS, 1 / RAMP_DAYS) * (state === RESTING ? 3 : 1);
+    activity[i] = clamp(level, REST_ACTIVITY, 1);
+  }
+  return { firstDay, states, activity, changes };
+}
+
+function nextState(state: number, invited: number, daysIn: number, evergreen: boolean): number {
+  switch (state) {
+    case GROWING:
+      return invited < 0.5 ? EASING : GROWING;
+    case EASING:
+      if (invited > 0.75) return GROWING;
+      return !evergreen && invited < 0.2 && daysIn >= WINDOW_DAYS ? RESTING : EASING;
+    case RESTING:
+      return invited > 0.4 ? WAKING : RESTING;
+    default:
+      if (invited < 0.15) return evergreen ? EASING : RESTING;
+      return daysIn >= RAMP_DAYS ? GROWING : WAKING;
+  }
+}
+
+/** Two-week means, running. */
+class SeasonWindow {
+  private warmth = 0;
+  private light = 0;
+  constructor(private readonly series: PlaceSeries) {}
+
+  /** Must be asked for every day in turn. */
+  at(i: number): SeasonDay {
+    const { tmeanC, dliMol, dayLengthH } = this.series;
+    const count = Math.min(i + 1, WINDOW_DAYS);
+    this.warmth += tmeanC[i]!;
+    this.light += dliMol[i]!;
+    if (i >= WINDOW_DAYS) {
+      this.warmth -= tmeanC[i - WINDOW_DAYS]!;
+      this.light -= dliMol[i - WINDOW_DAYS]!;
+    }
+    const before = Math.max(0, i - WINDOW_DAYS);
+    const after = Math.min(this.series.days - 1, before + WINDOW_DAYS);
+    return {
+      warmthC: this.warmth / count,
+      dliMol: this.light / count,
+      dayLengthH: dayLengthH[i]!,
+      lengthChangeH: dayLengthH[after]! - dayLengthH[before]!,
+    };
+  }
+}

@@ -1,0 +1,191 @@
+/**
+ * The demo collection: what a retired bridge keeper grows at the river lock of Brackwehr, a made-up inland town at 47° north,
+ * and the small garden that his niece's school keeps on its roof in made-up Port Alder at 34° south.
+ * Everyone and everywhere in it is invented.
+ */
+import type { Mix, Normals, Place, Plant, Pot, PotMaterial } from '@zinc-pail/core';
+
+export interface DemoSite {
+  name: string;
+  timeZone: string;
+  latitudeDeg: number;
+  longitudeDeg: number;
+  elevationM: number;
+  normals: Normals;
+  places: (Place & { name: string })[];
+}
+
+export const COLLECTION_NAME = 'The lock garden';
+
+export const SITES: DemoSite[] = [
+  {
+    name: 'Brackwehr lock', timeZone: 'Europe/Vienna', latitudeDeg: 47.3, longitudeDeg: 13.1, elevationM: 430,
+    normals: {
+      tmin_c: [-4.2, -3.4, 0.3, 4.1, 8.7, 12.1, 13.9, 13.5, 9.6, 5.1, 0.6, -3.1],
+      tmax_c: [1.8, 4.2, 9.8, 15.1, 19.8, 23.2, 25.3, 24.8, 20.1, 14.1, 6.8, 2.4],
+      rh_pct: [83, 78, 72, 67, 69, 70, 70, 73, 78, 82, 85, 86], sunshine_h: [2.1, 3.3, 4.5, 5.6, 6.3, 6.9, 7.6, 7.1, 5.5, 3.9, 2.2, 1.7],
+      rain_mm: [52, 48, 58, 66, 98, 118, 124, 116, 82, 60, 58, 60], wind_m_s: [1.9, 2.0, 2.1, 2.1, 1.9, 1.8, 1.7, 1.6, 1.6, 1.6, 1.8, 1.9],
+    },
+    places: [
+      { id: 'lean-to', name: 'Lean-to on the lock wall', kind: 'cold-glass', aspect_deg: 160, air: 'gentle', vent_c: 22, floor_c: 2 },
+      { id: 'sill', name: 'Attic sill, south', kind: 'windowsill', aspect_deg: 180, air: 'still' },
+      { id: 'balcony', name: 'Covered balcony', kind: 'covered', aspect_deg: 200, air: 'gentle', light_fraction: 0.5 },
+      { id: 'bench', name: 'Heated bench', kind: 'heated-glass', air: 'gentle', floor_c: 10, vent_c: 24 },
+      { id: 'lamp', name: 'Lamp shelf on the stairs', kind: 'lamp-shelf', air: 'still', lamp: { ppfd_umol_m2_s: 210, hours: 13 } },
+      { id: 'cellar', name: 'Cellar for sleepers', kind: 'room', air: 'still', light_fraction: 0.01, indoor_c: [7, 7, 8, 10, 13, 15, 16, 16, 14, 12, 9, 8] },
+    ],
+  },
+  {
+    name: 'School roof, Port Alder', timeZone: 'Australia/Adelaide', latitudeDeg: -34.4, longitudeDeg: 138.2, elevationM: 60,
+    normals: {
+      tmin_c: [16.9, 17.0, 15.2, 12.4, 10.1, 8.0, 7.4, 7.9, 9.4, 11.2, 13.6, 15.4],
+      tmax_c: [28.6, 28.5, 26.1, 22.6, 18.9, 16.1, 15.3, 16.6, 19.1, 21.9, 25.1, 27.0],
+      rh_pct: [47, 49, 52, 57, 66, 71, 71, 66, 61, 54, 49, 48], sunshine_h: [10.2, 9.6, 8.4, 7.1, 5.4, 4.7, 4.9, 5.9, 6.7, 8.0, 9.2, 9.8],
+      rain_mm: [19, 16, 25, 38, 58, 75, 70, 62, 52, 41, 28, 26], wind_m_s: [3.6, 3.4, 3.2, 2.9, 2.8, 3.0, 3.1, 3.3, 3.5, 3.6, 3.7, 3.7],
+    },
+    places: [{ id: 'roof', name: 'Roof tables', kind: 'open', air: 'breezy' }],
+  },
+];
+
+export const MIXES: (Mix & { name: string })[] = [
+  { id: 'grit', name: 'Lock grit', parts: [{ component: 'pumice', parts: 4 }, { component: 'granite-grit', parts: 2 }, { component: 'loam', parts: 2 }, { component: 'coarse-sand', parts: 1 }] },
+  { id: 'bare', name: 'Bare stone', parts: [{ component: 'pumice', parts: 5 }, { component: 'lava', parts: 3 }, { component: 'zeolite', parts: 1 }] },
+  { id: 'house', name: 'House mix', parts: [{ component: 'cactus-soil', parts: 2 }, { component: 'pumice', parts: 1 }] },
+  { id: 'leaf', name: 'Rosette mix', parts: [{ component: 'potting-soil', parts: 2 }, { component: 'pumice', parts: 2 }, { component: 'perlite', parts: 1 }] },
+  { id: 'bark', name: 'Bark and moss work', parts: [{ component: 'bark-fine', parts: 3 }, { component: 'coir', parts: 2 }, { component: 'perlite', parts: 1 }, { component: 'charcoal', parts: 0.5 }] },
+  { id: 'root', name: 'Caudex mix', parts: [{ component: 'calcined-clay', parts: 3 }, { component: 'pumice', parts: 3 }, { component: 'loam', parts: 2 }] },
+  { id: 'bulb', name: 'Bulb sand', parts: [{ component: 'coarse-sand', parts: 3 }, { component: 'loam', parts: 2 }, { component: 'granite-grit', parts: 1 }] },
+  { id: 'lime', name: 'Limestone mix', parts: [{ component: 'limestone-grit', parts: 3 }, { component: 'pumice', parts: 2 }, { component: 'loam', parts: 2 }] },
+  { id: 'shop', name: 'Shop peat, as it came', parts: [{ component: 'peat', parts: 4 }, { component: 'perlite', parts: 1 }] },
+  { id: 'roof', name: 'Roof mix', parts: [{ component: 'crushed-pot', parts: 3 }, { component: 'compost', parts: 1 }, { component: 'coarse-sand', parts: 1 }] },
+];
+
+type PotWords = `${'round' | 'square' | 'bowl'} ${number}x${number} ${PotMaterial}`;
+
+/** A usual pot from its shape, width and depth in cm. */
+function potOf(words: PotWords, dressingMm: number): Pot {
+  const [shape, size, material] = words.split(' ') as [Pot['shape'], string, PotMaterial];
+  const [width, depth] = size.split('x').map((cm) => Number(cm) * 10) as [number, number];
+  const base = shape === 'bowl' ? 0.45 : shape === 'square' ? 0.78 : 0.74;
+  return { shape, top_mm: width, base_mm: Math.round(width * base), depth_mm: depth, material, holes: true, top_dressing_mm: dressingMm };
+}
+
+export interface DemoPlant {
+  number: string;
+  name: string;
+  provenance: string;
+  site: number;
+  plant: Omit<Plant, 'events' | 'id'>;
+  /** winters in the cellar */
+  cellar: boolean;
+  /** how this pot really dries against the reckoned, hidden from the engine */
+  truth: { checks: 'finger' | 'meter' | 'weight' | 'none' };
+}
+
+type Row = [
+  name: string, place: string, mix: string, pot: PotWords, diameterCm: number, heightCm: number, provenance: string,
+  more?: { dressing?: number; cellar?: boolean; checks?: DemoPlant['truth']['checks']; noHole?: boolean; extra?: Partial<Plant> },
+];
+
+const NORTH: Row[] = [
+  ['Lithops karasmontana', 'lean-to', 'bare', 'square 7x9 plastic', 3, 2, 'seed, raised on the lock, third sowing', { dressing: 8 }],
+  ['Lithops lesliei ‘Slate Step’', 'lean-to', 'bare', 'round 7x8 terracotta', 4, 2, 'swap with a ferryman', { dressing: 8, checks: 'weight' }],
+  ['Pleiospilos nelii', 'lean-to', 'bare', 'round 9x10 terracotta', 6, 5, 'market at Brackwehr', { dressing: 10 }],
+  ['Titanopsis calcarea', 'lean-to', 'lime', 'square 8x7 plastic', 6, 3, 'seed, raised on the lock', { dressing: 5 }],
+  ['Gymnocalycium cf. horstii', 'lean-to', 'grit', 'round 9.5x8.5 terracotta', 8, 6, 'estate of a schoolmaster; label lost'],
+  ['Gymnocalycium baldianum', 'lean-to', 'grit', 'square 8x7.5 plastic', 7, 5, 'seed, raised on the lock', { checks: 'meter' }],
+  ['Rebutia × hybrida ‘Signal Lamp’', 'lean-to', 'grit', 'round 8x7.5 plastic', 7, 5, 'own cross'],
+  ['Rebutia minuscula', 'lean-to', 'grit', 'bowl 14x6 terracotta', 10, 4, 'offset from the parsonage'],
+  ['Sulcorebutia rauschii', 'lean-to', 'grit', 'square 7x8 plastic', 5, 4, 'swap, autumn meeting'],
+  ['Mammillaria plumosa', 'lean-to', 'lime', 'round 10x8 terracotta', 9, 6, 'market at Brackwehr', { checks: 'weight' }],
+  ['Mammillaria hahniana', 'lean-to', 'grit', 'round 12x10 plastic', 11, 10, 'from his mother'],
+  ['Echinocereus rigidissimus', 'lean-to', 'bare', 'round 10x9 terracotta', 6, 12, 'swap, spring meeting'],
+  ['Turbinicarpus alonsoi', 'lean-to', 'lime', 'square 7x9 plastic', 4, 3, 'seed, raised on the lock', { checks: 'none' }],
+  ['Ariocarpus retusus', 'lean-to', 'lime', 'round 11x12 terracotta', 10, 6, 'nursery seedling, papers kept', { dressing: 10 }],
+  ['Astrophytum myriostigma', 'lean-to', 'lime', 'round 10x9 terracotta', 8, 9, 'seed, raised on the lock'],
+  ['Ferocactus glaucescens', 'lean-to', 'grit', 'round 18x15 terracotta', 15, 15, 'the old bridge house'],
+  ['Oreocereus trollii', 'lean-to', 'grit', 'round 13x12 plastic', 8, 22, 'market at Brackwehr'],
+  ['Sempervivum ‘Wet Slate’', 'lean-to', 'grit', 'bowl 20x7 terracotta', 16, 4, 'own cross'],
+  ['Agave victoriae-reginae', 'lean-to', 'grit', 'round 16x14 terracotta', 14, 10, 'swap with a ferryman'],
+  ['Conophytum bilobum', 'lean-to', 'bare', 'square 7x7 plastic', 4, 4, 'seed, raised on the lock', { dressing: 6 }],
+  ['Conophytum × marnierianum', 'lean-to', 'bare', 'round 6x5.5 terracotta', 4, 2, 'autumn meeting', { dressing: 5 }],
+  ['Cheiridopsis denticulata', 'lean-to', 'bare', 'round 9x8 terracotta', 8, 5, 'seed, raised on the lock'],
+  ['Albuca spiralis', 'lean-to', 'bulb', 'round 10x11 plastic', 8, 14, 'bulb from a swap'],
+  ['Lachenalia aloides', 'lean-to', 'bulb', 'round 12x11 terracotta', 10, 16, 'bulbs from a swap', { checks: 'meter' }],
+  ['Massonia depressa', 'lean-to', 'bulb', 'round 11x11 plastic', 12, 2, 'seed, raised on the lock'],
+  ['Haworthiopsis limifolia', 'sill', 'leaf', 'round 8x6.2 plastic', 8, 5, 'offset from the parsonage'],
+  ['Haworthia cooperi var. truncata', 'sill', 'leaf', 'round 8x8 glazed', 7, 4, 'autumn meeting', { checks: 'weight' }],
+  ['Gasteria carinata', 'sill', 'leaf', 'round 10x9 plastic', 12, 9, 'market at Brackwehr'],
+  ['Gasteria ‘Tow Path’', 'sill', 'leaf', 'round 12x10 terracotta', 15, 10, 'own cross'],
+  ['Echeveria agavoides', 'sill', 'leaf', 'round 11x9 terracotta', 13, 8, 'market at Brackwehr'],
+  ['Echeveria ‘Morning Barge’', 'sill', 'house', 'round 12x9 plastic', 14, 7, 'own cross', { checks: 'meter' }],
+  ['Crassula ovata', 'sill', 'house', 'round 16x14 glazed', 25, 30, 'from his mother'],
+  ['Crassula ‘Lantern’', 'sill', 'house', 'square 8x8 plastic', 7, 8, 'market at Brackwehr'],
+  ['Sansevieria cylindrica', 'sill', 'house', 'round 14x13 glazed', 14, 45, 'the old bridge house', { checks: 'none' }],
+  ['Curio rowleyanus', 'sill', 'leaf', 'round 12x8 plastic', 16, 5, 'cutting from the post office'],
+  ['Ceropegia woodii', 'sill', 'leaf', 'round 11x8 terracotta', 14, 6, 'tubers from a swap'],
+  ['Zamioculcas zamiifolia', 'sill', 'shop', 'round 17x15 plastic', 40, 55, 'retirement present, as it came'],
+  ['Pachyphytum oviferum', 'sill', 'house', 'round 10x9 terracotta', 10, 8, 'cutting, parsonage'],
+  ['Agave potatorum', 'balcony', 'grit', 'round 17x14 terracotta', 22, 14, 'nursery, papers kept', { cellar: true }],
+  ['Aloe aristata', 'balcony', 'house', 'round 12x10.5 plastic', 13, 8, 'offset, school garden', { cellar: true }],
+  ['Aloe ‘Tin Roof’', 'balcony', 'house', 'round 12x10.5 plastic', 14, 10, 'own cross', { cellar: true, checks: 'meter' }],
+  ['Opuntia microdasys', 'balcony', 'grit', 'round 16x14 terracotta', 20, 28, 'pad from the chapel wall'],
+  ['Sedum morganianum', 'sill', 'leaf', 'round 13x10 plastic', 20, 6, 'cutting from the post office'],
+  ['Delosperma cooperi', 'balcony', 'grit', 'bowl 22x8 terracotta', 24, 6, 'market at Brackwehr'],
+  ['Aeonium arboreum ‘Night Lock’', 'balcony', 'leaf', 'round 18x16 plastic', 24, 40, 'cutting, spring meeting', { cellar: true }],
+  ['Euphorbia obesa', 'bench', 'root', 'round 10x10 terracotta', 8, 8, 'seed, raised on the lock', { checks: 'weight' }],
+  ['Euphorbia milii', 'bench', 'house', 'round 14x13 plastic', 18, 30, 'the old bridge house'],
+  ['Adenium obesum', 'bench', 'root', 'bowl 20x9 terracotta', 18, 28, 'seed, raised on the lock', { cellar: false }],
+  ['Pachypodium saundersii', 'bench', 'root', 'round 14x12 glazed', 12, 20, 'autumn meeting'],
+  ['Cyphostemma juttae', 'bench', 'root', 'round 16x15 terracotta', 14, 22, 'seed, raised on the lock'],
+  ['Fockea edulis', 'bench', 'root', 'round 13x10 glazed', 12, 25, 'swap with a ferryman'],
+  ['Stapelia sp., lock-side form', 'bench', 'house', 'bowl 14x7 terracotta', 12, 9, 'found on the compost', { checks: 'none' }],
+  ['Huernia zebrina', 'bench', 'house', 'round 9x7 plastic', 9, 7, 'autumn meeting'],
+  ['Melocactus azureus', 'bench', 'grit', 'round 13x11 plastic', 12, 13, 'nursery, papers kept'],
+  ['Myrtillocactus geometrizans', 'bench', 'grit', 'round 14x13 terracotta', 8, 35, 'market at Brackwehr'],
+  ['Rhipsalis pilocarpa', 'bench', 'bark', 'round 13x9 plastic', 22, 10, 'cutting, parsonage'],
+  ['Epiphyllum ‘Weir Song’', 'bench', 'bark', 'round 15x13 plastic', 25, 40, 'own cross', { checks: 'meter' }],
+  ['Hoya kerrii', 'bench', 'bark', 'round 12x11 plastic', 18, 20, 'cutting from the post office'],
+  ['Lepismium bolivianum', 'bench', 'bark', 'round 12x9 plastic', 22, 10, 'cutting, parsonage'],
+  ['Dorstenia foetida', 'lamp', 'house', 'round 8x7 plastic', 7, 10, 'seed, flung from a neighbour pot'],
+  ['Frithia pulchra', 'lamp', 'bare', 'square 7x7 plastic', 5, 3, 'seed, raised on the lock', { dressing: 6 }],
+  ['Fenestraria rhopalophylla', 'lamp', 'bare', 'round 8x8 terracotta', 6, 3, 'market at Brackwehr', { dressing: 6 }],
+  ['Monilaria moniliformis', 'lamp', 'bare', 'square 7x7 plastic', 4, 6, 'seed, raised on the lock', { dressing: 4 }],
+  ['Euphorbia suzannae', 'lamp', 'house', 'round 8x7 plastic', 6, 6, 'offset, autumn meeting', { checks: 'weight' }],
+  ['Pseudolithos migiurtinus', 'lamp', 'bare', 'round 7x7 terracotta', 4, 4, 'nursery seedling, papers kept'],
+  ['Dioscorea elephantipes', 'lean-to', 'root', 'round 16x13 terracotta', 14, 30, 'seed, raised on the lock', { checks: 'weight' }],
+  ['Tylecodon buchholzianus', 'lean-to', 'root', 'round 9x9 terracotta', 8, 10, 'autumn meeting'],
+  ['Othonna euphorbioides', 'lean-to', 'root', 'round 9x8 terracotta', 9, 9, 'swap, spring meeting'],
+  ['Pelargonium carnosum', 'lean-to', 'root', 'round 11x10 terracotta', 12, 16, 'seed, raised on the lock'],
+  ['Ipomoea platensis', 'bench', 'root', 'round 13x11 plastic', 12, 30, 'tuber from a swap', { cellar: true }],
+  ['Cussonia paniculata', 'balcony', 'root', 'round 15x14 plastic', 22, 40, 'seed, raised on the lock', { cellar: true }],
+  ['Boophone disticha', 'sill', 'bulb', 'round 15x14 terracotta', 14, 16, 'bulb from an estate'],
+  ['Kalanchoe orgyalis', 'sill', 'house', 'round 12x11 metal', 16, 20, 'present, in its tin', { noHole: true }],
+];
+
+const SOUTH: Row[] = [
+  ['Aloe maculata', 'roof', 'roof', 'round 20x18 terracotta', 26, 18, 'school yard, always there'],
+  ['Cotyledon orbiculata', 'roof', 'roof', 'round 18x16 terracotta', 24, 25, 'cutting, class 4'],
+  ['Portulacaria afra', 'roof', 'roof', 'round 17x15 plastic', 25, 30, 'cutting, class 5'],
+  ['Agave attenuata', 'roof', 'roof', 'round 26x22 concrete', 40, 35, 'gate of the school'],
+  ['Echinopsis oxygona', 'roof', 'roof', 'round 15x13 terracotta', 12, 14, 'offsets, class 4', { checks: 'meter' }],
+  ['Haworthiopsis attenuata', 'roof', 'roof', 'bowl 20x9 terracotta', 15, 8, 'offsets, class 6'],
+  ['Drosanthemum floribundum', 'roof', 'roof', 'bowl 24x9 terracotta', 26, 6, 'cutting, the sea wall'],
+  ['Opuntia ficus-indica', 'roof', 'roof', 'round 28x25 plastic', 45, 70, 'pad, class 5'],
+];
+
+function plantsOf(rows: Row[], site: number, firstNumber: number): DemoPlant[] {
+  return rows.map(([name, place, mix, pot, diameterCm, heightCm, provenance, more = {}], i) => ({
+    number: String(firstNumber + i).padStart(3, '0'),
+    name, provenance, site,
+    cellar: more.cellar ?? false,
+    truth: { checks: more.checks ?? 'finger' },
+    plant: {
+      name, taxon: name, diameter_mm: diameterCm * 10, height_mm: heightCm * 10, place, mix,
+      pot: { ...potOf(pot, more.dressing ?? 0), holes: !more.noHole },
+      ...more.extra,
+    },
+  }));
+}
+
+export const PLANTS: DemoPlant[] = [...plantsOf(NORTH, 0, 1), ...plantsOf(SOUTH, 1, 201)];

@@ -1,0 +1,26 @@
+/** A headless Chromium of our own: empty profile, nothing fetched in the background. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from './install.mjs';
+
+export async function openBrowser() {
+  const { default: puppeteer } = await import('puppeteer-core');
+  const profile = mkdtempSync(join(tmpdir(), 'zinc-browser-'));
+  const browser = await puppeteer.launch({
+    executablePath: process.env.ZINC_CHROMIUM ?? (await chromium()),
+    headless: true,
+    userDataDir: profile,
+    args: [
+      '--headless', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
+      '--disable-quic', '--font-render-hinting=none',
+    ],
+  });
+  return {
+    browser,
+    async close() {
+      await browser.close();
+      rmSync(profile, { recursive: true, force: true });
+    },
+  };
+}

@@ -1,0 +1,78 @@
+/** Bundles the TypeScript: the server and the command with esbuild, the interface with vite. */
+import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT } from './lib.mjs';
+
+export const BUILD = join(ROOT, 'build');
+
+/** What is bundled, from where, and which folders it is made of. */
+export const BUNDLES = {
+  zinc: { entry: 'cli/src/main.ts', from: ['core/src', 'contract/src', 'cli/src'] },
+  server: { entry: 'server/src/main.ts', from: ['core/src', 'contract/src', 'server/src'] },
+  'forecast-worker': { entry: 'server/src/outlook/worker.ts', from: ['core/src', 'contract/src', 'server/src'] },
+  'demo-load': { entry: 'demo/load.ts', from: ['core/src', 'contract/src', 'server/src', 'demo'] },
+};
+
+export function bundlePath(name) {
+  return join(BUILD, `${name}.mjs`);
+}
+
+function newest(folder) {
+  let time = 0;
+  for (const entry of readdirSync(folder, { withFileTypes: true, recursive: true })) {
+    if (entry.isFile()) time = Math.max(time, statSync(join(entry.parentPath ?? entry.path, entry.name)).mtimeMs);
+  }
+  return time;
+}
+
+export function isStale(name) {
+  const file = bundlePath(name);
+  if (!existsSync(file)) return true;
+  const built = statSync(file).mtimeMs;
+  return BUNDLES[name].from.some((folder) => newest(join(ROOT, folder)) > built);
+}
+
+/** Writes aside and renames, so that two builds at once never leave half a file. */
+export async function bundle(name) {
+  const { build } = await import('esbuild');
+  mkdirSync(BUILD, { recursive: true });
+  const aside = join(BUILD, `.${name}-${process.pid}.mjs`);
+  await build({
+    entryPoints: [join(ROOT, BUNDLES[name].entry)], outfile: aside, bundle: true, platform: 'node', format: 'esm', target: 'node20',
+    sourcemap: 'inline', logLevel: 'warning', absWorkingDir: ROOT,
+    // npm packages stay where they are; only the workspaces' TypeScript is taken in.
+    plugins: [{
+      name: 'packages-outside',
+      setup(build) {
+        build.onResolve({ filter: /^[^./]/ }, (args) => (args.path.startsWith('@zinc-pail/') || args.kind === 'entry-point' ? undefined : { path: args.path, external: true }));
+      },
+    }],
+  });
+  renameSync(aside, bundlePath(name));
+}
+
+export async function bundleStale(names) {
+  await Promise.all(names.filter(isStale).map(bundle));
+}
+
+export async function buildWeb() {
+  const out = join(BUILD, 'web');
+  const stamp = join(out, 'index.html');
+  if (existsSync(stamp)) {
+    const built = statSync(stamp).mtimeMs;
+    if (!['core/src', 'contract/src', 'web'].some((folder) => newest(join(ROOT, folder)) > built)) return;
+  }
+  const { build } = await import('vite');
+  const aside = join(BUILD, `web-${process.pid}`);
+  await build({ root: join(ROOT, 'web'), logLevel: 'warn', build: { outDir: aside, emptyOutDir: true } });
+  const old = join(BUILD, `web-old-${process.pid}`);
+  if (existsSync(out)) renameSync(out, old);
+  try {
+    renameSync(aside, out);
+  } catch (error) {
+    // Another build was quicker; its result is as good.
+    if (!existsSync(stamp)) throw error;
+    rmSync(aside, { recursive: true, force: true });
+  }
+  rmSync(old, { recursive: true, force: true });
+}

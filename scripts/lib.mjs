@@ -1,0 +1,142 @@
+/** Small pieces that every script shares. Plain Node, so that they run on a bare checkout. */
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
+export const DOT_ZINC = join(ROOT, '.zinc');
+
+export function say(text) {
+  process.stderr.write(`zinc-pail: ${text}\n`);
+}
+
+/** Says what failed, and ends with a non-zero code. */
+export class Stop extends Error {}
+
+export function sleep(ms) {
+  return new Promise((resolve) => setTimeout(resolve, ms));
+}
+
+/** Runs a program to its end; rejects with its last words when it fails. */
+export function run(program, args, options = {}) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(program, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'], ...options });
+    let output = '';
+    const keep = (chunk) => {
+      output = (output + chunk).slice(-20_000);
+    };
+    child.stdout?.on('data', keep);
+    child.stderr?.on('data', keep);
+    child.on('error', (error) => reject(new Stop(`${program} could not be started: ${error.message}`)));
+    child.on('close', (code) => {
+      if (code === 0) resolve(output);
+      else reject(new Stop(`${program} ${args.join(' ')} ended with ${code}:\n${output.split('\n').slice(-25).join('\n')}`));
+    });
+  });
+}
+
+export function onPath(program) {
+  const found = spawnSync('sh', ['-c', `PATH="$PATH:/usr/sbin:/usr/local/sbin:/sbin" command -v ${program}`], { encoding: 'utf8' });
+  return found.status === 0 ? found.stdout.trim() : null;
+}
+
+/** The command line of a process, or null where it is gone. /proc is there on Debian; elsewhere a live pid must do. */
+export function commandOf(pid) {
+  try {
+    process.kill(pid, 0);
+  } catch (error) {
+    if (error.code !== 'EPERM') return null;
+  }
+  try {
+    const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
+    // A zombie has ended, whatever its pid says.
+    if (stat.slice(stat.lastIndexOf(')') + 2).startsWith('Z')) return null;
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').replaceAll('\0', ' ').trim();
+  } catch {
+    return existsSync('/proc/self') ? null : '?';
+  }
+}
+
+/** When a process began, to tell it from a later one with the same pid. */
+function startOf(pid) {
+  try {
+    const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
+    return stat.slice(stat.lastIndexOf(')') + 2).split(' ')[19];
+  } catch {
+    return '?';
+  }
+}
+
+export function selfMark() {
+  return { pid: process.pid, start: startOf(process.pid) };
+}
+
+export function isAlive(mark) {
+  return Boolean(mark) && commandOf(mark.pid) !== null && (mark.start === '?' || startOf(mark.pid) === mark.start);
+}
+
+/** Does one thing at a time across processes. A lock whose holder died is taken over. */
+export async function withLock(name, what, action) {
+  mkdirSync(DOT_ZINC, { recursive: true });
+  const file = join(DOT_ZINC, `${name}.lock`);
+  let told = false;
+  for (;;) {
+    try {
+      writeFileSync(file, JSON.stringify(selfMark()), { flag: 'wx' });
+      break;
+    } catch (error) {
+      if (error.code !== 'EEXIST') throw error;
+      const holder = readJson(file);
+      // An empty file is one that its holder is just about to fill, unless it stays so.
+      if (holder ? !isAlive(holder) : await staysEmpty(file)) {
+        rmSync(file, { force: true });
+        continue;
+      }
+      if (!told) say(`waiting: another start is ${what}`);
+      told = true;
+      await sleep(250);
+    }
+  }
+  try {
+    return await action();
+  } finally {
+    rmSync(file, { force: true });
+  }
+}
+
+async function staysEmpty(file) {
+  await sleep(1000);
+  return existsSync(file) && readJson(file) === null;
+}
+
+export function readJson(file) {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'));
+  } catch {
+    return null;
+  }
+}
+
+/** A port on loopback that is free now. */
+export function freePort() {
+  return new Promise((resolve, reject) => {
+    const server = createServer();
+    server.on('error', reject);
+    server.listen(0, '127.0.0.1', () => {
+      const { port } = server.address();
+      server.close(() => resolve(port));
+    });
+  });
+}
+
+/** Runs a script's body; what went wrong is said in words, and a bug with its trace. */
+export async function main(body) {
+  try {
+    await body();
+  } catch (error) {
+    say(error instanceof Stop ? error.message : (error.stack ?? String(error)));
+    process.exitCode = 1;
+  }
+}

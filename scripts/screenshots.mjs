@@ -1,0 +1,49 @@
+/** `npm run screenshots [-- folder]`: one picture of each main view, from the demo data, into docs/screenshots. */
+import { mkdirSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { openBrowser } from './browser.mjs';
+import { checkNode, npmPackages } from './install.mjs';
+import { main, ROOT, say } from './lib.mjs';
+import { serveDemo } from './serveDemo.mjs';
+
+const DESK = { width: 1280, height: 800, deviceScaleFactor: 1 };
+const BENCH = { width: 390, height: 844, deviceScaleFactor: 2, isMobile: true, hasTouch: true };
+
+const VIEWS = [
+  { file: 'round.png', viewport: DESK, path: '/' },
+  { file: 'round-dusk.png', viewport: DESK, path: '/', dusk: true },
+  { file: 'round-bench.png', viewport: BENCH, path: '/' },
+  { file: 'plant.png', viewport: { ...DESK, height: 1180 }, plant: '041' },
+  { file: 'plant-bench.png', viewport: BENCH, plant: '041' },
+  { file: 'note.png', viewport: DESK, path: '/', prepare: async (page) => page.evaluate(() => document.querySelector('button[aria-label^="Note something"]')?.click()) },
+];
+
+await main(async () => {
+  checkNode();
+  await npmPackages();
+  const folder = resolve(process.argv[2] ?? join(ROOT, 'docs', 'screenshots'));
+  mkdirSync(folder, { recursive: true });
+  const demo = await serveDemo();
+  const chromium = await openBrowser();
+  try {
+    const round = await (await fetch(`${demo.url}/api/round`)).json();
+    const ids = new Map(round.sites.flatMap((site) => site.places.flatMap((place) => place.pots.map((pot) => [pot.number, pot.id]))));
+    for (const view of VIEWS) {
+      const page = await chromium.browser.newPage();
+      await page.setViewport(view.viewport);
+      await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: view.dusk ? 'dark' : 'light' }]);
+      await page.goto(`${demo.url}${view.plant ? `/plants/${ids.get(view.plant)}` : view.path}`, { waitUntil: 'networkidle0' });
+      await page.evaluate(() => document.fonts.ready);
+      if (view.prepare) {
+        await view.prepare(page);
+        await new Promise((done) => setTimeout(done, 300));
+      }
+      await page.screenshot({ path: join(folder, view.file) });
+      await page.close();
+      say(`${view.file}`);
+    }
+  } finally {
+    await chromium.close();
+    await demo.close();
+  }
+});

@@ -1,0 +1,71 @@
+CREATE TABLE plant (
+  id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
+  collection_id INT UNSIGNED NOT NULL,
+  ref VARCHAR(200) NOT NULL COMMENT 'its id in garden files',
+  number VARCHAR(40) NOT NULL COMMENT 'the accession number on the label',
+  name VARCHAR(200) NOT NULL COMMENT 'as written on the label',
+  taxon VARCHAR(200) NULL COMMENT 'what the genus library reads, where it differs from the name',
+  provenance VARCHAR(500) NULL,
+  habit ENUM('summer', 'winter', 'spring-autumn', 'evergreen') NULL,
+  form ENUM('globe', 'column', 'pad', 'rosette', 'stemmed', 'trailing', 'caudex', 'bulb', 'stemless', 'stiff-leaf') NULL,
+  diameter_mm SMALLINT UNSIGNED NOT NULL,
+  height_mm SMALLINT UNSIGNED NOT NULL,
+  dry_rule ENUM('keep-damp', 'dry-top', 'dry-through', 'dry-and-hold') NULL,
+  hold_days TINYINT UNSIGNED NULL,
+  store ENUM('leaf', 'stem', 'below', 'none') NULL,
+  min_dry_c DECIMAL(3,1) NULL,
+  min_wet_c DECIMAL(3,1) NULL,
+  grow_min_c DECIMAL(3,1) NULL,
+  leafless BOOLEAN NULL,
+  version INT UNSIGNED NOT NULL DEFAULT 1,
+  revision INT UNSIGNED NOT NULL DEFAULT 1 COMMENT 'counts changes of the plant and its journal: what its forecast is kept by',
+  UNIQUE KEY plant_ref (collection_id, ref),
+  UNIQUE KEY plant_number (collection_id, number),
+  CONSTRAINT plant_of_collection FOREIGN KEY (collection_id) REFERENCES collection (id),
+  CONSTRAINT plant_size CHECK (diameter_mm <= 10000 AND height_mm <= 20000),
+  CONSTRAINT plant_hold CHECK (hold_days IS NULL OR hold_days <= 120),
+  CONSTRAINT plant_name_not_blank CHECK (TRIM(name) <> '' AND TRIM(number) <> '')
+) ENGINE=InnoDB;
+
+-- What a plant is and was potted in. The open one (no last day) is the present.
+CREATE TABLE potting (
+  id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
+  plant_id INT UNSIGNED NOT NULL,
+  mix_id INT UNSIGNED NOT NULL,
+  from_day DATE NOT NULL,
+  to_day DATE NULL,
+  shape ENUM('round', 'square', 'bowl') NOT NULL,
+  top_mm SMALLINT UNSIGNED NOT NULL,
+  base_mm SMALLINT UNSIGNED NOT NULL,
+  depth_mm SMALLINT UNSIGNED NOT NULL,
+  material ENUM('terracotta', 'glazed', 'plastic', 'concrete', 'metal') NOT NULL,
+  wall_mm DECIMAL(4,1) NULL,
+  holes BOOLEAN NOT NULL,
+  top_dressing_mm SMALLINT UNSIGNED NOT NULL DEFAULT 0,
+  root_loss DECIMAL(3,2) NULL,
+  open_plant_id INT UNSIGNED AS (IF(to_day IS NULL, plant_id, NULL)) PERSISTENT,
+  UNIQUE KEY one_open_potting (open_plant_id),
+  KEY potting_of_plant_by_day (plant_id, from_day),
+  CONSTRAINT potting_of_plant FOREIGN KEY (plant_id) REFERENCES plant (id),
+  CONSTRAINT potting_of_mix FOREIGN KEY (mix_id) REFERENCES mix (id),
+  CONSTRAINT potting_order CHECK (to_day IS NULL OR to_day >= from_day),
+  CONSTRAINT potting_size CHECK (top_mm BETWEEN 10 AND 3000 AND base_mm BETWEEN 1 AND 3000 AND depth_mm BETWEEN 10 AND 3000 AND top_dressing_mm <= 300),
+  CONSTRAINT potting_roots CHECK (root_loss IS NULL OR root_loss BETWEEN 0 AND 1)
+) ENGINE=InnoDB;
+
+-- Where a plant stands and stood. The open one is the present.
+CREATE TABLE stay (
+  id INT UNSIGNED NOT NULL AUTO_INCREMENT PRIMARY KEY,
+  plant_id INT UNSIGNED NOT NULL,
+  place_id INT UNSIGNED NOT NULL,
+  from_day DATE NOT NULL,
+  to_day DATE NULL,
+  walk_order INT NOT NULL DEFAULT 0,
+  open_plant_id INT UNSIGNED AS (IF(to_day IS NULL, plant_id, NULL)) PERSISTENT,
+  UNIQUE KEY one_open_stay (open_plant_id),
+  KEY stay_of_plant_by_day (plant_id, from_day),
+  KEY stay_at_place (place_id, to_day, walk_order),
+  CONSTRAINT stay_of_plant FOREIGN KEY (plant_id) REFERENCES plant (id),
+  CONSTRAINT stay_at FOREIGN KEY (place_id) REFERENCES place (id),
+  CONSTRAINT stay_order CHECK (to_day IS NULL OR to_day >= from_day)
+) ENGINE=InnoDB;

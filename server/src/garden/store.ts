@@ -1,0 +1,178 @@
+/** A site as the engine wants it: a garden read from the tables. */
+import type { Garden, Mix, Normals, OwnComponent, Place, Plant, PlantEvent, WeatherDay } from '@zinc-pail/core';
+import { group } from 'd3';
+import type { Pool, Row } from '../database/pool.ts';
+import { todayAt } from './clock.ts';
+
+export interface SiteRow {
+  id: number;
+  collection_id: number;
+  name: string;
+  latitude_deg: number;
+  longitude_deg: number;
+  elevation_m: number;
+  time_zone: string;
+  normals: Normals;
+  revision: number;
+}
+
+/** mysql2 hands JSON columns of MariaDB over as text. */
+function json<T>(value: unknown): T {
+  return (typeof value === 'string' ? JSON.parse(value) : value) as T;
+}
+
+export async function sites(pool: Pool): Promise<SiteRow[]> {
+  const [rows] = await pool.query<Row<SiteRow>[]>(
+    'SELECT id, collection_id, name, latitude_deg, longitude_deg, elevation_m, time_zone, normals, revision FROM site ORDER BY walk_order, id',
+  );
+  return rows.map((row) => ({ ...row, normals: json<Normals>(row.normals) }));
+}
+
+export async function collectionName(pool: Pool, id: number): Promise<string> {
+  const [[row]] = await pool.query<Row<{ name: string }>[]>('SELECT name FROM collection WHERE id = ?', [id]);
+  return row?.name ?? '';
+}
+
+/** What each plant's forecast is kept by. */
+export async function plantRevisions(pool: Pool, siteId: number): Promise<Map<number, number>> {
+  const [rows] = await pool.query<Row<{ id: number; revision: number }>[]>(
+    `SELECT p.id, p.revision FROM plant p JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id WHERE pl.site_id = ?`,
+    [siteId],
+  );
+  return new Map(rows.map((row) => [row.id, row.revision]));
+}
+
+export async function loadGarden(pool: Pool, site: SiteRow): Promise<Garden> {
+  const [weather, places, mixes, components, plants] = await Promise.all([
+    loadWeather(pool, site.id), loadPlaces(pool, site.id), loadMixes(pool, site.collection_id), loadComponents(pool, site.collection_id),
+    loadPlants(pool, { siteId: site.id }),
+  ]);
+  return {
+    today: todayAt(site.time_zone),
+    site: { latitude_deg: site.latitude_deg, longitude_deg: site.longitude_deg, elevation_m: site.elevation_m, normals: site.normals },
+    weather, places, mixes, components, plants,
+  };
+}
+
+async function loadWeather(pool: Pool, siteId: number): Promise<WeatherDay[]> {
+  const [rows] = await pool.query<Row<Omit<WeatherDay, 'date'> & { day: string }>[]>(
+    'SELECT day, tmin_c, tmax_c, rh_pct, sunshine_h, rain_mm, wind_m_s, source FROM weather_day WHERE site_id = ? ORDER BY day',
+    [siteId],
+  );
+  return rows.map(({ day, ...rest }) => ({ date: day, ...rest }));
+}
+
+async function loadPlaces(pool: Pool, siteId: number): Promise<Place[]> {
+  const [rows] = await pool.query<Row<Omit<Place, 'id' | 'lamp' | 'thermometer'> & { id: number; lamp_ppfd_umol_m2_s: number | null; lamp_hours: number | null }>[]>(
+    `SELECT id, kind, aspect_deg, light_fraction, floor_c, vent_c, indoor_c, air, lamp_ppfd_umol_m2_s, lamp_hours
+     FROM place WHERE site_id = ? ORDER BY walk_order, id`,
+    [siteId],
+  );
+  const [readings] = await pool.query<Row<{ place_id: number; day: string; tmin_c: number; tmax_c: number; rh_pct: number | null }>[]>(
+    `SELECT r.place_id, r.day, r.tmin_c, r.tmax_c, r.rh_pct FROM thermometer_reading r JOIN place p ON p.id = r.place_id
+     WHERE p.site_id = ? ORDER BY r.place_id, r.day`,
+    [siteId],
+  );
+  const byPlace = group(readings, (reading) => reading.place_id);
+  return rows.map(({ id, lamp_ppfd_umol_m2_s, lamp_hours, ...row }) => ({
+    ...row,
+    id: String(id),
+    indoor_c: row.indoor_c === null ? null : json<number[]>(row.indoor_c),
+    lamp: lamp_ppfd_umol_m2_s === null || lamp_hours === null ? null : { ppfd_umol_m2_s: lamp_ppfd_umol_m2_s, hours: lamp_hours },
+    thermometer: (byPlace.get(id) ?? []).map(({ day, tmin_c, tmax_c, rh_pct }) => ({ date: day, tmin_c, tmax_c, rh_pct })),
+  }));
+}
+
+async function loadMixes(pool: Pool, collectionId: number): Promise<Mix[]> {
+  const [rows] = await pool.query<Row<{ mix_id: number; component_ref: string; parts: number }>[]>(
+    `SELECT mp.mix_id, mp.component_ref, mp.parts FROM mix_part mp JOIN mix m ON m.id = mp.mix_id
+     WHERE m.collection_id = ? ORDER BY mp.mix_id, mp.position`,
+    [collectionId],
+  );
+  return [...group(rows, (row) => row.mix_id)].map(([id, parts]) => ({
+    id: String(id),
+    parts: parts.map(({ component_ref, parts: share }) => ({ component: component_ref, parts: share })),
+  }));
+}
+
+async function loadComponents(pool: Pool, collectionId: number): Promise<OwnComponent[]> {
+  const [rows] = await pool.query<Row<OwnComponent>[]>(
+    'SELECT ref AS id, total_porosity, water_at_10cm, water_air_dry, bulk_density_g_ml, ph FROM component WHERE collection_id = ?',
+    [collectionId],
+  );
+  return rows.map((row) => ({ ...row }));
+}
+
+interface PlantRow {
+  id: number;
+  name: string;
+  taxon: string | null;
+  habit: Plant['habit'];
+  form: Plant['form'];
+  diameter_mm: number;
+  height_mm: number;
+  dry_rule: Plant['dry_rule'];
+  hold_days: number | null;
+  store: Plant['store'];
+  min_dry_c: number | null;
+  min_wet_c: number | null;
+  grow_min_c: number | null;
+  leafless: number | null;
+  place_id: number;
+  mix_id: number;
+  shape: Plant['pot']['shape'];
+  top_mm: number;
+  base_mm: number;
+  depth_mm: number;
+  material: Plant['pot']['material'];
+  wall_mm: number | null;
+  holes: number;
+  top_dressing_mm: number;
+  root_loss: number | null;
+}
+
+/** The plants of a site, or those named, with their journals in the order of their days. */
+export async function loadPlants(pool: Pool, which: { siteId: number } | { plantIds: readonly number[] }): Promise<Plant[]> {
+  const bySite = 'siteId' in which;
+  const where = bySite ? 'pl.site_id = ?' : 'p.id IN (?)';
+  const values = bySite ? [which.siteId] : [which.plantIds];
+  const from = 'plant p JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id';
+  const [rows] = await pool.query<Row<PlantRow>[]>(
+    `SELECT p.id, p.name, p.taxon, p.habit, p.form, p.diameter_mm, p.height_mm, p.dry_rule, p.hold_days, p.store, p.min_dry_c, p.min_wet_c,
+            p.grow_min_c, p.leafless, s.place_id, po.mix_id, po.shape, po.top_mm, po.base_mm, po.depth_mm, po.material, po.wall_mm, po.holes,
+            po.top_dressing_mm, po.root_loss
+     FROM ${from} JOIN potting po ON po.open_plant_id = p.id
+     WHERE ${where} ORDER BY pl.walk_order, pl.id, s.walk_order, p.id`,
+    values,
+  );
+  const [events] = await pool.query<Row<{ plant_id: number; day: string; type: PlantEvent['type']; detail: unknown }>[]>(
+    `SELECT j.plant_id, j.day, j.type, j.detail FROM ${from} JOIN journal j ON j.plant_id = p.id
+     WHERE ${where} AND j.voided_at IS NULL AND j.type <> 'note' ORDER BY j.plant_id, j.day, j.id`,
+    values,
+  );
+  const byPlant = group(events, (event) => event.plant_id);
+  return rows.map((row) => ({
+    id: String(row.id),
+    name: row.name,
+    taxon: row.taxon ?? row.name,
+    habit: row.habit,
+    form: row.form,
+    diameter_mm: row.diameter_mm,
+    height_mm: row.height_mm,
+    dry_rule: row.dry_rule,
+    hold_days: row.hold_days,
+    store: row.store,
+    min_dry_c: row.min_dry_c,
+    min_wet_c: row.min_wet_c,
+    grow_min_c: row.grow_min_c,
+    leafless: row.leafless === null ? null : Boolean(row.leafless),
+    root_loss: row.root_loss,
+    place: String(row.place_id),
+    mix: String(row.mix_id),
+    pot: {
+      shape: row.shape, top_mm: row.top_mm, base_mm: row.base_mm, depth_mm: row.depth_mm, material: row.material, wall_mm: row.wall_mm,
+      holes: Boolean(row.holes), top_dressing_mm: row.top_dressing_mm,
+    },
+    events: (byPlant.get(row.id) ?? []).map((event) => ({ ...json<object>(event.detail), type: event.type, date: event.day }) as PlantEvent),
+  }));
+}

@@ -1,0 +1,63 @@
+import { type JournalEntry, type JournalEvent, type NewEntry } from '@zinc-pail/contract/api';
+import type { Pool, PoolConnection, Row } from '../database/pool.ts';
+
+interface JournalRow {
+  client_id: string;
+  plant_id: number;
+  day: string;
+  type: JournalEvent['type'];
+  detail: string | object;
+  written_at: Date;
+  written_by: string;
+  voided_at: Date | null;
+}
+
+const COLUMNS = 'client_id, plant_id, day, type, detail, written_at, written_by, voided_at';
+
+function entryOf(row: JournalRow): JournalEntry {
+  const detail = typeof row.detail === 'string' ? (JSON.parse(row.detail) as object) : row.detail;
+  return {
+    client_id: row.client_id,
+    plant_id: row.plant_id,
+    event: { ...detail, type: row.type, date: row.day } as JournalEvent,
+    written_at: row.written_at.toISOString(),
+    written_by: row.written_by,
+    voided: row.voided_at !== null,
+  };
+}
+
+/** The newest entries of a plant first, voided ones among them. */
+export async function journalOf(pool: Pool, plantId: number, most = 500): Promise<JournalEntry[]> {
+  const [rows] = await pool.query<Row<JournalRow>[]>(
+    `SELECT ${COLUMNS} FROM journal WHERE plant_id = ? ORDER BY day DESC, id DESC LIMIT ?`,
+    [plantId, most],
+  );
+  return rows.map(entryOf);
+}
+
+export async function entryByClientId(connection: Pool | PoolConnection, clientId: string): Promise<JournalEntry | null> {
+  const [[row]] = await connection.query<Row<JournalRow>[]>(`SELECT ${COLUMNS} FROM journal WHERE client_id = ?`, [clientId]);
+  return row ? entryOf(row) : null;
+}
+
+/** Adds entries. One that is there already, under the same client id, is left as it is. */
+export async function addEntries(connection: PoolConnection, collectionId: number, plantId: number, entries: readonly NewEntry[], by: string): Promise<void> {
+  for (const { client_id, date, type, ...detail } of entries) {
+    await connection.query(
+      `INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by) VALUES (?, ?, ?, ?, ?, ?, ?)
+       ON DUPLICATE KEY UPDATE id = id`,
+      [collectionId, plantId, client_id, date, type, JSON.stringify(detail), by],
+    );
+  }
+  await touchPlant(connection, plantId);
+}
+
+/** Voids an entry; once voided it stays so. */
+export async function voidEntry(connection: PoolConnection, clientId: string, plantId: number, by: string): Promise<void> {
+  await connection.query('UPDATE journal SET voided_at = UTC_TIMESTAMP(3), voided_by = ? WHERE client_id = ? AND voided_at IS NULL', [by, clientId]);
+  await touchPlant(connection, plantId);
+}
+
+async function touchPlant(connection: PoolConnection, plantId: number): Promise<void> {
+  await connection.query('UPDATE plant SET revision = revision + 1 WHERE id = ?', [plantId]);
+}

@@ -1,0 +1,116 @@
+/**
+ * Outlooks of all plants, kept until something they depend on changes.
+ *
+ * A site's climate hangs on its revision and on the day; a plant's outlook on the plant's revision besides. Both counts
+ * stand in the database, so several servers on one database see each other's changes. A changed plant is reckoned anew
+ * at once; its bench, whose shared rate may have moved a little, after the answer has gone out.
+ */
+import { Worker } from 'node:worker_threads';
+import type { OutlookView } from '@zinc-pail/core';
+import type { Pool } from '../database/pool.ts';
+import { todayAt } from '../garden/clock.ts';
+import { loadGarden, loadPlants, plantRevisions, type SiteRow } from '../garden/store.ts';
+import type { Answer, PlaceToday, Task } from './worker.ts';
+
+export interface SiteOutlooks {
+  today: string;
+  nightsC: number[];
+  places: ReadonlyMap<number, PlaceToday>;
+  views: ReadonlyMap<number, OutlookView>;
+}
+
+interface Kept {
+  key: string;
+  today: string;
+  nightsC: number[];
+  places: Map<number, PlaceToday>;
+  views: Map<number, OutlookView>;
+  revisions: Map<number, number>;
+}
+
+export class Outlooks {
+  private readonly worker: Worker;
+  private readonly kept = new Map<number, Kept>();
+  private readonly turns = new Map<number, Promise<unknown>>();
+  private readonly waiting = new Map<number, { resolve(answer: Answer): void; reject(error: Error): void }>();
+  private nextId = 1;
+  private dead: Error | null = null;
+
+  constructor(
+    private readonly pool: Pool,
+    workerFile: string,
+    private readonly onBackgroundError: (error: unknown) => void,
+  ) {
+    this.worker = new Worker(workerFile);
+    this.worker.on('message', ({ id, answer, error }: { id: number; answer?: Answer; error?: string }) => {
+      const waiter = this.waiting.get(id);
+      this.waiting.delete(id);
+      if (answer) waiter?.resolve(answer);
+      else waiter?.reject(new Error(error));
+    });
+    this.worker.on('error', (error: unknown) => this.fail(error as Error));
+    this.worker.on('exit', () => this.fail(new Error('the forecast worker has ended')));
+  }
+
+  async close(): Promise<void> {
+    await Promise.allSettled(this.turns.values());
+    await this.worker.terminate();
+  }
+
+  /** Outlooks as the database stands now. Calls for one site take turns, so that nothing is reckoned twice. */
+  async ofSite(site: SiteRow): Promise<SiteOutlooks> {
+    const turn = (this.turns.get(site.id) ?? Promise.resolve()).catch(() => {}).then(() => this.refresh(site));
+    this.turns.set(site.id, turn);
+    return turn;
+  }
+
+  private async refresh(site: SiteRow): Promise<Kept> {
+    const today = todayAt(site.time_zone);
+    const key = `${today}/${site.revision}`;
+    const revisions = await plantRevisions(this.pool, site.id);
+    let kept = this.kept.get(site.id);
+    const sameSet = kept && kept.revisions.size === revisions.size && [...revisions.keys()].every((id) => kept!.revisions.has(id));
+    if (!kept || kept.key !== key || !sameSet) {
+      const garden = await loadGarden(this.pool, site);
+      const answer = await this.ask({ kind: 'load', siteId: site.id, garden });
+      kept = { key, today, nightsC: answer.nightsC!, places: byNumber(answer.places!), views: byNumber(answer.views), revisions };
+      this.kept.set(site.id, kept);
+      return kept;
+    }
+    const changed = [...revisions].filter(([id, revision]) => kept!.revisions.get(id) !== revision).map(([id]) => id);
+    if (changed.length === 0) return kept;
+    const plants = await loadPlants(this.pool, { plantIds: changed });
+    const answer = await this.ask({ kind: 'replace', siteId: site.id, plants });
+    for (const [id, view] of answer.views) kept.views.set(Number(id), view);
+    kept.revisions = revisions;
+    this.refreshBenches(site.id, kept, [...new Set(plants.map((plant) => plant.place))]);
+    return kept;
+  }
+
+  private refreshBenches(siteId: number, kept: Kept, placeIds: string[]): void {
+    this.ask({ kind: 'bench', siteId, placeIds })
+      .then((answer) => {
+        if (this.kept.get(siteId) === kept) for (const [id, view] of answer.views) kept.views.set(Number(id), view);
+      })
+      .catch(this.onBackgroundError);
+  }
+
+  private ask(task: Task): Promise<Answer> {
+    if (this.dead) return Promise.reject(this.dead);
+    const id = this.nextId++;
+    return new Promise((resolve, reject) => {
+      this.waiting.set(id, { resolve, reject });
+      this.worker.postMessage({ id, task });
+    });
+  }
+
+  private fail(error: Error): void {
+    this.dead ??= error;
+    for (const waiter of this.waiting.values()) waiter.reject(error);
+    this.waiting.clear();
+  }
+}
+
+function byNumber<T>(entries: readonly [string, T][]): Map<number, T> {
+  return new Map(entries.map(([id, value]) => [Number(id), value]));
+}

@@ -1,0 +1,201 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { loadDemo } from '../../demo/load.ts';
+import { migrate } from '../../server/src/database/migrate.ts';
+import { serve, type Running } from '../../server/src/main.ts';
+import { databaseUrl, freshDatabase, MIGRATIONS, ROOT } from '../../server/test/harness.ts';
+// @ts-expect-error plain JavaScript, shared with the screenshot script
+import { openBrowser } from '../../scripts/browser.mjs';
+
+let database: Awaited<ReturnType<typeof freshDatabase>>;
+let running: Running;
+let chromium: { browser: Browser; close(): Promise<void> };
+let url: string;
+
+beforeAll(async () => {
+  database = await freshDatabase();
+  await migrate(database.pool, MIGRATIONS);
+  await loadDemo(database.pool, () => {});
+  running = await serve({
+    databaseUrl: databaseUrl(database.name), port: 51_000 + Math.floor(Math.random() * 9000), webFolder: `${ROOT}/build/web`, workerFile: `${ROOT}/build/forecast-worker.mjs`,
+    migrationsFolder: MIGRATIONS, tell: () => {}, fill: null,
+  });
+  url = `http://127.0.0.1:${running.port}`;
+  chromium = await openBrowser();
+});
+afterAll(async () => {
+  await chromium?.close();
+  await running?.close();
+  await database?.drop();
+});
+
+async function open(path: string, viewport = { width: 1280, height: 800 }): Promise<Page> {
+  const page = await chromium.browser.newPage();
+  await page.setViewport(viewport);
+  await page.goto(url + path, { waitUntil: 'networkidle0' });
+  return page;
+}
+
+/** axe-core, injected: it must find nothing. */
+async function expectAccessible(page: Page): Promise<void> {
+  const source = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+  await page.evaluate(source);
+  const found = (await page.evaluate('axe.run(document, { resultTypes: ["violations"] })')) as { violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] };
+  expect(found.violations.map((v) => `${v.id}: ${v.nodes[0]!.html} ${v.nodes[0]!.failureSummary}`)).toEqual([]);
+}
+
+const textOf = (page: Page, selector: string) => page.$eval(selector, (element) => element.textContent ?? '');
+const told = async (page: Page, wanted: RegExp) => {
+  await page.waitForFunction((source) => new RegExp(source).test(document.querySelector('[data-testid=told]')?.textContent ?? ''), {}, wanted.source);
+  return textOf(page, '[data-testid=told]');
+};
+
+interface DemoPot {
+  id: number;
+  number: string;
+  outlook: { verdict: { kind: string }; water: { ideal: string } | null };
+}
+async function pots(): Promise<DemoPot[]> {
+  const round = (await (await fetch(`${url}/api/round`)).json()) as { sites: { places: { pots: DemoPot[] }[] }[] };
+  return round.sites.flatMap((site) => site.places.flatMap((place) => place.pots));
+}
+
+describe('the round by keyboard', () => {
+  it('marks a pot watered, shows its date moved, keeps it over a reload, and takes it back', async () => {
+    const page = await open('/');
+    const due = (await pots()).find((pot) => pot.outlook.verdict.kind === 'water' && pot.outlook.water)!;
+    expect(due).toBeDefined();
+    const row = `#pot-${due.id}`;
+    const before = await textOf(page, row);
+    // Walk down with j until the pot is the current one.
+    for (let i = 0; i < 200 && !(await page.$(`${row}[aria-current]`)); i++) await page.keyboard.press('j');
+    await page.keyboard.press('w');
+    const said = await told(page, /watered|stood in water/);
+    expect(said).toMatch(/Next drink .+, was (today|yesterday)|Next drink/);
+    await page.waitForFunction((selector, old) => document.querySelector(selector)?.textContent !== old, {}, row, before);
+    const now = (await pots()).find((pot) => pot.id === due.id)!;
+    expect(now.outlook.water === null || now.outlook.water.ideal > due.outlook.water!.ideal).toBe(true);
+
+    await page.reload({ waitUntil: 'networkidle0' });
+    expect((await pots()).find((pot) => pot.id === due.id)!.outlook.water).toEqual(now.outlook.water);
+    // After a reload the undo is in the book, on the plant's page.
+    await page.goto(`${url}/plants/${due.id}`, { waitUntil: 'networkidle0' });
+    await page.click('button[aria-label^="Strike out"]');
+    await page.waitForFunction(() => document.body.textContent?.includes('struck out'));
+    const after = (await pots()).find((pot) => pot.id === due.id)!;
+    expect(after.outlook.water).toEqual(due.outlook.water);
+    await page.close();
+  });
+  it('undoes with u at once', async () => {
+    const page = await open('/');
+    const due = (await pots()).find((pot) => pot.outlook.verdict.kind === 'water')!;
+    for (let i = 0; i < 200 && !(await page.$(`#pot-${due.id}[aria-current]`)); i++) await page.keyboard.press('j');
+    await page.keyboard.press('w');
+    await told(page, /watered|stood in water/);
+    await page.keyboard.press('u');
+    await told(page, /taken back/);
+    expect((await pots()).find((pot) => pot.id === due.id)!.outlook.water).toEqual(due.outlook.water);
+    await page.close();
+  });
+  it('opens a plant with Enter and comes back with g; ? shows the keys', async () => {
+    const page = await open('/');
+    await page.keyboard.press('j');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() => location.pathname.startsWith('/plants/'));
+    await page.waitForSelector('h1');
+    await page.keyboard.press('g');
+    await page.waitForFunction(() => location.pathname === '/');
+    await page.keyboard.press('?');
+    await page.waitForSelector('dialog[open]');
+    expect(await textOf(page, 'dialog[open]')).toContain('next pot');
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => !document.querySelector('dialog[open]'));
+    await page.close();
+  });
+});
+
+describe('noting something', () => {
+  it('bad input shows words and loses nothing typed; put right, it is written', async () => {
+    const page = await open('/');
+    await page.keyboard.press('j');
+    await page.keyboard.press('n');
+    await page.waitForSelector('dialog[open]');
+    await page.click('dialog input[value=measured]');
+    await page.type('dialog input[inputmode=decimal]', 'a cup');
+    await page.click('dialog button[type=submit]');
+    await page.waitForSelector('dialog [role=alert]');
+    expect(await textOf(page, 'dialog [role=alert]')).toContain('millilitres');
+    expect(await page.$eval('dialog input[inputmode=decimal]', (input) => (input as HTMLInputElement).value)).toBe('a cup');
+    await expectAccessible(page);
+    await page.$eval('dialog input[inputmode=decimal]', (input) => (input as HTMLInputElement).select());
+    await page.type('dialog input[inputmode=decimal]', '12,5');
+    await page.click('dialog button[type=submit]');
+    await page.waitForFunction(() => !document.querySelector('dialog[open]'));
+    await told(page, /a measure, 1[23] ml/);
+    await page.keyboard.press('u');
+    await told(page, /taken back/);
+    await page.close();
+  });
+  it('what the server refuses is told, and what was typed stays', async () => {
+    const page = await open('/');
+    await page.setRequestInterception(true);
+    page.on('request', (request) =>
+      request.method() === 'POST'
+        ? void request.respond({ status: 503, contentType: 'application/problem+json', body: JSON.stringify({ type: 'about:blank', title: 'Busy', status: 503, detail: 'The database rests.' }) })
+        : void request.continue(),
+    );
+    await page.keyboard.press('j');
+    await page.keyboard.press('n');
+    await page.waitForSelector('dialog[open]');
+    await page.click('dialog input[value=note]');
+    await page.type('dialog textarea', 'first bud');
+    await page.click('dialog button[type=submit]');
+    await page.waitForSelector('dialog [role=alert]');
+    expect(await textOf(page, 'dialog [role=alert]')).toContain('The database rests.');
+    expect(await page.$eval('dialog textarea', (area) => (area as HTMLTextAreaElement).value)).toBe('first bud');
+    await page.close();
+  });
+});
+
+describe.each([['desk', { width: 1280, height: 800 }], ['bench', { width: 390, height: 844 }]] as const)('at the %s', (_name, viewport) => {
+  it.each(['/', '/plants/1', '/nowhere'])('%s fits and axe finds nothing, by day and at dusk', async (path) => {
+    const page = await open(path, viewport);
+    for (const scheme of ['light', 'dark']) {
+      await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
+      await expectAccessible(page);
+    }
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(viewport.width);
+    await page.close();
+  });
+  it('has targets of 44 px', async () => {
+    const page = await open('/', viewport);
+    const small = await page.$$eval('main button', (buttons) => buttons.map((b) => b.getBoundingClientRect()).filter((r) => r.width > 0 && r.height < 43.5).length);
+    expect(small).toBe(0);
+    await page.close();
+  });
+});
+
+describe('states that are not the usual one', () => {
+  it('a server that does not answer is said, and the page can be asked again', async () => {
+    const page = await chromium.browser.newPage();
+    await page.setRequestInterception(true);
+    let down = true;
+    page.on('request', (request) => (down && request.url().includes('/api/') ? void request.abort() : void request.continue()));
+    await page.goto(url, { waitUntil: 'domcontentloaded' });
+    await page.waitForSelector('[role=alert]', { timeout: 15_000 });
+    expect(await textOf(page, '[role=alert]')).toContain('does not answer');
+    down = false;
+    await page.click('[role=alert] button');
+    await page.waitForSelector('h1');
+    await page.close();
+  });
+  it('a plant that is not there is said', async () => {
+    const page = await open('/plants/99999');
+    await page.waitForSelector('[role=alert]');
+    expect(await textOf(page, '[role=alert]')).toContain('no such plant');
+    await page.close();
+  });
+});

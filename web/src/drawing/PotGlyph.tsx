@@ -1,0 +1,77 @@
+/** The pot's own profile, from its measures, in its material, with its plant. */
+import type { PlantState, Pot } from '@zinc-pail/core';
+import { PlantShape } from './plantShapes.tsx';
+
+const MATERIALS: Record<Pot['material'], { fill: string; rim: string }> = {
+  terracotta: { fill: '#c07a55', rim: '#ad6743' },
+  glazed: { fill: '#557a80', rim: '#436469' },
+  plastic: { fill: '#66716f', rim: '#515b59' },
+  concrete: { fill: '#a5a59c', rim: '#8f8f86' },
+  metal: { fill: '#9fabae', rim: '#7d898c' },
+};
+
+const GREENS: Record<PlantState, { fill: string; edge: string }> = {
+  growing: { fill: '#6d8240', edge: '#4d5f2a' },
+  waking: { fill: '#7d9150', edge: '#566a2c' },
+  easing: { fill: '#8f9463', edge: '#6b7045' },
+  resting: { fill: '#9aa29a', edge: '#6f7a74' },
+};
+
+interface PotGlyphProps {
+  pot: Pot;
+  form: string;
+  state: PlantState;
+  diameterMm: number;
+  heightMm: number;
+  /** the box it must fit */
+  size: number;
+  /** pixels for a millimetre, where it fits: pots in one list then compare by eye */
+  pxPerMm: number;
+  label?: string;
+}
+
+export function PotGlyph({ pot, form, state, diameterMm, heightMm, size, pxPerMm, label }: PotGlyphProps) {
+  const widest = Math.max(pot.top_mm, pot.base_mm, form === 'trailing' ? 0 : diameterMm);
+  const tallest = pot.depth_mm + heightMm + 6;
+  const scale = Math.min(pxPerMm, (size - 4) / widest, (size - 4) / tallest);
+  const top = pot.top_mm * scale;
+  const base = pot.base_mm * scale;
+  const depth = pot.depth_mm * scale;
+  const { fill, rim } = MATERIALS[pot.material];
+  const centre = size / 2;
+  const soil = size - 2 - depth;
+  const rimHeight = Math.max(2, Math.min(5, depth * 0.14));
+  const bowl = pot.shape === 'bowl';
+  const body = bowl
+    ? `M${centre - top / 2},${soil}C${centre - top / 2},${soil + depth * 0.7} ${centre - base / 2},${size - 2} ${centre - base / 2},${size - 2}H${centre + base / 2}C${centre + base / 2},${size - 2} ${centre + top / 2},${soil + depth * 0.7} ${centre + top / 2},${soil}z`
+    : `M${centre - top / 2},${soil}L${centre - base / 2},${size - 2}H${centre + base / 2}L${centre + top / 2},${soil}z`;
+  const green = GREENS[state];
+  const bare = state === 'resting' && (form === 'caudex' || form === 'bulb');
+  const plantWidth = Math.max(4, Math.min(diameterMm * scale, size - 2));
+  return (
+    <svg width={size} height={size} viewBox={`0 0 ${size} ${size}`} role={label ? 'img' : undefined} aria-label={label} aria-hidden={label ? undefined : true} className="shrink-0">
+      {form === 'trailing' ? null : (
+        <g transform={`translate(${centre} ${soil})`}>
+          <PlantShape form={form} width={plantWidth} height={Math.max(3, heightMm * scale)} bare={bare} {...green} />
+        </g>
+      )}
+      <path d={body} fill={fill} />
+      {pot.shape === 'square' ? (
+        <path d={`M${centre - top / 2 - 1},${soil}h${top + 2}v${rimHeight * 0.7}h${-top - 2}z`} fill={rim} />
+      ) : (
+        !bowl && <rect x={centre - top / 2 - 1.5} y={soil - 0.5} width={top + 3} height={rimHeight} rx={0.8} fill={rim} />
+      )}
+      {pot.material === 'glazed' && <path d={`M${centre - top * 0.3},${soil + rimHeight + 2}L${centre - base * 0.32},${size - 5}`} stroke="#fff" strokeOpacity={0.4} strokeWidth={1.6} />}
+      {pot.top_dressing_mm > 0 &&
+        Array.from({ length: Math.max(3, Math.floor(top / 4)) }, (_, i) => (
+          <circle key={i} cx={centre - top / 2 + 2 + i * 4} cy={soil - 0.6 - (i % 2) * 0.8} r={1.3} fill="var(--grit)" />
+        ))}
+      {!pot.holes && <path d={`M${centre - base / 2},${size - 1}h${base}`} stroke="var(--rust)" strokeWidth={2} />}
+      {form === 'trailing' && (
+        <g transform={`translate(${centre} ${soil})`}>
+          <PlantShape form={form} width={Math.min(plantWidth, size - 2)} height={Math.max(5, heightMm * scale)} bare={bare} {...green} />
+        </g>
+      )}
+    </svg>
+  );
+}

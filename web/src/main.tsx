@@ -1,0 +1,44 @@
+import '@fontsource/aleo/400.css';
+import '@fontsource/aleo/400-italic.css';
+import '@fontsource/aleo/600.css';
+import '@fontsource/barlow-semi-condensed/400.css';
+import '@fontsource/barlow-semi-condensed/500.css';
+import '@fontsource/barlow-semi-condensed/600.css';
+import './theme.css';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { lazy, StrictMode, Suspense } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter, RouterProvider } from 'react-router';
+import { Frame } from './parts/Frame.tsx';
+import { Broken, Lost } from './parts/Lost.tsx';
+import { Waiting } from './parts/Waiting.tsx';
+import { MarksProvider } from './parts/Marks.tsx';
+import { RoundScreen } from './screens/round/RoundScreen.tsx';
+
+const PlantScreen = lazy(() => import('./screens/plant/PlantScreen.tsx'));
+
+const queries = new QueryClient({
+  defaultOptions: { queries: { staleTime: 30_000, retry: 1, refetchOnWindowFocus: true } },
+});
+
+const router = createBrowserRouter([
+  {
+    element: <Frame />,
+    errorElement: <Broken />,
+    children: [
+      { index: true, element: <RoundScreen /> },
+      { path: 'plants/:plantId', element: <Suspense fallback={<Waiting what="the plant" />}><PlantScreen /></Suspense> },
+      { path: '*', element: <Lost /> },
+    ],
+  },
+]);
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <MarksProvider>
+        <RouterProvider router={router} />
+      </MarksProvider>
+    </QueryClientProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,54 @@
+import { Dialog } from './Dialog.tsx';
+import type { KeyHint } from './keys.ts';
+
+const KEYS: { screen: string; hints: KeyHint[] }[] = [
+  {
+    screen: 'On the round',
+    hints: [
+      { keys: ['j', '↓'], does: 'next pot' },
+      { keys: ['k', '↑'], does: 'pot before' },
+      { keys: ['w'], does: 'watered, as advised' },
+      { keys: ['n'], does: 'note something else: another amount, a check, another day' },
+      { keys: ['1', '2', '3'], does: 'felt wet, damp, dry' },
+      { keys: ['Enter'], does: 'open the plant' },
+      { keys: ['l'], does: 'show or hide the pots to leave alone' },
+    ],
+  },
+  {
+    screen: 'On a plant',
+    hints: [
+      { keys: ['w'], does: 'watered, as advised' },
+      { keys: ['n'], does: 'note something' },
+      { keys: ['1', '2', '3'], does: 'felt wet, damp, dry' },
+    ],
+  },
+  {
+    screen: 'Everywhere',
+    hints: [
+      { keys: ['u'], does: 'take back the last mark' },
+      { keys: ['g'], does: 'go to the round' },
+      { keys: ['?'], does: 'this sheet' },
+      { keys: ['Esc'], does: 'close' },
+    ],
+  },
+];
+
+export function KeySheet({ onClose }: { onClose(): void }) {
+  return (
+    <Dialog title="Keys" onClose={onClose}>
+      {KEYS.map(({ screen, hints }) => (
+        <section key={screen} className="mb-4">
+          <h3 className="mb-1 border-b border-[var(--rule)] font-semibold">{screen}</h3>
+          <dl className="grid grid-cols-[8rem_1fr] gap-y-1">
+            {hints.map(({ keys, does }) => (
+              <div key={does} className="contents">
+                <dt className="flex gap-1">{keys.map((key) => <kbd key={key} className="kbd kbd-sm">{key}</kbd>)}</dt>
+                <dd>{does}</dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      ))}
+    </Dialog>
+  );
+}

@@ -1,0 +1,43 @@
+/** Days in words. A day is a label, so it is formatted as UTC and never shifted. */
+import { dayNumber, isoDay } from '@zinc-pail/core';
+
+const SHORT = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+const LONG = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
+const FULL = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
+
+function asDate(day: string | number): Date {
+  return new Date(`${typeof day === 'number' ? isoDay(day) : day}T00:00:00Z`);
+}
+
+/** 4 Jun */
+export function shortDay(day: string | number): string {
+  return SHORT.format(asDate(day));
+}
+
+/** Thursday 4 June */
+export function longDay(day: string | number): string {
+  return LONG.format(asDate(day)).replace(',', '');
+}
+
+/** Thu, 4 Jun 2026 */
+export function fullDay(day: string | number): string {
+  return FULL.format(asDate(day));
+}
+
+export function daysBetween(from: string, to: string): number {
+  return dayNumber(to) - dayNumber(from);
+}
+
+/** today, tomorrow, Thursday, 4 June */
+export function nearDay(day: string, today: string): string {
+  const ahead = daysBetween(today, day);
+  if (ahead === 0) return 'today';
+  if (ahead === 1) return 'tomorrow';
+  if (ahead === -1) return 'yesterday';
+  const [weekday] = longDay(day).split(' ');
+  return Math.abs(ahead) < 7 ? weekday! : longDay(day).split(' ').slice(1).join(' ');
+}
+
+export function addDays(day: string, days: number): string {
+  return isoDay(dayNumber(day) + days);
+}

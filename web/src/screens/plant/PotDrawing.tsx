@@ -1,0 +1,41 @@
+import type { PlantView } from '@zinc-pail/contract/api';
+import { PotGlyph } from '../../drawing/PotGlyph.tsx';
+import { Stick } from '../../drawing/Stick.tsx';
+import { bandWord } from '@zinc-pail/core';
+import { centimetres, litres } from '../../parts/amounts.ts';
+import { shortDay } from '../../parts/days.ts';
+
+const SIZE = 230;
+
+/** The pot to scale beside the stick as it would come out, and what both are made of. */
+export function PotDrawing({ plant }: { plant: PlantView }) {
+  const { outlook } = plant;
+  const { pot } = outlook;
+  const shape = pot.shape === 'square' ? 'square' : pot.shape === 'bowl' ? 'bowl' : 'round';
+  return (
+    <section aria-labelledby="pot">
+      <h2 id="pot" className="border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">Pot and plant</h2>
+      <div className="flex items-end justify-center gap-3 bg-[var(--frame)] p-3">
+        <PotGlyph
+          pot={pot} form={plant.form} state={outlook.state} diameterMm={plant.diameter_mm} heightMm={plant.height_mm} size={SIZE} pxPerMm={2.2}
+          label={`${shape} ${pot.material} pot, ${centimetres(pot.top_mm)} across, ${centimetres(pot.depth_mm)} deep, drawn to scale`}
+        />
+        <Stick moisture={outlook.moisture} dueM={outlook.due_m} height={150} label={`Now ${bandWord(outlook.moisture.p50)}`} />
+      </div>
+      <dl className="mt-2 grid grid-cols-[6rem_minmax(0,1fr)] text-[15px]">
+        <dt className="text-[var(--ink-2)]">Pot</dt>
+        <dd>{shape} {pot.material}, {centimetres(pot.top_mm)} × {centimetres(pot.depth_mm)}{pot.top_dressing_mm > 0 && `, ${pot.top_dressing_mm} mm of grit on top`}</dd>
+        <dt className="text-[var(--ink-2)]">Hole</dt>
+        <dd className={pot.holes ? '' : 'font-semibold text-[var(--rust)]'}>{pot.holes ? 'yes' : 'none: all that is poured stays'}</dd>
+        <dt className="text-[var(--ink-2)]">Mix</dt>
+        <dd>{plant.mix.name}: {plant.mix.parts.map((part) => `${part.parts} ${part.component.replaceAll('-', ' ')}`).join(', ')}</dd>
+        <dt className="text-[var(--ink-2)]">Holds</dt>
+        <dd>{litres(outlook.available_ml)} of {litres(outlook.volume_ml)}, for the plant</dd>
+        <dt className="text-[var(--ink-2)]">Plant</dt>
+        <dd>{centimetres(plant.diameter_mm)} wide, {centimetres(plant.height_mm)} high, {plant.form.replace('-', ' ')}</dd>
+        <dt className="text-[var(--ink-2)]">Potted</dt>
+        <dd>{shortDay(plant.potted_on)} {plant.potted_on.slice(0, 4)}</dd>
+      </dl>
+    </section>
+  );
+}

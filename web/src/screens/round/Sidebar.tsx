@@ -1,0 +1,110 @@
+import type { RoundSite } from '@zinc-pail/contract/api';
+import { scaleLinear } from 'd3';
+import { count, degrees, litres } from '../../parts/amounts.ts';
+import { addDays, shortDay } from '../../parts/days.ts';
+import { Name } from '../../parts/Name.tsx';
+
+const CAN_ML = 5000;
+
+/** What to carry, what the night brings, and how full the coming weeks are: for the first site, where the walk begins. */
+export function Sidebar({ sites }: { sites: RoundSite[] }) {
+  return (
+    <aside aria-label="For today" className="grid gap-6 border-[var(--rule)] bg-[var(--frame)] px-4 py-4 max-lg:border-t max-lg:sm:grid-cols-3 lg:content-start lg:border-l lg:px-5">
+      <Can sites={sites} />
+      <Tonight sites={sites} />
+      <Weeks site={sites[0]!} load={sites.reduce<number[]>((sum, site) => site.load.map((n, i) => n + (sum[i] ?? 0)), [])} />
+    </aside>
+  );
+}
+
+function SideHead({ children }: { children: string }) {
+  return <h2 className="mb-2 border-b-2 border-[var(--ink)] pb-1 text-base font-semibold">{children}</h2>;
+}
+
+function Can({ sites }: { sites: RoundSite[] }) {
+  const due = sites.flatMap((site) => site.places.flatMap((place) => place.pots)).filter((pot) => pot.outlook.verdict.kind === 'water');
+  const totalMl = due.reduce((sum, pot) => sum + (pot.outlook.water?.amount_ml ?? 0), 0);
+  const fills = Math.ceil(totalMl / CAN_ML);
+  const lastMl = totalMl - Math.max(0, fills - 1) * CAN_ML;
+  const level = scaleLinear([0, CAN_ML], [86, 22]).clamp(true)(lastMl);
+  const side = (y: number) => 12 + (y - 14) * 0.16;
+  return (
+    <section>
+      <SideHead>For the can</SideHead>
+      {totalMl === 0 ? (
+        <p>Nothing to carry today.</p>
+      ) : (
+        <div className="flex items-center gap-4 max-sm:gap-3">
+          <svg width="132" height="92" viewBox="0 0 132 92" aria-hidden="true" className="shrink-0">
+            <path d="M12,14H102L90,88H24z" fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.8" />
+            <path d={`M${side(level)},${level}H${114 - side(level)}L90,88H24z`} fill="var(--dusk)" opacity="0.45" />
+            <path d="M12,14C16,-2 98,-2 102,14" fill="none" stroke="var(--ink)" strokeWidth="1.6" />
+            {[1, 2, 3, 4].map((l) => {
+              const y = scaleLinear([0, 5], [86, 22])(l);
+              return <path key={l} d={`M${114 - side(y) - 5},${y}h10`} stroke="var(--ink)" strokeWidth="1.2" />;
+            })}
+          </svg>
+          <p>
+            <strong className="slab block text-2xl font-semibold">{litres(totalMl)}</strong>
+            for {count(due.length, 'pot')}, {fills === 1 ? 'one fill' : `${fills} fills`} of a 5 l can.
+          </p>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function Tonight({ sites }: { sites: RoundSite[] }) {
+  const rows = sites.flatMap((site) => site.places.map((place) => ({ site, place })));
+  const risky = rows.flatMap(({ place }) =>
+    place.pots.filter((pot) => pot.outlook.cold_nights.length > 0 && place.tonight_c < pot.outlook.traits[pot.outlook.moisture.p50 > 0.3 ? 'minWetC' : 'minDryC']),
+  );
+  const low = Math.min(-2, ...rows.map(({ place }) => place.tonight_c));
+  const x = scaleLinear([low, 22], [0, 100]).clamp(true);
+  return (
+    <section>
+      <SideHead>Tonight</SideHead>
+      <ul className="mb-2">
+        {rows.map(({ place }) => (
+          <li key={place.id} className="grid grid-cols-[minmax(0,1fr)_90px_36px] items-center gap-2 text-[15px]">
+            <span className="truncate">{place.name}</span>
+            <svg width="90" height="14" viewBox="0 0 100 14" preserveAspectRatio="none" aria-hidden="true">
+              <line x1="0" x2="100" y1="7" y2="7" stroke="var(--rule)" strokeWidth="2" />
+              <line x1={x(0)} x2={x(0)} y1="0" y2="14" stroke="var(--dusk)" strokeWidth="1.5" />
+              <rect x={Math.max(0, x(place.tonight_c) - 3)} y="1.5" width="6" height="11" fill={place.tonight_c < 3 ? 'var(--dusk)' : 'var(--ink-2)'} />
+            </svg>
+            <span className="text-right">{degrees(place.tonight_c)}</span>
+          </li>
+        ))}
+      </ul>
+      {risky.length === 0 ? (
+        <p>No pot is below its own limit.</p>
+      ) : (
+        <p>
+          <strong className="text-[var(--rust)]">{count(risky.length, 'pot')} below {risky.length === 1 ? 'its' : 'their'} limit:</strong>{' '}
+          {risky.slice(0, 3).map((pot, i) => <span key={pot.id}>{i > 0 && ', '}<Name written={pot.name} /></span>)}
+          {risky.length > 3 && ` and ${risky.length - 3} more`}. Move or cover by dusk.
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Weeks({ site, load }: { site: RoundSite; load: number[] }) {
+  const y = scaleLinear([0, Math.max(1, ...load)], [0, 56]);
+  return (
+    <section>
+      <SideHead>The weeks ahead</SideHead>
+      <svg viewBox="0 0 276 92" className="w-full max-w-[276px]" role="img" aria-label={`Pots to water in each of the next ${load.length} weeks: ${load.join(', ')}`}>
+        {load.map((n, i) => (
+          <g key={i} transform={`translate(${4 + i * 34} 0)`}>
+            <rect y={72 - y(n)} width="25" height={y(n)} fill={i === 0 ? 'var(--clay)' : 'var(--ink-2)'} opacity={i === 0 ? 1 : 0.6} />
+            <text x="12.5" y={67 - y(n)} textAnchor="middle" fontSize="13" fill="var(--ink)">{n}</text>
+            <text x="12.5" y="87" textAnchor="middle" fontSize="12.5" fill="var(--ink)">{i === 0 ? 'now' : i % 2 === 0 ? shortDay(addDays(site.today, i * 7)) : ''}</text>
+          </g>
+        ))}
+      </svg>
+      <p className="text-[15px]">Pots to water per week.</p>
+    </section>
+  );
+}
