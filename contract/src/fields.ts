@@ -39,15 +39,16 @@ export function day(): Joi.StringSchema {
 }
 
 export function twelve(min: number, max: number, unit: string): Joi.ArraySchema {
-  return accepting(Joi.array().items(number(min, max, unit)).length(12), `12 numbers from ${min} to ${max} ${unit}, January first`).required();
+  return accepting(Joi.array().items(number(min, max, unit).optional()).length(12), `12 numbers from ${min} to ${max} ${unit}, January first`).required();
 }
 
 export function list(items: Joi.Schema, accepted: string, max = 100_000): Joi.ArraySchema {
-  return Joi.array().items(items).max(max).required().messages({ 'array.base': accepted, 'array.max': `at most ${max} of them`, 'any.required': accepted });
+  // A required item would mean that the list may not be empty.
+  return accepting(Joi.array().items(items.optional()).max(max), `${accepted}, at most ${max}`).required();
 }
 
 export function object(fields: Record<string, Joi.Schema>, accepted: string): Joi.ObjectSchema {
-  return Joi.object(fields).required().messages({ 'object.base': accepted, 'any.required': accepted });
+  return accepting(Joi.object(fields), accepted).required();
 }
 
 /** May be left out or null. */

@@ -110,14 +110,14 @@ export function eventSchema(
   further: Record<string, Record<string, Joi.Schema>> = {},
 ): Joi.Schema {
   const bodies = types.map((type) => {
-    const body = Joi.object({ type: Joi.any(), ...common, ...(eventFields[type] ?? further[type]) });
+    const body = object({ type: Joi.any(), ...common, ...(eventFields[type] ?? further[type]) }, 'an event with type and date');
     return {
       is: type,
       then: type === 'check' ? body.xor('finger', 'surface', 'meter', 'weight_g').messages({ 'object.missing': ONE_READING, 'object.xor': ONE_READING }) : body,
     };
   });
   return Joi.alternatives()
-    .conditional('.type', { switch: bodies, otherwise: Joi.object({ type: oneOf(types) }).unknown(true).required().messages({ 'object.base': 'an event with type and date' }) })
+    .conditional('.type', { switch: bodies, otherwise: object({ type: oneOf(types) }, 'an event with type and date').unknown(true) })
     .required();
 }
 

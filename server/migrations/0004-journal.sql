@@ -17,10 +17,10 @@ CREATE TABLE journal (
   CONSTRAINT journal_of_collection FOREIGN KEY (collection_id) REFERENCES collection (id),
   CONSTRAINT journal_of_plant FOREIGN KEY (plant_id) REFERENCES plant (id),
   CONSTRAINT journal_voided_by_someone CHECK ((voided_at IS NULL) = (voided_by IS NULL)),
-  CONSTRAINT journal_watering CHECK (type <> 'watering' OR JSON_VALUE(detail, '$.method') IN ('drench', 'measured', 'bottom', 'mist')),
-  CONSTRAINT journal_measured CHECK (type <> 'watering' OR JSON_VALUE(detail, '$.method') <> 'measured' OR JSON_VALUE(detail, '$.amount_ml') > 0),
+  CONSTRAINT journal_watering CHECK (type <> 'watering' OR IFNULL(JSON_VALUE(detail, '$.method'), '') IN ('drench', 'measured', 'bottom', 'mist')),
+  CONSTRAINT journal_measured CHECK (type <> 'watering' OR IFNULL(JSON_VALUE(detail, '$.method'), '') <> 'measured' OR IFNULL(JSON_VALUE(detail, '$.amount_ml'), 0) > 0),
   CONSTRAINT journal_check CHECK (type <> 'check' OR
     (JSON_EXISTS(detail, '$.finger') + JSON_EXISTS(detail, '$.surface') + JSON_EXISTS(detail, '$.meter') + JSON_EXISTS(detail, '$.weight_g')) = 1),
-  CONSTRAINT journal_sign CHECK (type <> 'sign' OR (JSON_VALUE(detail, '$.sign') IS NOT NULL AND JSON_VALUE(detail, '$.strength') BETWEEN 1 AND 3)),
-  CONSTRAINT journal_state CHECK (type <> 'state' OR JSON_VALUE(detail, '$.state') IN ('growing', 'easing', 'resting', 'waking'))
+  CONSTRAINT journal_sign CHECK (type <> 'sign' OR (JSON_VALUE(detail, '$.sign') IS NOT NULL AND IFNULL(JSON_VALUE(detail, '$.strength'), 0) BETWEEN 1 AND 3)),
+  CONSTRAINT journal_state CHECK (type <> 'state' OR IFNULL(JSON_VALUE(detail, '$.state'), '') IN ('growing', 'easing', 'resting', 'waking'))
 ) ENGINE=InnoDB;

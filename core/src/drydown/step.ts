@@ -11,8 +11,10 @@
 const SURFACE_WET_M = 0.5;
 const WALL_WET_M = 0.6;
 const ROOT_FREE_M = 0.25;
-/** A step may take this share of the store at most; a day that would take more is split. */
+/** A step may take this share of the store at most, and this share of what is left; a day that would take more is split. */
 const LARGEST_STEP = 0.08;
+const LARGEST_BITE = 0.35;
+const SMALLEST_STEP = 0.012;
 const MOST_STEPS = 24;
 
 /** Loss over a unit of time at moisture m, for losses given as shares of the store at full wetness. */
@@ -27,12 +29,14 @@ export function lossAt(m: number, surface: number, wall: number, plant: number):
 /** Moisture after losses that would take `surface + wall + plant` of the store from a fully wet pot. */
 export function dryStep(m: number, surface: number, wall: number, plant: number): number {
   const first = lossAt(m, surface, wall, plant);
-  if (first <= LARGEST_STEP) {
+  const bite = LARGEST_BITE * m;
+  const limit = bite > LARGEST_STEP ? LARGEST_STEP : bite < SMALLEST_STEP ? SMALLEST_STEP : bite;
+  if (first <= limit) {
     // Midpoint rule: second order, so a single step a day is true to a thousandth.
     const left = m - lossAt(m - first / 2, surface, wall, plant);
     return left > 0 ? left : 0;
   }
-  const steps = Math.min(MOST_STEPS, Math.ceil(first / LARGEST_STEP));
+  const steps = Math.min(MOST_STEPS, Math.ceil(first / limit));
   const share = 1 / steps;
   let now = m;
   for (let i = 0; i < steps; i++) {

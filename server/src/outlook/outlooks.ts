@@ -35,6 +35,7 @@ export class Outlooks {
   private readonly waiting = new Map<number, { resolve(answer: Answer): void; reject(error: Error): void }>();
   private nextId = 1;
   private dead: Error | null = null;
+  private closing = false;
 
   constructor(
     private readonly pool: Pool,
@@ -53,6 +54,7 @@ export class Outlooks {
   }
 
   async close(): Promise<void> {
+    this.closing = true;
     await Promise.allSettled(this.turns.values());
     await this.worker.terminate();
   }
@@ -92,7 +94,7 @@ export class Outlooks {
       .then((answer) => {
         if (this.kept.get(siteId) === kept) for (const [id, view] of answer.views) kept.views.set(Number(id), view);
       })
-      .catch(this.onBackgroundError);
+      .catch((error: unknown) => this.closing || this.onBackgroundError(error));
   }
 
   private ask(task: Task): Promise<Answer> {

@@ -62,7 +62,7 @@ export function DryCurve({ outlook, journal, today }: DryCurveProps) {
   const clip = (day: number) => Math.min(x(last), Math.max(x(first), x(day)));
   const { water } = outlook;
   return (
-    <div ref={frame} className="w-full">
+    <div ref={frame} className="w-full overflow-hidden">
       <svg width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} role="img" aria-label={curveWords(outlook)}>
         {[['wet', 0.6, 1], ['damp', 0.3, 0.6], ['drying', 0.12, 0.3], ['dry', 0, 0.12]].map(([word, low, high]) => (
           <g key={word as string}>

@@ -56,7 +56,7 @@ function Plant({ plant }: { plant: PlantView }) {
           {plant.provenance && <span>{plant.provenance}</span>}
         </p>
       </header>
-      <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_320px]">
+      <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_320px]">
         <section aria-labelledby="now">
           <h2 id="now" className="text-xl">
             <strong className="font-semibold">{outlook.verdict.head}.</strong> <span className="font-[family-name:var(--font-sans)] text-[17px] text-[var(--ink-2)]">{outlook.verdict.reason}</span>
@@ -70,7 +70,7 @@ function Plant({ plant }: { plant: PlantView }) {
           </div>
           <DryCurve outlook={outlook} journal={plant.journal} today={site.today} />
           <Facts plant={plant} />
-          <div className="mt-6 grid gap-x-10 gap-y-6 xl:grid-cols-2">
+          <div className="mt-6 grid grid-cols-1 gap-x-10 gap-y-6 xl:grid-cols-2">
             <section aria-labelledby="why">
               <h2 id="why" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">Why this day</h2>
               <p className="text-[15px] text-[var(--ink-2)]">From full to dry takes about {Math.round(outlook.cycle_days)} days here now, against {Math.round(outlook.reference_days)} for the same plant in a plain 9 cm plastic pot on a mild bright bench:</p>

@@ -118,9 +118,10 @@ function Round({ round }: { round: RoundView }) {
   return (
     <div className="grid min-h-full lg:grid-cols-[minmax(0,1fr)_318px]">
       <div className="px-3 pb-10 pt-4 sm:px-6">
+        <h1 className="sr-only">Round</h1>
         {round.sites.map((site, i) => (
           <section key={site.id} aria-labelledby={`site-${site.id}`} className={i > 0 ? 'mt-12 border-t-4 border-double border-[var(--rule)] pt-5' : ''}>
-            <SiteHead site={site} first={i === 0} many={round.sites.length > 1} />
+            <SiteHead site={site} many={round.sites.length > 1} />
             {site.places.map((place) => (
               <Bench
                 key={place.id} site={site} place={place} calling={(pot) => isCalling(pot, touched)} open={open.has(place.id)} here={here}
@@ -137,18 +138,17 @@ function Round({ round }: { round: RoundView }) {
   );
 }
 
-function SiteHead({ site, first, many }: { site: RoundSite; first: boolean; many: boolean }) {
+function SiteHead({ site, many }: { site: RoundSite; many: boolean }) {
   const pots = site.places.flatMap((place) => place.pots);
   const of = (kind: string) => pots.filter((pot) => pot.outlook.verdict.kind === kind).length;
   const asleep = pots.filter((pot) => pot.outlook.state === 'resting').length;
   const canMl = pots.reduce((sum, pot) => sum + (pot.outlook.verdict.kind === 'water' ? (pot.outlook.water?.amount_ml ?? 0) : 0), 0);
   const coldest = Math.min(...site.nights_c);
-  const Heading = first ? 'h1' : 'h2';
   return (
     <header>
-      <Heading id={`site-${site.id}`} className="text-[26px] font-semibold leading-tight">
+      <h2 id={`site-${site.id}`} className="text-[26px] font-semibold leading-tight">
         {longDay(site.today)}{many && <span className="font-normal text-[var(--ink-2)]">, {site.name}</span>}
-      </Heading>
+      </h2>
       <p className="mb-2 mt-1 text-[17px]">
         <strong className="font-semibold">{count(of('water'), 'pot')} to water</strong>, {of('check')} to feel first, {of('soon')} soon, {of('leave')} to leave alone
         {asleep > 0 && `, ${asleep} of them asleep`}. {canMl > 0 && <span className="lg:hidden">Carry {litres(canMl)}. </span>}Nights outside stay above {degrees(Math.floor(coldest))} this week.
