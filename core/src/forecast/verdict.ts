@@ -1,7 +1,7 @@
 /** What to do with a pot today, and why, in one line a keeper would say. */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import { DRY_TO_M } from '../learn/likelihood.ts';
-import { bandWord, count, dayWords, isoWords, monthWords, waterWords } from './words.ts';
+import { bandWord, capital, count, dayWords, isoWords, monthWords, waterWords } from './words.ts';
 import { dueMoisture } from './plantModel.ts';
 import type { Outlook } from './forecast.ts';
 
@@ -30,9 +30,9 @@ export function verdict(outlook: Outlook, today: DayNumber): Verdict {
     if (wantsALook(outlook, today)) return { kind: 'check', head: 'Feel first', reason: lookReason(outlook, today) };
     return { kind: 'water', head: waterWords(window.method, window.amountMl), reason: dueReason(outlook, today) };
   }
-  const sure = spreadWords(outlook);
-  if (window.ideal - today <= SOON_DAYS) return { kind: 'soon', head: dayWords(window.ideal, today), reason: `${sure}${nowWords(outlook)}` };
-  return { kind: 'leave', head: `Leave until ${dayWords(window.ideal, today)}`, reason: `${sure}${nowWords(outlook)}` };
+  const sure = spreadWords(outlook, today);
+  if (window.ideal - today <= SOON_DAYS) return { kind: 'soon', head: capital(dayWords(window.ideal, today)), reason: `${sure}${nowWords(outlook)}`.trim() };
+  return { kind: 'leave', head: `Leave until ${dayWords(window.ideal, today)}`, reason: `${sure}${nowWords(outlook)}`.trim() };
 }
 
 function held(outlook: Outlook, today: DayNumber): Verdict {
@@ -67,11 +67,12 @@ function dueReason(outlook: Outlook, today: DayNumber): string {
   return dryRule === 'dry-and-hold' ? `${since}, and held ${count(holdDays, 'day')} more.` : `${since}${giveOrTake(outlook)}.`;
 }
 
-function spreadWords(outlook: Outlook): string {
+function spreadWords(outlook: Outlook, today: DayNumber): string {
   const { p50 } = outlook.dryOn;
   const { dryRule } = outlook.model.traits;
   if (p50 === null) return 'Wet for a long time yet. ';
   if (dryRule === 'keep-damp' || dryRule === 'dry-top') return `Dry through by ${isoWords(p50)}${giveOrTake(outlook)}. `;
+  if (p50 <= today) return `Dry ${p50 === today ? 'today' : `since ${dayWords(p50, today)}`}${giveOrTake(outlook)}. `;
   return `Dry by ${isoWords(p50)}${giveOrTake(outlook)}. `;
 }
 
@@ -83,5 +84,6 @@ function giveOrTake(outlook: Outlook): string {
 }
 
 function nowWords(outlook: Outlook): string {
+  if (outlook.moisture.p50 <= DRY_TO_M) return '';
   return `Now ${bandWord(outlook.moisture.p50)}.`;
 }

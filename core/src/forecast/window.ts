@@ -142,7 +142,7 @@ function drink(model: PlantModel, futures: Futures, state: PlantState, ideal: Da
   const mThen = Float64Array.from(futures.paths, (path) => (ahead < path.length ? path[Math.max(0, ahead - 1)]! : Math.min(dueMoisture(traits), path.at(-1)!))).sort();
   if (!pot.holes) {
     const room = available * Math.max(0, 1 - quantileSorted(mThen, 0.9));
-    return { method: 'measured', amountMl: Math.floor(Math.min(room, 0.6 * available)) };
+    return { method: 'measured', amountMl: downToStep(Math.min(room, 0.6 * available)) };
   }
   if (state === 'waking' && activityOn(model, climate.today) < 0.6) {
     return { method: 'measured', amountMl: roundMl(SIP_SHARE * pot.capacity.volumeMl) };
@@ -151,8 +151,18 @@ function drink(model: PlantModel, futures: Futures, state: PlantState, ideal: Da
   return { method: model.sourced.genus?.cautions.includes('dry-heart') && traits.form === 'rosette' && pot.rewetDifficulty > 0.3 ? 'bottom' : 'drench', amountMl: roundMl(RUN_OUT * missing) };
 }
 
+function pouringStep(ml: number): number {
+  return ml < 20 ? 1 : ml < 100 ? 5 : ml < 1000 ? 10 : 50;
+}
+
+/** Never more than the pot can hold. */
+function downToStep(ml: number): number {
+  const step = pouringStep(ml);
+  return Math.floor(ml / step) * step;
+}
+
 function roundMl(ml: number): number {
-  const step = ml < 100 ? 5 : ml < 1000 ? 10 : 50;
+  const step = pouringStep(ml);
   return Math.max(step, Math.round(ml / step) * step);
 }
 

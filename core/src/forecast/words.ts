@@ -48,3 +48,7 @@ export function monthWords(day: DayNumber): string {
 export function count(n: number, word: string): string {
   return n === 1 ? `a ${word}` : `${n} ${word}s`;
 }
+
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

@@ -10,7 +10,7 @@ const CAN_ML = 5000;
 export function Sidebar({ sites }: { sites: RoundSite[] }) {
   return (
     <aside aria-label="For today" className="grid gap-6 border-[var(--rule)] bg-[var(--frame)] px-4 py-4 max-lg:border-t max-lg:sm:grid-cols-3 lg:content-start lg:border-l lg:px-5">
-      <Can sites={sites} />
+      <Can site={sites[0]!} others={sites.slice(1)} />
       <Tonight sites={sites} />
       <Weeks site={sites[0]!} load={sites.reduce<number[]>((sum, site) => site.load.map((n, i) => n + (sum[i] ?? 0)), [])} />
     </aside>
@@ -21,9 +21,13 @@ function SideHead({ children }: { children: string }) {
   return <h2 className="mb-2 border-b-2 border-[var(--ink)] pb-1 text-base font-semibold">{children}</h2>;
 }
 
-function Can({ sites }: { sites: RoundSite[] }) {
-  const due = sites.flatMap((site) => site.places.flatMap((place) => place.pots)).filter((pot) => pot.outlook.verdict.kind === 'water');
-  const totalMl = due.reduce((sum, pot) => sum + (pot.outlook.water?.amount_ml ?? 0), 0);
+function toCarry(site: RoundSite): { pots: number; ml: number } {
+  const due = site.places.flatMap((place) => place.pots).filter((pot) => pot.outlook.verdict.kind === 'water');
+  return { pots: due.length, ml: due.reduce((sum, pot) => sum + (pot.outlook.water?.amount_ml ?? 0), 0) };
+}
+
+function Can({ site, others }: { site: RoundSite; others: RoundSite[] }) {
+  const { pots, ml: totalMl } = toCarry(site);
   const fills = Math.ceil(totalMl / CAN_ML);
   const lastMl = totalMl - Math.max(0, fills - 1) * CAN_ML;
   const level = scaleLinear([0, CAN_ML], [86, 22]).clamp(true)(lastMl);
@@ -46,10 +50,14 @@ function Can({ sites }: { sites: RoundSite[] }) {
           </svg>
           <p>
             <strong className="slab block text-2xl font-semibold">{litres(totalMl)}</strong>
-            for {count(due.length, 'pot')}, {fills === 1 ? 'one fill' : `${fills} fills`} of a 5 l can.
+            for {count(pots, 'pot')}, {fills === 1 ? 'one fill' : `${fills} fills`} of a 5 l can.
           </p>
         </div>
       )}
+      {others.map((other) => {
+        const there = toCarry(other);
+        return there.pots > 0 && <p key={other.id} className="mt-2 text-[15px]">{other.name}: {litres(there.ml)} for {count(there.pots, 'pot')}.</p>;
+      })}
     </section>
   );
 }
