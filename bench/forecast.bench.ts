@@ -6,7 +6,7 @@ const TODAY = '2026-06-15';
 
 /** The demo's first site with its plants repeated until there are enough. */
 function gardenOf(pots: number): Garden {
-  const [{ garden }] = play(() => TODAY) as [{ garden: Garden }];
+  const { garden } = play(() => TODAY)[0]!;
   const plants = Array.from({ length: pots }, (_, i) => ({ ...garden.plants[i % garden.plants.length]!, id: `pot-${i}` }));
   return { ...garden, plants };
 }
