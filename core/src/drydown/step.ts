@@ -7,8 +7,11 @@
  * a clay wall with the wetness of the mix behind it; roots freely down to a quarter, then less (Feddes 1978).
  */
 
-/** Below this the surface can no longer be kept wet from below. */
-const SURFACE_WET_M = 0.5;
+/**
+ * Below this the surface can no longer be kept wet from below. How far down capillaries keep up differs from mix to mix
+ * and from world to world, so it is learned from the collection's own looks (learn/surface.ts); this is where it starts.
+ */
+export const SURFACE_WET_M = 0.5;
 const WALL_WET_M = 0.6;
 const ROOT_FREE_M = 0.25;
 /** A step may take this share of the store at most, and this share of what is left; a day that would take more is split. */
@@ -18,30 +21,30 @@ const SMALLEST_STEP = 0.012;
 const MOST_STEPS = 24;
 
 /** Loss over a unit of time at moisture m, for losses given as shares of the store at full wetness. */
-export function lossAt(m: number, surface: number, wall: number, plant: number): number {
+export function lossAt(m: number, surface: number, wall: number, plant: number, surfaceWetM = SURFACE_WET_M): number {
   if (m <= 0) return 0;
-  const s = m < SURFACE_WET_M ? m / SURFACE_WET_M : 1;
+  const s = m < surfaceWetM ? m / surfaceWetM : 1;
   const w = m < WALL_WET_M ? m / WALL_WET_M : 1;
   const r = m < ROOT_FREE_M ? m / ROOT_FREE_M : 1;
   return surface * s * Math.sqrt(s) + wall * w + plant * r;
 }
 
 /** Moisture after losses that would take `surface + wall + plant` of the store from a fully wet pot. */
-export function dryStep(m: number, surface: number, wall: number, plant: number): number {
-  const first = lossAt(m, surface, wall, plant);
+export function dryStep(m: number, surface: number, wall: number, plant: number, surfaceWetM = SURFACE_WET_M): number {
+  const first = lossAt(m, surface, wall, plant, surfaceWetM);
   const bite = LARGEST_BITE * m;
   const limit = bite > LARGEST_STEP ? LARGEST_STEP : bite < SMALLEST_STEP ? SMALLEST_STEP : bite;
   if (first <= limit) {
     // Midpoint rule: second order, so a single step a day is true to a thousandth.
-    const left = m - lossAt(m - first / 2, surface, wall, plant);
+    const left = m - lossAt(m - first / 2, surface, wall, plant, surfaceWetM);
     return left > 0 ? left : 0;
   }
   const steps = Math.min(MOST_STEPS, Math.ceil(first / limit));
   const share = 1 / steps;
   let now = m;
   for (let i = 0; i < steps; i++) {
-    const half = now - 0.5 * share * lossAt(now, surface, wall, plant);
-    now -= share * lossAt(half, surface, wall, plant);
+    const half = now - 0.5 * share * lossAt(now, surface, wall, plant, surfaceWetM);
+    now -= share * lossAt(half, surface, wall, plant, surfaceWetM);
   }
   return now > 0 ? now : 0;
 }

@@ -49,7 +49,7 @@ interface Conditions {
 /**
  * Days are those from full to dry, under the mean of the weeks ahead.
  */
-export function because(model: PlantModel, blend: Blend, today: number, rateMedian: number): Because {
+export function because(model: PlantModel, blend: Blend, today: number, rateMedian: number, surfaceWetM: number): Because {
   const { plant } = model;
   const actual: Conditions = { ...present(model, today), pot: plant.pot, blend, rate: rateMedian };
   const reference: Conditions = {
@@ -57,7 +57,7 @@ export function because(model: PlantModel, blend: Blend, today: number, rateMedi
     pot: { ...REFERENCE_POT, material: 'plastic', wall_mm: null, holes: true, top_dressing_mm: 0 },
     blend: referenceBlend, rate: 1,
   };
-  const days = (conditions: Conditions) => daysToDry(plant, model, conditions);
+  const days = (conditions: Conditions) => daysToDry(plant, model, conditions, surfaceWetM);
   const base = days(reference);
   const cycle = days(actual);
   const size: Pot = { ...reference.pot, shape: plant.pot.shape, top_mm: plant.pot.top_mm, base_mm: plant.pot.base_mm, depth_mm: plant.pot.depth_mm };
@@ -98,7 +98,7 @@ function present(model: PlantModel, today: number): Pick<Conditions, 'drive' | '
 }
 
 /** Days to dry under steady conditions: the integral of dm over the loss at m. */
-function daysToDry(plant: Plant, model: PlantModel, conditions: Conditions): number {
+function daysToDry(plant: Plant, model: PlantModel, conditions: Conditions, surfaceWetM: number): number {
   const pot: PotModel = potModel(plant, conditions.pot, conditions.blend, model.traits);
   const store = Math.max(1, pot.capacity.availableMl);
   const { surfaceMm, wallMm } = conditions.drive;
@@ -107,7 +107,7 @@ function daysToDry(plant: Plant, model: PlantModel, conditions: Conditions): num
   const p = (conditions.rate * surfaceMm * pot.plantMlPerMm * conditions.drinking) / store;
   const step = (1 - DRY_TO_M) / SLICES;
   let days = 0;
-  for (let i = 0; i < SLICES; i++) days += step / lossAt(DRY_TO_M + (i + 0.5) * step, s, w, p);
+  for (let i = 0; i < SLICES; i++) days += step / lossAt(DRY_TO_M + (i + 0.5) * step, s, w, p, surfaceWetM);
   return Math.min(LONGEST_DAYS, days);
 }
 

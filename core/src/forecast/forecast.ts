@@ -2,8 +2,10 @@
 import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { Garden, Plant, PlantState } from '../garden.ts';
 import { blur, gridQuantile, spreadNodes } from '../learn/grid.ts';
-import { type History, retrace } from '../learn/history.ts';
-import { pooledPriors, posterior, potEvidence, STRETCH_SD } from '../learn/rate.ts';
+import { type History, type HistoryInput, retrace } from '../learn/history.ts';
+import { type Habit, habitEvidence, keeperHabit } from '../learn/keeper.ts';
+import { addTo, fade, potEvidence, pooledPriors, posterior, STRETCH_SD } from '../learn/rate.ts';
+import { believedSurface, lnEvidence, MOST_POTS_ASKED, SURFACE_WET_TRIED } from '../learn/surface.ts';
 import { blendMix, type Blend } from '../mix/blend.ts';
 import { componentsOf } from '../mix/components.ts';
 import { quantileSorted } from '../numeric/shape.ts';
@@ -45,8 +47,10 @@ const LEAD_IN_DAYS = 30;
 interface Learned {
   model: PlantModel;
   history: History;
-  evidence: Float64Array;
+  /** ln evidence on the rate: by looks in the closed stretches, by looks in all, and by the habit of watering */
   earlier: Float64Array;
+  looks: Float64Array;
+  habit: Float64Array;
 }
 
 /** A garden made ready: climates are reckoned once and shared by all its plants. */
@@ -55,7 +59,9 @@ export class GardenForecast {
   private readonly blends: Map<string, Blend>;
   private readonly placeIds: Set<string>;
   private learned: Map<string, Learned> | null = null;
-  private readonly priors = new Map<string, Float64Array>();
+  private priors: Map<string, Float64Array> | null = null;
+  private surfaceWetM: number | null = null;
+  private habit: Habit = keeperHabit([]);
 
   /** @param since a day that the past must reach back to, where the events alone would not */
   constructor(
@@ -82,20 +88,20 @@ export class GardenForecast {
   }
 
   outlook(plantId: string): Outlook {
-    const { model, history, earlier, evidence } = this.learn().get(plantId) ?? missing(plantId);
-    const prior = this.priors.get(plantId)!;
+    const { model, history, earlier, looks, habit } = this.learn().get(plantId) ?? missing(plantId);
+    const prior = this.prior(plantId);
     // The open stretch strays from the potting's rate: what it says is joined last.
-    const before = posterior(prior, earlier);
+    const before = posterior(prior, sumOf(earlier, habit));
     const open = blur(before, STRETCH_SD);
     const rateNow = posterior(open, spreadNodes(history.current.logs));
-    const ratePosterior = posterior(prior, evidence);
+    const ratePosterior = posterior(prior, sumOf(looks, habit));
     const rate = bandOf((p) => Math.exp(gridQuantile(ratePosterior, p)));
-    const futures = runFutures(model, history, rateNow, this.climate);
+    const futures = runFutures(model, history, rateNow, this.climate, this.surface());
     const moistures = Float64Array.from(futures.m).sort();
     const moisture = bandOf((p) => quantileSorted(moistures, p));
     const dry = Float64Array.from(futures.dryDay).sort();
     const dryOn = { p10: dayOrNull(dry, 0.1, this.climate.today), p50: dayOrNull(dry, 0.5, this.climate.today), p90: dayOrNull(dry, 0.9, this.climate.today) };
-    const why = because(model, this.blend(model.plant.mix), this.climate.today, Math.exp(gridQuantile(rateNow, 0.5)));
+    const why = because(model, this.blend(model.plant.mix), this.climate.today, Math.exp(gridQuantile(rateNow, 0.5)), this.surface());
     return {
       plant: model.plant, model, history, futures, state: stateOn(model.timeline, this.climate.today),
       moisture, dryOn, rate, ratePosterior, advice: adviseWater(model, futures, this.climate), why,
@@ -108,9 +114,8 @@ export class GardenForecast {
    */
   replacePlant(plant: Plant): void {
     const learned = this.learn();
-    const before = learned.get(plant.id)?.model.plant;
     learned.set(plant.id, this.learnPlant(plant));
-    for (const place of new Set([plant.place, before?.place ?? plant.place])) this.pool(place);
+    this.priors = null;
   }
 
   /** The plants of a place, by id. */
@@ -121,34 +126,85 @@ export class GardenForecast {
   private learn(): Map<string, Learned> {
     if (this.learned) return this.learned;
     this.learned = new Map(this.garden.plants.map((plant) => [plant.id, this.learnPlant(plant)]));
-    for (const place of new Set(this.garden.plants.map((plant) => plant.place))) this.pool(place);
+    this.applyHabit();
     return this.learned;
   }
 
   private learnPlant(plant: Plant): Learned {
     const { today, firstDay } = this.climate;
-    const model = buildPlant(plant, this.blend(plant.mix), this.climate, (id) => this.placeIds.has(id));
-    const history = retrace(historyInput(model, today, firstDay));
+    const model = this.model(plant);
+    const history = retrace({ ...historyInput(model, today, firstDay), surfaceWetM: this.surface() });
+    const all = [...history.stretches, history.current];
     return {
       model, history,
       earlier: potEvidence(history.stretches, today),
-      evidence: potEvidence([...history.stretches, history.current], today),
+      looks: potEvidence(all, today),
+      habit: habitEvidence(all, this.habit, (stretch) => fade(stretch, today)),
     };
   }
 
-  /** Shares what the pots of a place have taught among them. */
-  private pool(placeId: string): void {
-    const ids = this.plantsAt(placeId);
-    const priors = pooledPriors(ids.map((id) => this.learned!.get(id)!.evidence));
-    for (const [i, id] of ids.entries()) this.priors.set(id, priors[i]!);
+  /** How this keeper comes to water, from the pots that were looked at; then what waterings say of all pots. */
+  private applyHabit(): void {
+    const learned = [...this.learned!.values()];
+    const priors = pooledPriors(learned.map(({ looks, model }) => ({ evidence: looks, place: model.plant.place, mix: model.plant.mix })));
+    this.habit = keeperHabit(
+      learned.map(({ history, looks }, i) => ({ stretches: history.stretches, checks: history.checks, rate: posterior(priors[i]!, looks) })),
+    );
+    for (const pot of learned) {
+      pot.habit = habitEvidence([...pot.history.stretches, pot.history.current], this.habit, (stretch) => fade(stretch, this.climate.today));
+    }
   }
+
+  /** What the rest of the collection teaches of a pot, before its own looks. */
+  private prior(plantId: string): Float64Array {
+    if (!this.priors) {
+      const learned = [...this.learn().values()];
+      const priors = pooledPriors(learned.map(({ looks, habit, model }) => ({ evidence: sumOf(looks, habit), place: model.plant.place, mix: model.plant.mix })));
+      this.priors = new Map(learned.map(({ model }, i) => [model.plant.id, priors[i]!]));
+    }
+    return this.priors.get(plantId)!;
+  }
+
+  /** How far down this collection's surfaces stay wet, asked once of the pots that were looked at most. */
+  private surface(): number {
+    if (this.surfaceWetM !== null) return this.surfaceWetM;
+    const looks = (plant: Plant) => plant.events.reduce((n, event) => n + (event.type === 'check' ? 1 : 0), 0);
+    const asked = this.garden.plants
+      .map((plant) => ({ plant, looks: looks(plant) }))
+      .filter(({ looks }) => looks >= LEAST_LOOKS)
+      .sort((a, b) => b.looks - a.looks)
+      .slice(0, MOST_POTS_ASKED);
+    const evidence = SURFACE_WET_TRIED.map(() => 0);
+    for (const { plant } of asked) {
+      const model = this.model(plant);
+      for (const [i, { m }] of SURFACE_WET_TRIED.entries()) {
+        const history = retrace({ ...historyInput(model, this.climate.today, this.climate.firstDay), surfaceWetM: m });
+        evidence[i]! += lnEvidence([...history.stretches, history.current]);
+      }
+    }
+    this.surfaceWetM = believedSurface(evidence);
+    return this.surfaceWetM;
+  }
+
+  private model(plant: Plant): PlantModel {
+    return buildPlant(plant, this.blend(plant.mix), this.climate, (id) => this.placeIds.has(id));
+  }
+}
+
+/** Pots looked at less say little of how a surface dries. */
+const LEAST_LOOKS = 4;
+
+function sumOf(a: Float64Array, b: Float64Array): Float64Array {
+  const out = a.slice();
+  addTo(out, b, 1);
+  return out;
 }
 
 function missing(plantId: string): never {
   throw new RangeError(`no plant "${plantId}"`);
 }
 
-function historyInput(model: PlantModel, today: DayNumber, firstDay: DayNumber) {
+function historyInput(model: PlantModel, today: DayNumber, firstDay: DayNumber): Omit<HistoryInput, 'surfaceWetM'> {
   const firstEvent = model.plant.events[0];
   const start = model.pottedOn ?? (firstEvent ? dayNumber(firstEvent.date) : today);
   return {
@@ -158,6 +214,7 @@ function historyInput(model: PlantModel, today: DayNumber, firstDay: DayNumber) 
     fromDay: Math.max(start, firstDay),
     today,
     dueM: dueMoisture(model.traits),
+    holdDays: model.traits.holdDays,
     placeOn: (day: DayNumber) => model.stays.findLast((stay) => stay.from <= day)?.place ?? model.plant.place,
   };
 }

@@ -32,8 +32,11 @@ const MOISTURE_SD_DRY = 0.012;
 /** A prime step through the members, so that rates, starts and weathers are not in step with each other. */
 const RATE_STRIDE = 37;
 const START_STRIDE = 23;
+const TAIL_STRIDE = 29;
+/** What stays unknown of how the last water leaves, on the log of the moisture at which the surface gives up. */
+const TAIL_SD = 0.2;
 
-export function runFutures(model: PlantModel, history: History, rateNow: Float64Array, climate: GardenClimate): Futures {
+export function runFutures(model: PlantModel, history: History, rateNow: Float64Array, climate: GardenClimate, surfaceWetM: number): Futures {
   const rates = new Float64Array(MEMBERS);
   const m = new Float64Array(MEMBERS);
   const dryDay = new Float64Array(MEMBERS).fill(Infinity);
@@ -52,8 +55,8 @@ export function runFutures(model: PlantModel, history: History, rateNow: Float64
   }
   const paths = Array.from({ length: MEMBERS }, () => new Float64Array(PATH_DAYS + 1));
   const state = { m: m.slice(), day: 0 };
-  runOn(model, climate, rates, state, NEAR_DAYS, dryDay, dueDay, dueM, paths);
-  if (dryDay.some((day) => day === Infinity)) runOn(model, climate, rates, state, HORIZON_DAYS, dryDay, dueDay, dueM, paths);
+  runOn(model, climate, rates, surfaceWetM, state, NEAR_DAYS, dryDay, dueDay, dueM, paths);
+  if (dryDay.some((day) => day === Infinity)) runOn(model, climate, rates, surfaceWetM, state, HORIZON_DAYS, dryDay, dueDay, dueM, paths);
   return { rates, m, dryDay, dueDay, paths };
 }
 
@@ -61,6 +64,7 @@ function runOn(
   model: PlantModel,
   climate: GardenClimate,
   rates: Float64Array,
+  surfaceWetM: number,
   state: { m: Float64Array; day: number },
   until: number,
   dryDay: Float64Array,
@@ -70,6 +74,7 @@ function runOn(
 ): void {
   const { pot } = model;
   const store = Math.max(1, pot.capacity.availableMl);
+  const tails = rates.map((_, member) => surfaceWetM * Math.exp(TAIL_SD * inverseNormal((((member * TAIL_STRIDE) % MEMBERS) + 0.5) / MEMBERS)));
   const expected = model.climate;
   const drink = drinking(model.plant, model.traits, pot, expected, model.timeline, climate.today);
   const offset = climate.today + 1 - expected.firstDay;
@@ -88,6 +93,7 @@ function runOn(
         k * weather.surfaceMm[i]! * pot.surfaceMlPerMm,
         k * weather.wallMm[i]! * pot.wallMlPerMm,
         k * weather.surfaceMm[i]! * pot.plantMlPerMm * drink[offset + i]!,
+        tails[member]!,
       );
       if (i < PATH_DAYS) path[i + 1] = now;
       if (now <= DRY_TO_M && dryDay[member] === Infinity) dryDay[member] = climate.today + 1 + i;

@@ -104,3 +104,25 @@ export function gridMean(density: Float64Array): number {
   for (let i = 0; i < GRID_SIZE; i++) sum += density[i]! * GRID[i]!;
   return sum;
 }
+
+export function gridVariance(density: Float64Array, meanX: number): number {
+  let sum = 0;
+  for (let i = 0; i < GRID_SIZE; i++) sum += density[i]! * (GRID[i]! - meanX) ** 2;
+  return sum;
+}
+
+/** The density moved along x, straight between grid points; what leaves the grid is lost and the rest scaled up. */
+export function shifted(density: Float64Array, by: number): Float64Array {
+  if (by === 0) return density;
+  const steps = by / STEP;
+  const out = new Float64Array(GRID_SIZE);
+  for (let i = 0; i < GRID_SIZE; i++) {
+    const from = i - steps;
+    const low = Math.floor(from);
+    const share = from - low;
+    const a = low >= 0 && low < GRID_SIZE ? density[low]! : 0;
+    const b = low + 1 >= 0 && low + 1 < GRID_SIZE ? density[low + 1]! : 0;
+    out[i] = a + share * (b - a);
+  }
+  return normalise(out);
+}

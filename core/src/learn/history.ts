@@ -11,7 +11,7 @@ import { pour, wet } from '../drydown/wetting.ts';
 import type { PotModel } from '../drydown/potModel.ts';
 import { NODES } from './grid.ts';
 import {
-  DRY_TO_M, fingerLikelihood, meterLikelihood, signLikelihood, surfaceLikelihood, wateringLikelihood, weightLikelihood, weightScaleG,
+  DRY_TO_M, fingerLikelihood, meterLikelihood, signLikelihood, surfaceLikelihood, weightLikelihood, weightScaleG,
 } from './likelihood.ts';
 
 /** What a pot would lose each day from full wetness, as shares of its store, by path. */
@@ -29,11 +29,11 @@ export interface LossDays {
 export interface Stretch {
   endDay: DayNumber;
   logs: Float64Array;
-  /** looks at the pot; waterings as such are counted apart */
+  /** looks at the pot */
   checks: number;
-  wateringLogs: Float64Array;
-  waterings: number;
-  /** moisture that was found on average, and what the nodes make of it, for the flag */
+  /** for each watering in it, at each node: ln of the days the pot was left over the days to its due day */
+  lateness: Float64Array[];
+  /** where the plant stood */
   place: string;
 }
 
@@ -61,6 +61,8 @@ export interface Trace {
 
 const TRACE_DAYS = 63;
 
+/** Time goes as this power of the water lost. */
+const DRYING_SLOWS = 1.5;
 const STARTS = [0.02, 0.27, 0.52, 0.77, 1];
 /** Two clouds this close are one. */
 const TOGETHER_M = 0.01;
@@ -75,6 +77,10 @@ export interface HistoryInput {
   fromDay: DayNumber;
   today: DayNumber;
   dueM: number;
+  /** days that the rule waits once due */
+  holdDays: number;
+  /** moisture below which the surface dries out (drydown/step.ts) */
+  surfaceWetM: number;
   /** where the plant stood on a day */
   placeOn(day: DayNumber): string;
 }
@@ -92,12 +98,11 @@ class Retracing {
   private cloud: Float64Array[];
   /** ln evidence of the open stretch, by start and node */
   private logs: Float64Array[];
-  private wateringLogs = new Float64Array(NODES.length);
-  private waterings = 0;
+  private lateness: Float64Array[] = [];
   private checks = 0;
   private allChecks = 0;
   private readonly dryDay = new Float64Array(NODES.length).fill(NaN);
-  private readonly daysDry = new Float64Array(NODES.length);
+  private readonly daysDue = new Float64Array(NODES.length);
   private lastWatered: DayNumber | null = null;
   private weighed: { atG: number; m: Float64Array }[] = [];
   private readonly rates = NODES.map((x) => Math.exp(x));
@@ -149,6 +154,7 @@ class Retracing {
 
   private dry(i: number, share: number, rain: number): void {
     const { surface, wall, plant } = this.input.loss;
+    const { surfaceWetM } = this.input;
     const s = surface[i]! * share;
     const w = wall[i]! * share;
     const p = plant[i]! * share;
@@ -157,7 +163,7 @@ class Retracing {
         const k = this.rates[n]!;
         let m = moistures[n]!;
         if (rain > 0) m = pour(m, rain, 1, this.input.pot).m;
-        moistures[n] = dryStep(m, k * s, k * w, k * p);
+        moistures[n] = dryStep(m, k * s, k * w, k * p, surfaceWetM);
       }
     }
     if (rain > 0.25) this.mergeCloud();
@@ -220,13 +226,10 @@ class Retracing {
   }
 
   private water(event: Extract<PlantEvent, { type: 'watering' }>, day: DayNumber): void {
-    const { pot, dueM } = this.input;
+    const { pot } = this.input;
     if (event.method !== 'mist') {
       if (this.lastWatered !== null && day > this.lastWatered) {
-        for (let n = 0; n < NODES.length; n++) {
-          this.wateringLogs[n]! += Math.log(wateringLikelihood(averageOf(this.cloud, n), dueM, this.daysDry[n]!, day - this.lastWatered));
-        }
-        this.waterings++;
+        this.lateness.push(this.latenessNow(day - this.lastWatered));
       }
       this.lastWatered = day;
     }
@@ -243,13 +246,26 @@ class Retracing {
       this.mergeCloud();
     }
     this.dryDay.fill(NaN);
-    this.daysDry.fill(0);
+    this.daysDue.fill(0);
+  }
+
+  /** How late the water came at each rate: 0 on the day it was due, ln 2 when the pot was left twice as long. */
+  private latenessNow(daysLeft: number): Float64Array {
+    const { dueM, holdDays } = this.input;
+    const out = new Float64Array(NODES.length);
+    for (let n = 0; n < out.length; n++) {
+      const daysDue = this.daysDue[n]!;
+      // Not due yet: by how much of the way it had come. Drying slows, so the last of the way takes longest.
+      const early = Math.min(1, (1 - averageOf(this.cloud, n)) / (1 - dueM)) ** DRYING_SLOWS;
+      const daysToDue = daysDue > 0 ? daysLeft - daysDue + 0.5 : daysLeft / Math.max(0.02, early);
+      out[n] = Math.log(Math.max(0.5, daysLeft) / Math.max(0.5, daysToDue + holdDays));
+    }
+    return out;
   }
 
   private open(starts: number): void {
     this.logs = Array.from({ length: starts }, () => new Float64Array(NODES.length));
-    this.wateringLogs = new Float64Array(NODES.length);
-    this.waterings = 0;
+    this.lateness = [];
     this.checks = 0;
     this.weighed = [];
   }
@@ -259,8 +275,7 @@ class Retracing {
     for (let n = 0; n < NODES.length; n++) logs[n] = logMean(this.logs, n);
     addRelativeWeights(logs, this.weighed, this.input.pot.capacity.availableMl);
     return {
-      endDay: day, logs, checks: this.checks, wateringLogs: this.wateringLogs, waterings: this.waterings,
-      place: this.input.placeOn(day),
+      endDay: day, logs, checks: this.checks, lateness: this.lateness, place: this.input.placeOn(day),
     };
   }
 
@@ -289,11 +304,11 @@ class Retracing {
       const m = this.cloud.length === 1 ? this.cloud[0]![n]! : averageOf(this.cloud, n);
       if (m <= DRY_TO_M) {
         if (Number.isNaN(this.dryDay[n]!)) this.dryDay[n] = day;
-        this.daysDry[n]!++;
       } else {
         this.dryDay[n] = NaN;
-        this.daysDry[n] = 0;
       }
+      if (m <= this.input.dueM) this.daysDue[n]!++;
+      else this.daysDue[n] = 0;
     }
   }
 

@@ -69,13 +69,3 @@ export function signLikelihood(sign: Sign, strength: number, m: number): number 
       return null;
   }
 }
-
-/**
- * The fact of a watering: keepers who judge the pot water it when it is due, some early, some late.
- * `daysDry` is how long it would have been dry by then, `cycleDays` how long since the last water.
- */
-export function wateringLikelihood(m: number, dueM: number, daysDry: number, cycleDays: number): number {
-  const due = logistic((dueM + 0.12 - m) / 0.08);
-  const notForgotten = Math.exp(-daysDry / (4 + 0.7 * cycleDays));
-  return 0.35 + 0.65 * due * notForgotten;
-}

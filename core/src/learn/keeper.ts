@@ -1,0 +1,72 @@
+/**
+ * The fact of a watering as weak evidence that it was due, by how this keeper usually acts.
+ *
+ * A watering's lateness is ln(days the pot was left / days to its due day). From pots that were looked at it can be
+ * reckoned, so the collection shows how late its keeper usually comes and how steadily; from pots nobody looks into,
+ * the same habit then tells their rates.
+ */
+import { GRID_SIZE, gridMean, spreadNodes, atRate } from './grid.ts';
+import type { Stretch } from './history.ts';
+
+export interface Habit {
+  /** usual lateness, ln; 0.3 is a third later than due */
+  lateness: number;
+  /** how much it scatters */
+  scatter: number;
+}
+
+/** Keepers walk every few days and forget now and then: they come late rather than early. */
+const PRIOR: Habit = { lateness: 0.3, scatter: 0.4 };
+/** The prior counts for so many waterings. */
+const PRIOR_WATERINGS = 8;
+const LEAST_SCATTER = 0.25;
+/** Waterings for another reason: a guest, a holiday, a hot day. */
+const WHIM = 0.12;
+/** Many waterings are one habit, not many looks: together they count for no more than this many. */
+const MOST_WEIGHT = 2;
+/** A pot must have been looked at this often to tell of its keeper. */
+const LEAST_CHECKS = 6;
+
+/** The keeper's habit from the pots that were looked at: medians, since some waterings have nothing to do with the pot. */
+export function keeperHabit(pots: readonly { stretches: readonly Stretch[]; checks: number; rate: Float64Array }[]): Habit {
+  const seen: number[] = [];
+  for (const { stretches, checks, rate } of pots) {
+    if (checks < LEAST_CHECKS) continue;
+    const x = gridMean(rate);
+    for (const stretch of stretches) for (const lateness of stretch.lateness) seen.push(atRate(lateness, x));
+  }
+  if (seen.length === 0) return PRIOR;
+  const middle = median(seen);
+  // 1.48 × the median absolute deviation is a normal's standard deviation.
+  const scatter = 1.48 * median(seen.map((value) => Math.abs(value - middle)));
+  const trust = seen.length / (seen.length + PRIOR_WATERINGS);
+  return {
+    lateness: trust * middle + (1 - trust) * PRIOR.lateness,
+    scatter: Math.max(LEAST_SCATTER, trust * scatter + (1 - trust) * PRIOR.scatter),
+  };
+}
+
+/** Logs on the grid of what the waterings of a pot say of its ln k. `weightOf` fades old stretches. */
+export function habitEvidence(stretches: readonly Stretch[], habit: Habit, weightOf: (stretch: Stretch) => number): Float64Array {
+  const logs = new Float64Array(GRID_SIZE);
+  let weight = 0;
+  for (const stretch of stretches) {
+    const fade = weightOf(stretch);
+    for (const lateness of stretch.lateness) {
+      const atGrid = spreadNodes(lateness);
+      for (let i = 0; i < GRID_SIZE; i++) {
+        const z = (atGrid[i]! - habit.lateness) / habit.scatter;
+        logs[i]! += fade * Math.log(WHIM + (1 - WHIM) * Math.exp(-0.5 * z * z));
+      }
+      weight += fade;
+    }
+  }
+  const share = weight > MOST_WEIGHT ? MOST_WEIGHT / weight : 1;
+  for (let i = 0; i < GRID_SIZE; i++) logs[i]! *= share;
+  return logs;
+}
+
+function median(values: readonly number[]): number {
+  const sorted = values.toSorted((a, b) => a - b);
+  return sorted[Math.floor(sorted.length / 2)]!;
+}
