@@ -5,23 +5,33 @@
 export type DayNumber = number;
 
 const MS_PER_DAY = 86_400_000;
-const ISO_DAY = /^(\d{4})-(\d{2})-(\d{2})$/;
+const ISO_DAY = /^\d{4}-\d{2}-\d{2}$/;
 
 /** True for a real calendar date written `YYYY-MM-DD` (so not for 2026-02-30). */
 export function isIsoDay(text: string): boolean {
-  const parts = ISO_DAY.exec(text);
-  if (!parts) return false;
-  const date = new Date(Date.UTC(Number(parts[1]), Number(parts[2]) - 1, Number(parts[3])));
-  return date.toISOString().slice(0, 10) === text;
+  return ISO_DAY.test(text) && isoDay(parse(text)) === text;
 }
+
+/** Journals name the same days over and over; a day once read is remembered. */
+const known = new Map<string, DayNumber>();
+const MOST_KNOWN = 100_000;
 
 /**
  * `dayNumber('1970-01-02')` is 1.
  * @throws RangeError when the text is no calendar date.
  */
 export function dayNumber(iso: string): DayNumber {
+  const found = known.get(iso);
+  if (found !== undefined) return found;
   if (!isIsoDay(iso)) throw new RangeError(`"${iso}" is no calendar date; write YYYY-MM-DD`);
-  return Math.round(Date.parse(`${iso}T00:00:00Z`) / MS_PER_DAY);
+  const day = parse(iso);
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(iso, day);
+  return day;
+}
+
+function parse(iso: string): DayNumber {
+  return Math.round(Date.UTC(Number(iso.slice(0, 4)), Number(iso.slice(5, 7)) - 1, Number(iso.slice(8))) / MS_PER_DAY);
 }
 
 /** The inverse of {@link dayNumber}: `isoDay(1)` is `1970-01-02`. */

@@ -91,11 +91,15 @@ export function potModel(plant: Pick<Plant, 'diameter_mm' | 'height_mm'>, pot: P
 const OPTIMUM_ABOVE_C = 9;
 const HEAT_FROM_C = 34;
 const SHUT_DOWN_C = 44;
+const SHUT_SHARE = 0.3;
 
-/** Transpiration against its best, by the day's mean and highest: nothing at the base, full at the optimum, shut at 44 °C. */
+/**
+ * Transpiration against its best, by the day's mean and highest: nothing at the base, full at the optimum, and in great
+ * heat pores half shut. The pot as a whole still dries faster, since the air takes more than the plant saves.
+ */
 export function warmthResponse(tmeanC: number, tmaxC: number, baseC: number): number {
   const rise = clamp((tmeanC - baseC) / (OPTIMUM_ABOVE_C + 2), 0, 1);
-  const heat = 1 - clamp((tmaxC - HEAT_FROM_C) / (SHUT_DOWN_C - HEAT_FROM_C), 0, 1) * 0.7;
+  const heat = 1 - clamp((tmaxC - HEAT_FROM_C) / (SHUT_DOWN_C - HEAT_FROM_C), 0, 1) * SHUT_SHARE;
   return rise * heat;
 }
 

@@ -4,7 +4,8 @@ import type { Garden, Plant, PlantState } from '../garden.ts';
 import { blur, gridQuantile, spreadNodes } from '../learn/grid.ts';
 import { type History, type HistoryInput, retrace } from '../learn/history.ts';
 import { type Habit, habitEvidence, keeperHabit } from '../learn/keeper.ts';
-import { addTo, fade, potEvidence, pooledPriors, posterior, STRETCH_SD } from '../learn/rate.ts';
+import { Pool } from '../learn/pool.ts';
+import { addTo, fade, potEvidence, posterior, STRETCH_SD } from '../learn/rate.ts';
 import { believedSurface, lnEvidence, MOST_POTS_ASKED, SURFACE_WET_TRIED } from '../learn/surface.ts';
 import { blendMix, type Blend } from '../mix/blend.ts';
 import { componentsOf } from '../mix/components.ts';
@@ -59,7 +60,7 @@ export class GardenForecast {
   private readonly blends: Map<string, Blend>;
   private readonly placeIds: Set<string>;
   private learned: Map<string, Learned> | null = null;
-  private priors: Map<string, Float64Array> | null = null;
+  private readonly pool = new Pool();
   private surfaceWetM: number | null = null;
   private habit: Habit = keeperHabit([]);
 
@@ -89,7 +90,7 @@ export class GardenForecast {
 
   outlook(plantId: string): Outlook {
     const { model, history, earlier, looks, habit } = this.learn().get(plantId) ?? missing(plantId);
-    const prior = this.prior(plantId);
+    const prior = this.pool.prior(plantId);
     // The open stretch strays from the potting's rate: what it says is joined last.
     const before = posterior(prior, sumOf(earlier, habit));
     const open = blur(before, STRETCH_SD);
@@ -114,8 +115,10 @@ export class GardenForecast {
    */
   replacePlant(plant: Plant): void {
     const learned = this.learn();
-    learned.set(plant.id, this.learnPlant(plant));
-    this.priors = null;
+    const pot = this.learnPlant(plant);
+    learned.set(plant.id, pot);
+    this.share(pot, sumOf(pot.looks, pot.habit));
+    this.pool.compare([plant.id]);
   }
 
   /** The plants of a place, by id. */
@@ -135,10 +138,10 @@ export class GardenForecast {
     const model = this.model(plant);
     const history = retrace({ ...historyInput(model, today, firstDay), surfaceWetM: this.surface() });
     const all = [...history.stretches, history.current];
+    const earlier = potEvidence(history.stretches, today);
     return {
-      model, history,
-      earlier: potEvidence(history.stretches, today),
-      looks: potEvidence(all, today),
+      model, history, earlier,
+      looks: sumOf(earlier, potEvidence([history.current], today)),
       habit: habitEvidence(all, this.habit, (stretch) => fade(stretch, today)),
     };
   }
@@ -146,23 +149,19 @@ export class GardenForecast {
   /** How this keeper comes to water, from the pots that were looked at; then what waterings say of all pots. */
   private applyHabit(): void {
     const learned = [...this.learned!.values()];
-    const priors = pooledPriors(learned.map(({ looks, model }) => ({ evidence: looks, place: model.plant.place, mix: model.plant.mix })));
+    for (const pot of learned) this.share(pot, pot.looks);
     this.habit = keeperHabit(
-      learned.map(({ history, looks }, i) => ({ stretches: history.stretches, checks: history.checks, rate: posterior(priors[i]!, looks) })),
+      learned.map(({ model, history, looks }) => ({ stretches: history.stretches, checks: history.checks, rate: posterior(this.pool.prior(model.plant.id), looks) })),
     );
     for (const pot of learned) {
       pot.habit = habitEvidence([...pot.history.stretches, pot.history.current], this.habit, (stretch) => fade(stretch, this.climate.today));
+      this.share(pot, sumOf(pot.looks, pot.habit));
     }
+    this.pool.compare();
   }
 
-  /** What the rest of the collection teaches of a pot, before its own looks. */
-  private prior(plantId: string): Float64Array {
-    if (!this.priors) {
-      const learned = [...this.learn().values()];
-      const priors = pooledPriors(learned.map(({ looks, habit, model }) => ({ evidence: sumOf(looks, habit), place: model.plant.place, mix: model.plant.mix })));
-      this.priors = new Map(learned.map(({ model }, i) => [model.plant.id, priors[i]!]));
-    }
-    return this.priors.get(plantId)!;
+  private share({ model: { plant } }: Learned, evidence: Float64Array): void {
+    this.pool.set(plant.id, { place: plant.place, mix: plant.mix, evidence });
   }
 
   /** How far down this collection's surfaces stay wet, asked once of the pots that were looked at most. */

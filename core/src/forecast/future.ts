@@ -8,7 +8,7 @@ import type { History } from '../learn/history.ts';
 import { seededRandom, seedFrom } from '../numeric/random.ts';
 import { clamp } from '../numeric/shape.ts';
 import { HORIZON_DAYS, MEMBERS, NEAR_DAYS, type GardenClimate } from './climate.ts';
-import { drinking, dueMoisture, type PlantModel } from './plantModel.ts';
+import { dueMoisture, type PlantModel } from './plantModel.ts';
 
 export interface Futures {
   /** ln k of each member */
@@ -76,7 +76,6 @@ function runOn(
   const store = Math.max(1, pot.capacity.availableMl);
   const tails = rates.map((_, member) => surfaceWetM * Math.exp(TAIL_SD * inverseNormal((((member * TAIL_STRIDE) % MEMBERS) + 0.5) / MEMBERS)));
   const expected = model.climate;
-  const drink = drinking(model.plant, model.traits, pot, expected, model.timeline, climate.today);
   const offset = climate.today + 1 - expected.firstDay;
   const from = state.day;
   for (const [member, weather] of climate.members(model.plant.place, until).entries()) {
@@ -92,7 +91,7 @@ function runOn(
         now,
         k * weather.surfaceMm[i]! * pot.surfaceMlPerMm,
         k * weather.wallMm[i]! * pot.wallMlPerMm,
-        k * weather.surfaceMm[i]! * pot.plantMlPerMm * drink[offset + i]!,
+        k * weather.surfaceMm[i]! * pot.plantMlPerMm * model.drinking[offset + i]!,
         tails[member]!,
       );
       if (i < PATH_DAYS) path[i + 1] = now;

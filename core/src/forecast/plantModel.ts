@@ -29,6 +29,8 @@ export interface PlantModel {
   stays: Stay[];
   climate: PlaceSeries;
   timeline: Timeline;
+  /** how much the plant drinks on each day, against its best */
+  drinking: Float64Array;
   /** losses of the days behind and, as expected, ahead */
   loss: LossDays;
   /** day of the last repotting, or null where none is on record */
@@ -55,10 +57,11 @@ export function buildPlant(plant: Plant, blend: Blend, climate: GardenClimate, k
   const series = joinStays(stays.map((stay) => ({ from: stay.from, series: climate.expected(stay.place) })));
   const timeline = seasonTimeline(traits, series, plant.events);
   const pot = potModel(plant, plant.pot, blend, traits);
+  const drinks = drinking(plant, traits, pot, series, timeline, climate.today);
   const potted = plant.events.filter((event) => event.type === 'repotting').at(-1);
   return {
-    plant, sourced, traits, pot, stays, climate: series, timeline,
-    loss: lossDays(plant, traits, pot, series, timeline, climate.today),
+    plant, sourced, traits, pot, stays, climate: series, timeline, drinking: drinks,
+    loss: lossDays(pot, series, drinks),
     pottedOn: potted ? dayNumber(potted.date) : null,
   };
 }
@@ -69,7 +72,7 @@ const GROWING = PLANT_STATES.indexOf('growing');
 const RESTING = PLANT_STATES.indexOf('resting');
 
 /** How much the plant drinks on each day, against its best: season × warmth × light × leaves. */
-export function drinking(plant: Pick<Plant, 'leafless'>, traits: Traits, pot: PotModel, series: PlaceSeries, timeline: Timeline, today: DayNumber): Float64Array {
+function drinking(plant: Pick<Plant, 'leafless'>, traits: Traits, pot: PotModel, series: PlaceSeries, timeline: Timeline, today: DayNumber): Float64Array {
   const offset = series.firstDay - timeline.firstDay;
   const sheds = (traits.form === 'caudex' || traits.form === 'bulb') && traits.habit !== 'evergreen';
   const out = new Float64Array(series.days);
@@ -89,18 +92,24 @@ export function drinking(plant: Pick<Plant, 'leafless'>, traits: Traits, pot: Po
 }
 
 /** Losses as shares of the store. */
-export function lossDays(plant: Pick<Plant, 'leafless'>, traits: Traits, pot: PotModel, series: PlaceSeries, timeline: Timeline, today: DayNumber): LossDays {
+function lossDays(pot: PotModel, series: PlaceSeries, drinks: Float64Array): LossDays {
   const store = Math.max(1, pot.capacity.availableMl);
-  const drink = drinking(plant, traits, pot, series, timeline, today);
-  const scaled = (column: Float64Array, factor: number) => column.map((value) => (value * factor) / store);
-  return {
-    firstDay: series.firstDay,
-    surface: scaled(series.surfaceMm, pot.surfaceMlPerMm),
-    wall: scaled(series.wallMm, pot.wallMlPerMm),
-    plant: series.surfaceMm.map((mm, i) => (mm * pot.plantMlPerMm * drink[i]!) / store),
+  const { days, surfaceMm, wallMm, rainMm } = series;
+  const loss = {
+    firstDay: series.firstDay, surface: new Float64Array(days), wall: new Float64Array(days), plant: new Float64Array(days), rain: new Float64Array(days),
     earlyShare: series.earlyShare,
-    rain: scaled(series.rainMm, pot.rainMlPerMm),
   };
+  const surface = pot.surfaceMlPerMm / store;
+  const wall = pot.wallMlPerMm / store;
+  const plant = pot.plantMlPerMm / store;
+  const rain = pot.rainMlPerMm / store;
+  for (let i = 0; i < days; i++) {
+    loss.surface[i] = surfaceMm[i]! * surface;
+    loss.wall[i] = wallMm[i]! * wall;
+    loss.plant[i] = surfaceMm[i]! * plant * drinks[i]!;
+    loss.rain[i] = rainMm[i]! * rain;
+  }
+  return loss;
 }
 
 export function stateOn(timeline: Timeline, day: DayNumber): PlantState {

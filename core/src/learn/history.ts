@@ -109,15 +109,22 @@ class Retracing {
   private readonly trace: Trace;
   private readonly scale: { drainedG: number | null; dryG: number | null };
 
+  /** the first day worth walking */
+  private readonly fromDay: DayNumber;
+
   constructor(private readonly input: HistoryInput) {
-    this.cloud = STARTS.map((m) => new Float64Array(NODES.length).fill(m));
-    this.logs = STARTS.map(() => new Float64Array(NODES.length));
+    const { fromDay, fromFull } = firstWorthwhile(input);
+    this.fromDay = fromDay;
+    const starts = fromFull ? [1] : STARTS;
+    this.cloud = starts.map((m) => new Float64Array(NODES.length).fill(m));
+    this.logs = starts.map(() => new Float64Array(NODES.length));
     this.scale = scaleOf(input.events, input.fromDay);
-    this.trace = { from: Math.max(input.fromDay, input.today - TRACE_DAYS + 1), m: [], stretch: [] };
+    this.trace = { from: Math.max(this.fromDay, input.today - TRACE_DAYS + 1), m: [], stretch: [] };
   }
 
   run(): History {
-    const { loss, today, fromDay } = this.input;
+    const { loss, today } = this.input;
+    const { fromDay } = this;
     const queue: DatedEvent[] = this.input.events
       .map((event) => ({ day: dayNumber(event.date), event }))
       .filter(({ day }) => day >= fromDay && day <= today);
@@ -334,6 +341,25 @@ class Retracing {
   }
 }
 
+/**
+ * Old stretches say little, and a drench forgets what was before it: where there are many, the walk starts at the drench
+ * that opens the last {@link MOST_STRETCHES}.
+ */
+function firstWorthwhile({ events, fromDay, pot }: HistoryInput): { fromDay: DayNumber; fromFull: boolean } {
+  const drenches: DayNumber[] = [];
+  if (pot.holes && pot.rewetDifficulty < 0.3) {
+    for (const event of events) {
+      if (event.type !== 'watering' || event.method !== 'drench') continue;
+      const day = dayNumber(event.date);
+      if (day >= fromDay) drenches.push(day);
+    }
+  }
+  const first = drenches.at(-MOST_STRETCHES);
+  return drenches.length > MOST_STRETCHES ? { fromDay: first!, fromFull: true } : { fromDay, fromFull: false };
+}
+
+const MOST_STRETCHES = 18;
+
 function averageOf(cloud: readonly Float64Array[], n: number): number {
   let sum = 0;
   for (const moistures of cloud) sum += moistures[n]!;
@@ -341,6 +367,7 @@ function averageOf(cloud: readonly Float64Array[], n: number): number {
 }
 
 function averageCloud(cloud: readonly Float64Array[]): Float64Array {
+  if (cloud.length === 1) return cloud[0]!.slice();
   return new Float64Array(NODES.length).map((_, n) => averageOf(cloud, n));
 }
 

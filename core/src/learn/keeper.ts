@@ -5,7 +5,7 @@
  * reckoned, so the collection shows how late its keeper usually comes and how steadily; from pots nobody looks into,
  * the same habit then tells their rates.
  */
-import { GRID_SIZE, gridMean, spreadNodes, atRate } from './grid.ts';
+import { atRate, gridMean, NODES, spreadNodes } from './grid.ts';
 import type { Stretch } from './history.ts';
 
 export interface Habit {
@@ -48,22 +48,21 @@ export function keeperHabit(pots: readonly { stretches: readonly Stretch[]; chec
 
 /** Logs on the grid of what the waterings of a pot say of its ln k. `weightOf` fades old stretches. */
 export function habitEvidence(stretches: readonly Stretch[], habit: Habit, weightOf: (stretch: Stretch) => number): Float64Array {
-  const logs = new Float64Array(GRID_SIZE);
+  const logs = new Float64Array(NODES.length);
   let weight = 0;
   for (const stretch of stretches) {
     const fade = weightOf(stretch);
     for (const lateness of stretch.lateness) {
-      const atGrid = spreadNodes(lateness);
-      for (let i = 0; i < GRID_SIZE; i++) {
-        const z = (atGrid[i]! - habit.lateness) / habit.scatter;
-        logs[i]! += fade * Math.log(WHIM + (1 - WHIM) * Math.exp(-0.5 * z * z));
+      for (let n = 0; n < logs.length; n++) {
+        const z = (lateness[n]! - habit.lateness) / habit.scatter;
+        logs[n]! += fade * Math.log(WHIM + (1 - WHIM) * Math.exp(-0.5 * z * z));
       }
       weight += fade;
     }
   }
   const share = weight > MOST_WEIGHT ? MOST_WEIGHT / weight : 1;
-  for (let i = 0; i < GRID_SIZE; i++) logs[i]! *= share;
-  return logs;
+  for (let n = 0; n < logs.length; n++) logs[n]! *= share;
+  return spreadNodes(logs);
 }
 
 function median(values: readonly number[]): number {

@@ -8,10 +8,10 @@ import { POT_SD, STRETCH_SD } from './rate.ts';
 
 /** Values tried, and how likely each is before anybody has looked. */
 export const SURFACE_WET_TRIED: readonly { m: number; prior: number }[] = [
-  { m: 0.35, prior: 0.25 },
+  { m: 0.35, prior: 0.3 },
   { m: 0.5, prior: 0.4 },
-  { m: 0.7, prior: 0.25 },
-  { m: 1, prior: 0.1 },
+  { m: 0.7, prior: 0.22 },
+  { m: 1, prior: 0.08 },
 ];
 /** More pots than this would only take time. */
 export const MOST_POTS_ASKED = 12;

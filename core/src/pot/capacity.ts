@@ -27,6 +27,24 @@ const WET_LAYER_FILL = 0.9;
  * Science 89; Fonteno 1989). A crock floor lifts the outlet: the wet layer only moves up by `crockMm`.
  */
 export function potCapacity(pot: Pot, blend: Blend, crockMm = 0): Capacity {
+  let known = reckoned.get(blend);
+  if (!known) {
+    known = new Map();
+    reckoned.set(blend, known);
+  }
+  const key = `${pot.shape}/${pot.top_mm}/${pot.base_mm}/${pot.depth_mm}/${crockMm}`;
+  let capacity = known.get(key);
+  if (!capacity) {
+    capacity = reckon(pot, blend, crockMm);
+    known.set(key, capacity);
+  }
+  return capacity;
+}
+
+/** Benches hold many pots of one size in one mix, and comparing pots asks for the same again. */
+const reckoned = new WeakMap<Blend, Map<string, Capacity>>();
+
+function reckon(pot: Pot, blend: Blend, crockMm: number): Capacity {
   const floorMm = Math.min(crockMm, pot.depth_mm);
   const volume = volumeMl(pot, floorMm);
   const drained = integrate(pot, floorMm, (heightMm) => blend.waterAt((heightMm - floorMm) / 10));

@@ -18,7 +18,8 @@ export interface SeasonDay {
 }
 
 /** What holds growth back most, for the words. */
-export type Limit = 'cold' | 'heat' | 'short-days' | 'long-days' | 'dark' | 'nothing';
+export const LIMITS = ['cold', 'heat', 'short-days', 'long-days', 'dark', 'nothing'] as const;
+export type Limit = (typeof LIMITS)[number];
 
 export interface Invitation {
   value: number;

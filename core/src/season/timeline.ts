@@ -4,7 +4,7 @@ import { PLANT_STATES, type PlantEvent, type PlantState } from '../garden.ts';
 import { clamp } from '../numeric/shape.ts';
 import type { Traits } from '../plant/traits.ts';
 import type { PlaceSeries } from '../place/series.ts';
-import { invitation, type Limit, type SeasonDay } from './needs.ts';
+import { invitation, type Limit, LIMITS, type SeasonDay } from './needs.ts';
 
 export interface Change {
   day: DayNumber;
@@ -40,6 +40,7 @@ const WAKING = PLANT_STATES.indexOf('waking');
 
 export function seasonTimeline(traits: Traits, series: PlaceSeries, events: readonly PlantEvent[]): Timeline {
   const { days, firstDay } = series;
+  const invited = invitations(traits, series);
   const seen = new Map<DayNumber, number>();
   for (const event of events) {
     if (event.type === 'state') seen.set(dayNumber(event.date), PLANT_STATES.indexOf(event.state));
@@ -49,13 +50,12 @@ export function seasonTimeline(traits: Traits, series: PlaceSeries, events: read
   const states = new Uint8Array(days);
   const activity = new Float64Array(days);
   const changes: Change[] = [];
-  const window = new SeasonWindow(series);
   let state = -1;
   let since = 0;
   let lockedUntil = -1;
   let level = 1;
   for (let i = 0; i < days; i++) {
-    const now = invitation(traits.habit, traits.growMinC, window.at(i));
+    const now = invited.values[i]!;
     const told = seen.get(firstDay + i);
     if (told !== undefined) {
       if (told !== state) changes.push({ day: firstDay + i, state: PLANT_STATES[told]!, why: 'seen' });
@@ -63,15 +63,15 @@ export function seasonTimeline(traits: Traits, series: PlaceSeries, events: read
       state = told;
       lockedUntil = i + KEEPER_WEIGHS_DAYS;
     } else if (state < 0) {
-      state = traits.habit === 'evergreen' ? (now.value > 0.5 ? GROWING : EASING) : now.value > 0.55 ? GROWING : now.value > 0.2 ? EASING : RESTING;
+      state = traits.habit === 'evergreen' ? (now > 0.5 ? GROWING : EASING) : now > 0.55 ? GROWING : now > 0.2 ? EASING : RESTING;
       since = i - RAMP_DAYS;
-      changes.push({ day: firstDay + i, state: PLANT_STATES[state]!, why: now.limit });
+      changes.push({ day: firstDay + i, state: PLANT_STATES[state]!, why: LIMITS[invited.limits[i]!]! });
     } else if (i > lockedUntil && i - since >= LEAST_DAYS) {
-      const next = nextState(state, now.value, i - since, traits.habit === 'evergreen');
+      const next = nextState(state, now, i - since, traits.habit === 'evergreen');
       if (next !== state) {
         state = next;
         since = i;
-        changes.push({ day: firstDay + i, state: PLANT_STATES[state]!, why: now.limit });
+        changes.push({ day: firstDay + i, state: PLANT_STATES[state]!, why: LIMITS[invited.limits[i]!]! });
       }
     }
     states[i] = state;
@@ -96,6 +96,36 @@ function nextState(state: number, invited: number, daysIn: number, evergreen: bo
       if (invited < 0.15) return evergreen ? EASING : RESTING;
       return daysIn >= RAMP_DAYS ? GROWING : WAKING;
   }
+}
+
+interface Invitations {
+  values: Float64Array;
+  /** index into LIMITS */
+  limits: Uint8Array;
+}
+
+/** Plants of one habit on one bench are invited alike. */
+const reckoned = new WeakMap<PlaceSeries, Map<string, Invitations>>();
+
+function invitations(traits: Traits, series: PlaceSeries): Invitations {
+  let known = reckoned.get(series);
+  if (!known) {
+    known = new Map();
+    reckoned.set(series, known);
+  }
+  const key = `${traits.habit}/${traits.growMinC}`;
+  let found = known.get(key);
+  if (!found) {
+    found = { values: new Float64Array(series.days), limits: new Uint8Array(series.days) };
+    const window = new SeasonWindow(series);
+    for (let i = 0; i < series.days; i++) {
+      const { value, limit } = invitation(traits.habit, traits.growMinC, window.at(i));
+      found.values[i] = value;
+      found.limits[i] = LIMITS.indexOf(limit);
+    }
+    known.set(key, found);
+  }
+  return found;
 }
 
 /** Two-week means, running. */

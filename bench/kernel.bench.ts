@@ -1,0 +1,128 @@
+/** The year kernel in JavaScript beside the same loop in C, its memory, its growth with the number of pots, and one plant's learning in its pot-days. */
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type Garden, GardenForecast } from '@zinc-pail/core';
+import { type KernelPots, type KernelWeather, yearKernel } from '@zinc-pail/core/drydown/yearKernel';
+import { dueMoisture } from '@zinc-pail/core/forecast/plantModel';
+import { play } from '../demo/play.ts';
+
+const TODAY = '2026-06-15';
+const DAYS = 365;
+const MEMBERS = 64;
+const ROUNDS = 3;
+
+const garden: Garden = play(() => TODAY)[0]!.garden;
+const forecast = new GardenForecast(garden);
+const models = forecast.outlooks().map((outlook) => ({ model: outlook.model, rate: outlook.rate.p50 }));
+const placeIds = garden.places.map((place) => place.id);
+
+function weatherOf(): KernelWeather {
+  const size = MEMBERS * placeIds.length * DAYS;
+  const weather: KernelWeather = { days: DAYS, members: MEMBERS, places: placeIds.length, surfaceMm: new Float32Array(size), wallMm: new Float32Array(size), rainMm: new Float32Array(size) };
+  for (const [p, id] of placeIds.entries()) {
+    for (const [member, series] of forecast.climate.members(id, DAYS).entries()) {
+      const at = (member * placeIds.length + p) * DAYS;
+      weather.surfaceMm.set(series.surfaceMm, at);
+      weather.wallMm.set(series.wallMm, at);
+      weather.rainMm.set(series.rainMm, at);
+    }
+  }
+  return weather;
+}
+
+function potsOf(count: number): KernelPots {
+  const column = () => new Float64Array(count);
+  const pots: KernelPots = {
+    count, place: new Int32Array(count), surfacePerMm: column(), wallPerMm: column(), plantPerMm: column(), rainPerMm: column(), surfaceWetM: column(),
+    dueM: column(), m: column(), drinking: new Float32Array(count * DAYS),
+  };
+  for (let i = 0; i < count; i++) {
+    const { model, rate } = models[i % models.length]!;
+    const k = rate / Math.max(1, model.pot.capacity.availableMl);
+    pots.place[i] = placeIds.indexOf(model.plant.place);
+    pots.surfacePerMm[i] = k * model.pot.surfaceMlPerMm;
+    pots.wallPerMm[i] = k * model.pot.wallMlPerMm;
+    pots.plantPerMm[i] = k * model.pot.plantMlPerMm;
+    pots.rainPerMm[i] = model.pot.rainMlPerMm / Math.max(1, model.pot.capacity.availableMl);
+    pots.surfaceWetM[i] = 0.5;
+    pots.dueM[i] = dueMoisture(model.traits);
+    pots.m[i] = 0.8;
+    const from = forecast.climate.today + 1 - model.climate.firstDay;
+    for (let day = 0; day < DAYS; day++) pots.drinking[i * DAYS + day] = model.drinking[from + day]!;
+  }
+  return pots;
+}
+
+function best(action: () => void, rounds = ROUNDS): number {
+  let least = Infinity;
+  for (let i = 0; i < rounds; i++) {
+    const start = performance.now();
+    action();
+    least = Math.min(least, performance.now() - start);
+  }
+  return least;
+}
+
+/** Compiles and runs the C twin on the same numbers; null where there is no compiler. */
+function inC(pots: KernelPots, weather: KernelWeather): { ms: number; waterings: number } | null {
+  const folder = mkdtempSync(join(tmpdir(), 'zinc-kernel-'));
+  try {
+    const binary = join(folder, 'kernel');
+    const compiled = spawnSync('cc', ['-O3', '-march=native', '-o', binary, join(process.env.ZINC_ROOT ?? '.', 'bench', 'kernel.c'), '-lm']);
+    if (compiled.status !== 0) return null;
+    const bytes = (array: ArrayBufferView) => Buffer.from(array.buffer, array.byteOffset, array.byteLength);
+    const data = join(folder, 'data');
+    writeFileSync(
+      data,
+      Buffer.concat(
+        [
+          new Int32Array([pots.count, weather.days, weather.members, weather.places]), pots.place, pots.surfacePerMm, pots.wallPerMm, pots.plantPerMm, pots.rainPerMm,
+          pots.surfaceWetM, pots.dueM, pots.m, pots.drinking, weather.surfaceMm, weather.wallMm, weather.rainMm,
+        ].map(bytes),
+      ),
+    );
+    const [ms, waterings] = spawnSync(binary, [data, String(ROUNDS)], { encoding: 'utf8' }).stdout.trim().split(' ').map(Number) as [number, number];
+    return { ms, waterings };
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
+}
+
+const weather = weatherOf();
+const thousand = potsOf(1000);
+const gc = (globalThis as { gc?: () => void }).gc ?? (() => {});
+gc();
+const before = process.memoryUsage();
+const watered = new Uint16Array(1000 * DAYS);
+const ms = best(() => {
+  watered.fill(0);
+  yearKernel(thousand, weather, watered);
+});
+const after = process.memoryUsage();
+const waterings = watered.reduce((sum, n) => sum + n, 0);
+const potDayNs = (ms * 1e6) / (1000 * DAYS * MEMBERS);
+console.log(`year kernel, 1,000 pots × ${DAYS} days × ${MEMBERS} members: ${ms.toFixed(0)} ms, ${potDayNs.toFixed(1)} ns a pot-day`);
+console.log(`memory while it ran: ${((after.heapUsed + after.arrayBuffers - before.heapUsed - before.arrayBuffers) / 1e6).toFixed(1)} MB more`);
+const c = inC(thousand, weather);
+if (c) console.log(`the same in C (cc -O3): ${c.ms.toFixed(0)} ms; ratio ${(ms / c.ms).toFixed(2)}; waterings ${waterings} here, ${c.waterings} there`);
+else console.log('no C compiler here: nothing to compare with');
+
+for (const count of [10, 100, 1000, 10_000]) {
+  const pots = potsOf(count);
+  const out = new Uint16Array(count * DAYS);
+  const members = count > 1000 ? 8 : MEMBERS;
+  const took = best(() => yearKernel(pots, { ...weather, members }, out), count < 1000 ? 5 : 1);
+  console.log(`${String(count).padStart(7)} pots: ${((took * 1e6) / (count * DAYS * members)).toFixed(1)} ns a pot-day`);
+}
+
+const plants = garden.plants.slice(0, 40);
+for (let i = 0; i < 3; i++) for (const plant of plants) forecast.replacePlant(plant);
+const one = best(() => {
+  for (const plant of plants) {
+    forecast.replacePlant(plant);
+    forecast.outlook(plant.id);
+  }
+}) / plants.length;
+console.log(`learning and forecasting one plant, two years of journal: ${one.toFixed(2)} ms = ${((one * 1e6) / potDayNs).toFixed(0)} pot-days of the kernel (5,000 wanted)`);
