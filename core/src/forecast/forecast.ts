@@ -1,7 +1,7 @@
 /** The engine's face: a garden in, an outlook for each plant out. */
 import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { Garden, Plant, PlantState } from '../garden.ts';
-import { blur, gridQuantile, spreadNodes } from '../learn/grid.ts';
+import { blur, gridQuantile } from '../learn/grid.ts';
 import { type History, type HistoryInput, retrace } from '../learn/history.ts';
 import { type Habit, habitEvidence, keeperHabit } from '../learn/keeper.ts';
 import { Pool } from '../learn/pool.ts';
@@ -94,7 +94,7 @@ export class GardenForecast {
     // The open stretch strays from the potting's rate: what it says is joined last.
     const before = posterior(prior, sumOf(earlier, habit));
     const open = blur(before, STRETCH_SD);
-    const rateNow = posterior(open, spreadNodes(history.current.logs));
+    const rateNow = posterior(open, history.current.logs);
     const ratePosterior = posterior(prior, sumOf(looks, habit));
     const rate = bandOf((p) => Math.exp(gridQuantile(ratePosterior, p)));
     const futures = runFutures(model, history, rateNow, this.climate, this.surface());
@@ -164,17 +164,16 @@ export class GardenForecast {
     this.pool.set(plant.id, { place: plant.place, mix: plant.mix, evidence });
   }
 
-  /** How far down this collection's surfaces stay wet, asked once of the pots that were looked at most. */
+  /** How far down this collection's surfaces stay wet, asked once of some pots that were looked at. */
   private surface(): number {
     if (this.surfaceWetM !== null) return this.surfaceWetM;
     const looks = (plant: Plant) => plant.events.reduce((n, event) => n + (event.type === 'check' ? 1 : 0), 0);
-    const asked = this.garden.plants
-      .map((plant) => ({ plant, looks: looks(plant) }))
-      .filter(({ looks }) => looks >= LEAST_LOOKS)
-      .sort((a, b) => b.looks - a.looks)
-      .slice(0, MOST_POTS_ASKED);
+    // Not those looked at most: they are the slow ones, and slow by chance at the end. Every n-th in the garden's order.
+    const able = this.garden.plants.filter((plant) => looks(plant) >= LEAST_LOOKS);
+    const every = Math.max(1, Math.floor(able.length / MOST_POTS_ASKED));
+    const asked = able.filter((_, i) => i % every === 0).slice(0, MOST_POTS_ASKED);
     const evidence = SURFACE_WET_TRIED.map(() => 0);
-    for (const { plant } of asked) {
+    for (const plant of asked) {
       const model = this.model(plant);
       for (const [i, { m }] of SURFACE_WET_TRIED.entries()) {
         const history = retrace({ ...historyInput(model, this.climate.today, this.climate.firstDay), surfaceWetM: m });

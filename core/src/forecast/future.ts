@@ -2,7 +2,7 @@
 import type { DayNumber } from '../calendar/day.ts';
 import { dryStep } from '../drydown/step.ts';
 import { pour } from '../drydown/wetting.ts';
-import { atRate, gridQuantile } from '../learn/grid.ts';
+import { atRate, gridQuantile, onGrid } from '../learn/grid.ts';
 import { DRY_TO_M } from '../learn/likelihood.ts';
 import type { History } from '../learn/history.ts';
 import { seededRandom, seedFrom } from '../numeric/random.ts';
@@ -26,7 +26,7 @@ export interface Futures {
 /** How long the paths for the strip and the curve are kept. */
 export const PATH_DAYS = 42;
 /** What stays unknown of moisture once the rate is known: layers, edges, uneven wetting. Least at the dry end. */
-const MOISTURE_SD_WET = 0.05;
+const MOISTURE_SD_WET = 0.06;
 const MOISTURE_SD_DRY = 0.012;
 
 /** A prime step through the members, so that rates, starts and weathers are not in step with each other. */
@@ -47,8 +47,8 @@ export function runFutures(model: PlantModel, history: History, rateNow: Float64
   const noise = sortedNormals(random);
   for (let i = 0; i < MEMBERS; i++) {
     rates[i] = gridQuantile(rateNow, (((i * RATE_STRIDE) % MEMBERS) + 0.5) / MEMBERS);
-    const centre = atRate(history.mNow, rates[i]!);
-    const spread = Math.hypot(atRate(history.mSpread, rates[i]!), MOISTURE_SD_DRY + MOISTURE_SD_WET * 2 * Math.sqrt(centre * Math.max(0, 1.02 - centre)));
+    const centre = onGrid(history.mNow, rates[i]!);
+    const spread = Math.hypot(onGrid(history.mSpread, rates[i]!), MOISTURE_SD_DRY + MOISTURE_SD_WET * 2 * Math.sqrt(centre * Math.max(0, 1.02 - centre)));
     m[i] = clamp(centre + spread * noise[(i * START_STRIDE) % MEMBERS]!, 0, model.pot.holes ? 1 : 2);
     if (m[i]! <= DRY_TO_M) dryDay[i] = pastDryDay(history, rates[i]!, today);
     if (m[i]! <= dueM) dueDay[i] = dueM === DRY_TO_M ? dryDay[i]! : today;

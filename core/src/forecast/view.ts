@@ -1,7 +1,7 @@
 /** An outlook in the numbers that its pictures need: bands of moisture behind and ahead, cold nights, rest. */
 import { type DayNumber, isoDay } from '../calendar/day.ts';
 import type { Pot, PlantState } from '../garden.ts';
-import { atRate, blur, gridQuantile, spreadNodes } from '../learn/grid.ts';
+import { atRate, blur, gridQuantile } from '../learn/grid.ts';
 import { posterior, STRETCH_SD } from '../learn/rate.ts';
 import { quantileSorted } from '../numeric/shape.ts';
 import type { Caution } from '../plant/genera.ts';
@@ -83,7 +83,7 @@ function pastBands(outlook: Outlook): BandSeries {
     const index = trace.stretch[i]!;
     let found = rates.get(index);
     if (!found) {
-      const density = posterior(prior, spreadNodes((stretches[index] ?? current).logs));
+      const density = posterior(prior, (stretches[index] ?? current).logs);
       // A faster pot is a drier one: the quantiles of moisture come from the other end of the rate's.
       found = [gridQuantile(density, 0.9), gridQuantile(density, 0.5), gridQuantile(density, 0.1)];
       rates.set(index, found);

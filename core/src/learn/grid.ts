@@ -25,6 +25,36 @@ export function spreadNodes(atNodes: ArrayLike<number>): Float64Array {
   return out;
 }
 
+/** For each grid point, the four nodes about it and their weights: Lagrange's cubic through them. */
+const CUBIC: readonly { first: number; weights: readonly [number, number, number, number] }[] = Array.from(GRID, (x) => {
+  let node = 0;
+  while (node < NODES.length - 2 && x > NODES[node + 1]!) node++;
+  const first = Math.min(NODES.length - 4, Math.max(0, node - 1));
+  const weight = (j: number) => {
+    let product = 1;
+    for (let k = 0; k < 4; k++) if (k !== j) product *= (x - NODES[first + k]!) / (NODES[first + j]! - NODES[first + k]!);
+    return product;
+  };
+  return { first, weights: [weight(0), weight(1), weight(2), weight(3)] };
+});
+
+/** Moisture known at the nodes, drawn smoothly through every grid point; never below nothing. */
+export function spreadMoisture(atNodes: ArrayLike<number>, out = new Float64Array(GRID_SIZE)): Float64Array {
+  for (let i = 0; i < GRID_SIZE; i++) {
+    const { first, weights } = CUBIC[i]!;
+    const m = weights[0] * atNodes[first]! + weights[1] * atNodes[first + 1]! + weights[2] * atNodes[first + 2]! + weights[3] * atNodes[first + 3]!;
+    out[i] = m > 0 ? m : 0;
+  }
+  return out;
+}
+
+/** A value on the grid for any x. */
+export function onGrid(values: ArrayLike<number>, x: number): number {
+  const position = Math.min(GRID_SIZE - 1, Math.max(0, (x + REACH) / STEP));
+  const low = Math.min(GRID_SIZE - 2, Math.floor(position));
+  return values[low]! + (position - low) * (values[low + 1]! - values[low]!);
+}
+
 /** A value between nodes for any x. */
 export function atRate(atNodes: ArrayLike<number>, x: number): number {
   let node = 0;

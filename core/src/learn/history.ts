@@ -9,7 +9,7 @@ import type { PlantEvent } from '../garden.ts';
 import { dryStep } from '../drydown/step.ts';
 import { pour, wet } from '../drydown/wetting.ts';
 import type { PotModel } from '../drydown/potModel.ts';
-import { NODES } from './grid.ts';
+import { GRID_SIZE, NODES, spreadMoisture } from './grid.ts';
 import {
   DRY_TO_M, fingerLikelihood, meterLikelihood, signLikelihood, surfaceLikelihood, weightLikelihood, weightScaleG,
 } from './likelihood.ts';
@@ -25,7 +25,7 @@ export interface LossDays {
   rain: Float64Array;
 }
 
-/** Evidence of one stretch: ln of the chance of all that was found in it, at each node of ln k. */
+/** Evidence of one stretch: ln of the chance of all that was found in it, over the grid of ln k. */
 export interface Stretch {
   endDay: DayNumber;
   logs: Float64Array;
@@ -41,9 +41,9 @@ export interface History {
   stretches: Stretch[];
   /** the stretch that is still open */
   current: Stretch;
-  /** moisture at the end of today at each node */
+  /** moisture at the end of today over the grid */
   mNow: Float64Array;
-  /** spread of moisture at each node that comes from not knowing how wet the pot was at first */
+  /** spread of moisture that comes from not knowing how wet the pot was at first */
   mSpread: Float64Array;
   /** the day since the last wetting on which each node became dry, NaN where it is not dry */
   dryDay: Float64Array;
@@ -96,7 +96,7 @@ class Retracing {
   private readonly stretches: Stretch[] = [];
   /** cloud[start][node] */
   private cloud: Float64Array[];
-  /** ln evidence of the open stretch, by start and node */
+  /** ln evidence of the open stretch, by start and grid point */
   private logs: Float64Array[];
   private lateness: Float64Array[] = [];
   private checks = 0;
@@ -117,7 +117,7 @@ class Retracing {
     this.fromDay = fromDay;
     const starts = fromFull ? [1] : STARTS;
     this.cloud = starts.map((m) => new Float64Array(NODES.length).fill(m));
-    this.logs = starts.map(() => new Float64Array(NODES.length));
+    this.logs = starts.map(() => new Float64Array(GRID_SIZE));
     this.scale = scaleOf(input.events, input.fromDay);
     this.trace = { from: Math.max(this.fromDay, input.today - TRACE_DAYS + 1), m: [], stretch: [] };
   }
@@ -187,7 +187,7 @@ class Retracing {
       else if (event.type === 'repotting' && event.mix_was) {
         const m = POTTED_M[event.mix_was];
         this.cloud = [-0.1, 0, 0.1].map((d) => new Float64Array(NODES.length).fill(Math.min(1, Math.max(0, m + d))));
-        this.logs = this.cloud.map(() => new Float64Array(NODES.length));
+        this.logs = this.cloud.map(() => new Float64Array(GRID_SIZE));
       }
     }
   }
@@ -212,18 +212,17 @@ class Retracing {
       return;
     }
     // Nobody weighed it drained: only differences count, which closed() reckons up over the stretch.
-    const m = new Float64Array(NODES.length);
-    for (let n = 0; n < m.length; n++) m[n] = averageOf(this.cloud, n);
-    this.weighed.push({ atG: weightG, m });
+    this.weighed.push({ atG: weightG, m: spreadMoisture(averageCloud(this.cloud)) });
   }
 
   private addEvidence(likelihood: (m: number) => number | null, isCheck: boolean): void {
-    for (const [start, moistures] of this.cloud.entries()) {
+    for (const [start, atNodes] of this.cloud.entries()) {
       const logs = this.logs[start]!;
-      for (let n = 0; n < moistures.length; n++) {
-        const chance = likelihood(moistures[n]!);
+      const moistures = spreadMoisture(atNodes);
+      for (let i = 0; i < GRID_SIZE; i++) {
+        const chance = likelihood(moistures[i]!);
         if (chance === null) return;
-        logs[n]! += Math.log(chance);
+        logs[i]! += Math.log(chance);
       }
     }
     if (isCheck) {
@@ -271,15 +270,14 @@ class Retracing {
   }
 
   private open(starts: number): void {
-    this.logs = Array.from({ length: starts }, () => new Float64Array(NODES.length));
+    this.logs = Array.from({ length: starts }, () => new Float64Array(GRID_SIZE));
     this.lateness = [];
     this.checks = 0;
     this.weighed = [];
   }
 
   private closed(day: DayNumber): Stretch {
-    const logs = new Float64Array(NODES.length);
-    for (let n = 0; n < NODES.length; n++) logs[n] = logMean(this.logs, n);
+    const logs = logMean(this.logs);
     addRelativeWeights(logs, this.weighed, this.input.pot.capacity.availableMl);
     return {
       endDay: day, logs, checks: this.checks, lateness: this.lateness, place: this.input.placeOn(day),
@@ -300,42 +298,44 @@ class Retracing {
       apart = Math.max(apart, high - low);
     }
     if (apart > TOGETHER_M) return;
-    const logs = new Float64Array(NODES.length);
-    for (let n = 0; n < NODES.length; n++) logs[n] = logMean(this.logs, n);
+    this.logs = [logMean(this.logs)];
     this.cloud = [averageCloud(this.cloud)];
-    this.logs = [logs];
   }
 
   private noteDry(day: DayNumber): void {
+    const { dueM } = this.input;
+    const single = this.cloud.length === 1 ? this.cloud[0]! : null;
     for (let n = 0; n < NODES.length; n++) {
-      const m = this.cloud.length === 1 ? this.cloud[0]![n]! : averageOf(this.cloud, n);
+      const m = single ? single[n]! : averageOf(this.cloud, n);
       if (m <= DRY_TO_M) {
         if (Number.isNaN(this.dryDay[n]!)) this.dryDay[n] = day;
       } else {
         this.dryDay[n] = NaN;
       }
-      if (m <= this.input.dueM) this.daysDue[n]!++;
+      if (m <= dueM) this.daysDue[n]!++;
       else this.daysDue[n] = 0;
     }
   }
 
   /** Moisture now, each start weighed by how well it explained what was found. */
   private presentMoisture(): { mNow: Float64Array; mSpread: Float64Array } {
-    const mNow = new Float64Array(NODES.length);
-    const mSpread = new Float64Array(NODES.length);
-    for (let n = 0; n < NODES.length; n++) {
-      const top = Math.max(...this.logs.map((logs) => logs[n]!));
+    const mNow = new Float64Array(GRID_SIZE);
+    const mSpread = new Float64Array(GRID_SIZE);
+    const clouds = this.cloud.map((atNodes) => spreadMoisture(atNodes));
+    if (clouds.length === 1) return { mNow: clouds[0]!, mSpread };
+    for (let i = 0; i < GRID_SIZE; i++) {
+      const top = Math.max(...this.logs.map((logs) => logs[i]!));
       let weight = 0;
       let sum = 0;
       let squares = 0;
-      for (const [start, moistures] of this.cloud.entries()) {
-        const w = Math.exp(this.logs[start]![n]! - top);
+      for (const [start, moistures] of clouds.entries()) {
+        const w = Math.exp(this.logs[start]![i]! - top);
         weight += w;
-        sum += w * moistures[n]!;
-        squares += w * moistures[n]! ** 2;
+        sum += w * moistures[i]!;
+        squares += w * moistures[i]! ** 2;
       }
-      mNow[n] = sum / weight;
-      mSpread[n] = Math.sqrt(Math.max(0, squares / weight - mNow[n]! ** 2));
+      mNow[i] = sum / weight;
+      mSpread[i] = Math.sqrt(Math.max(0, squares / weight - mNow[i]! ** 2));
     }
     return { mNow, mSpread };
   }
@@ -345,9 +345,9 @@ class Retracing {
  * Old stretches say little, and a drench forgets what was before it: where there are many, the walk starts at the drench
  * that opens the last {@link MOST_STRETCHES}.
  */
-function firstWorthwhile({ events, fromDay, pot }: HistoryInput): { fromDay: DayNumber; fromFull: boolean } {
+function firstWorthwhile({ events, fromDay, today, pot }: HistoryInput): { fromDay: DayNumber; fromFull: boolean } {
   const drenches: DayNumber[] = [];
-  if (pot.holes && pot.rewetDifficulty < 0.3) {
+  if (pot.holes) {
     for (const event of events) {
       if (event.type !== 'watering' || event.method !== 'drench') continue;
       const day = dayNumber(event.date);
@@ -355,10 +355,12 @@ function firstWorthwhile({ events, fromDay, pot }: HistoryInput): { fromDay: Day
     }
   }
   const first = drenches.at(-MOST_STRETCHES);
-  return drenches.length > MOST_STRETCHES ? { fromDay: first!, fromFull: true } : { fromDay, fromFull: false };
+  return drenches.length > MOST_STRETCHES ? { fromDay: first!, fromFull: true } : { fromDay: Math.max(fromDay, today - LONGEST_WALK_DAYS), fromFull: false };
 }
 
-const MOST_STRETCHES = 18;
+const MOST_STRETCHES = 10;
+/** Where nothing ever starts the pot anew, a year says enough. */
+const LONGEST_WALK_DAYS = 400;
 
 function averageOf(cloud: readonly Float64Array[], n: number): number {
   let sum = 0;
@@ -371,12 +373,15 @@ function averageCloud(cloud: readonly Float64Array[]): Float64Array {
   return new Float64Array(NODES.length).map((_, n) => averageOf(cloud, n));
 }
 
-/** ln of the mean of chances given as logs. */
-function logMean(logs: readonly Float64Array[], n: number): number {
-  const top = Math.max(...logs.map((l) => l[n]!));
-  let sum = 0;
-  for (const l of logs) sum += Math.exp(l[n]! - top);
-  return top + Math.log(sum / logs.length);
+/** ln of the mean of chances given as logs, point by point. */
+function logMean(starts: readonly Float64Array[]): Float64Array {
+  if (starts.length === 1) return starts[0]!.slice();
+  return starts[0]!.map((_, i) => {
+    const top = Math.max(...starts.map((logs) => logs[i]!));
+    let sum = 0;
+    for (const logs of starts) sum += Math.exp(logs[i]! - top);
+    return top + Math.log(sum / starts.length);
+  });
 }
 
 /** The latest weighing that tells what full and dry weigh, in this potting. */
@@ -399,10 +404,10 @@ function addRelativeWeights(logs: Float64Array, weighed: readonly { atG: number;
   if (weighed.length < 2) return;
   const grossG = weighed.reduce((sum, w) => sum + w.atG, 0) / weighed.length;
   const scaleG = Math.hypot(weightScaleG(grossG, availableG), 0.05 * availableG);
-  for (let n = 0; n < NODES.length; n++) {
-    const rests = weighed.map((w) => w.atG - availableG * w.m[n]!).sort((a, b) => a - b);
+  for (let i = 0; i < GRID_SIZE; i++) {
+    const rests = weighed.map((w) => w.atG - availableG * w.m[i]!).sort((a, b) => a - b);
     // The middle one, not the mean: one slip of the scale must not drag the base along.
     const base = rests[Math.floor(rests.length / 2)]!;
-    for (const rest of rests) logs[n]! += Math.log(weightLikelihood(rest - base, scaleG));
+    for (const rest of rests) logs[i]! += Math.log(weightLikelihood(rest - base, scaleG));
   }
 }

@@ -10,8 +10,8 @@ export const WET_FROM_M = 0.6;
 export const DRY_TO_M = 0.12;
 
 /** A finger's edges are soft: standard widths of a logistic, in m. */
-const FINGER_WET_WIDTH = 0.075;
-const FINGER_DRY_WIDTH = 0.045;
+const FINGER_WET_WIDTH = 0.045;
+const FINGER_DRY_WIDTH = 0.025;
 /** Looks that are simply wrong. */
 const FINGER_LAPSE = 0.06;
 const SURFACE_LAPSE = 0.2;

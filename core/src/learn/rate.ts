@@ -3,7 +3,7 @@
  * drench to drench strays a little about the potting's own. All on the grid, all exact but for its step.
  */
 import type { DayNumber } from '../calendar/day.ts';
-import { blur, fromLog, GRID_SIZE, normalise, spreadNodes } from './grid.ts';
+import { blur, fromLog, GRID_SIZE, normalise } from './grid.ts';
 import type { Stretch } from './history.ts';
 
 /** Spread of pottings within a place, of places, and of a pot's store against the reckoned one (joined: both scale time). */
@@ -24,7 +24,7 @@ export function potEvidence(stretches: readonly Stretch[], today: DayNumber): Fl
   const logs = new Float64Array(GRID_SIZE);
   for (const stretch of stretches) {
     if (!hasShape(stretch.logs)) continue;
-    const own = blur(fromLog(spreadNodes(stretch.logs)), STRETCH_SD);
+    const own = blur(fromLog(stretch.logs), STRETCH_SD);
     const weight = fade(stretch, today);
     for (let i = 0; i < GRID_SIZE; i++) logs[i]! += weight * Math.log(own[i]! + LEAST_CHANCE);
   }

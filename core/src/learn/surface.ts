@@ -1,8 +1,8 @@
 /**
  * How far down a drying mix keeps its surface wet: one figure for the whole collection, learned from all its looks.
- * A few values are tried on the pots that were looked at most; each is believed by how well it explains them.
+ * A few values are tried on some pots that were looked at; each is believed by how well it explains them.
  */
-import { blur, fromLog, GRID, normalDensity, spreadNodes } from './grid.ts';
+import { blur, fromLog, GRID, normalDensity } from './grid.ts';
 import type { Stretch } from './history.ts';
 import { POT_SD, STRETCH_SD } from './rate.ts';
 
@@ -14,9 +14,9 @@ export const SURFACE_WET_TRIED: readonly { m: number; prior: number }[] = [
   { m: 1, prior: 0.08 },
 ];
 /** More pots than this would only take time. */
-export const MOST_POTS_ASKED = 12;
+export const MOST_POTS_ASKED = 16;
 /** Looks on one pot lean on each other: the model errs for days on end. Each counts for this much of one. */
-const LOOK_WEIGHT = 0.5;
+const LOOK_WEIGHT = 0.4;
 
 /** ln of the chance of all that was found on one pot, whatever its rate. */
 export function lnEvidence(stretches: readonly Stretch[]): number {
@@ -24,7 +24,7 @@ export function lnEvidence(stretches: readonly Stretch[]): number {
   const logs = Float64Array.from(prior, (p) => Math.log(p + 1e-300));
   for (const stretch of stretches) {
     if (stretch.checks === 0) continue;
-    const atGrid = spreadNodes(stretch.logs);
+    const atGrid = stretch.logs;
     let top = -Infinity;
     for (const value of atGrid) top = Math.max(top, value);
     // blur() keeps mass, so the scale taken out by fromLog is put back.
