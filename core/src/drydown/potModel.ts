@@ -25,10 +25,10 @@ export interface PotModel {
 const ML_PER_MM_CM2 = 0.1;
 
 /**
- * Vapour through a wet wall against free water under the same air. Fired clay of 6 mm passes about a third
+ * Vapour through a wet wall against free water under the same air. Fired clay of 6 mm passes about a quarter
  * (field figure: a terracotta pot dries up to twice as fast as a plastic one of its size; Bunt 1988, ch. 2).
  */
-const WALL_CONDUCTANCE: Record<PotMaterial, number> = { terracotta: 0.35, concrete: 0.08, glazed: 0, plastic: 0, metal: 0 };
+const WALL_CONDUCTANCE: Record<PotMaterial, number> = { terracotta: 0.27, concrete: 0.07, glazed: 0, plastic: 0, metal: 0 };
 const REFERENCE_WALL_MM = 6;
 
 /** Loss that a covered surface is spared. */
@@ -53,13 +53,13 @@ const FORMS: Record<Form, FormWater> = {
   globe: { plan: 1, side: 0.5, crop: 0.32, storeShare: 0.35, cover: 0.9 },
   column: { plan: 1, side: 0.6, crop: 0.32, storeShare: 0.35, cover: 0.9 },
   pad: { plan: 0.3, side: 0.5, crop: 0.25, storeShare: 0.15, cover: 0.3 },
-  rosette: { plan: 1.5, side: 0.2, crop: 0.32, storeShare: 0.2, cover: 0.8 },
+  rosette: { plan: 1.5, side: 0.2, crop: 0.36, storeShare: 0.2, cover: 0.8 },
   stemmed: { plan: 0.8, side: 0.6, crop: 0.35, storeShare: 0.08, cover: 0.4 },
   trailing: { plan: 0.9, side: 0.6, crop: 0.4, storeShare: 0.04, cover: 0.5 },
   caudex: { plan: 0.8, side: 0.4, crop: 0.7, storeShare: 0.2, cover: 0.4 },
   bulb: { plan: 0.6, side: 0.4, crop: 0.7, storeShare: 0.2, cover: 0.4 },
   stemless: { plan: 1.1, side: 0.2, crop: 0.28, storeShare: 0.35, cover: 0.8 },
-  'stiff-leaf': { plan: 0.5, side: 0.7, crop: 0.3, storeShare: 0.08, cover: 0.3 },
+  'stiff-leaf': { plan: 0.5, side: 0.7, crop: 0.2, storeShare: 0.08, cover: 0.3 },
 };
 
 const MM2_PER_CM2 = 100;

@@ -4,6 +4,7 @@ import type { Garden, Plant, PlantState } from '../garden.ts';
 import { blur, gridQuantile } from '../learn/grid.ts';
 import { type History, type HistoryInput, retrace } from '../learn/history.ts';
 import { type Habit, habitEvidence, keeperHabit } from '../learn/keeper.ts';
+import { BEFORE_CHANGE_WEIGHT, type Change, findChange } from '../learn/change.ts';
 import { Pool } from '../learn/pool.ts';
 import { addTo, fade, potEvidence, posterior, STRETCH_SD } from '../learn/rate.ts';
 import { believedSurface, lnEvidence, MOST_POTS_ASKED, SURFACE_WET_TRIED } from '../learn/surface.ts';
@@ -15,6 +16,9 @@ import { type Because, because, type Reason } from './because.ts';
 import { GardenClimate, HORIZON_DAYS } from './climate.ts';
 import { type Futures, runFutures } from './future.ts';
 import { buildPlant, dueMoisture, type PlantModel, stateOn } from './plantModel.ts';
+import { type Schools, schools } from './schools.ts';
+import { type StressOutlook, stressOutlook } from './stress.ts';
+import { usualWeekdays } from './weekdays.ts';
 import { adviseWater, type WaterAdvice } from './window.ts';
 
 export interface Band {
@@ -38,6 +42,10 @@ export interface Outlook {
   ratePosterior: Float64Array;
   advice: WaterAdvice;
   why: Because;
+  /** something about the pot is no longer as it was */
+  change: Change | null;
+  stress: StressOutlook;
+  schools: Schools;
 }
 
 /** A past longer than this teaches nothing that the last years do not. */
@@ -63,6 +71,7 @@ export class GardenForecast {
   private readonly pool = new Pool();
   private surfaceWetM: number | null = null;
   private habit: Habit = keeperHabit([]);
+  private wateringWeekdays: ReadonlySet<number> | null = null;
 
   /** @param since a day that the past must reach back to, where the events alone would not */
   constructor(
@@ -89,8 +98,11 @@ export class GardenForecast {
   }
 
   outlook(plantId: string): Outlook {
-    const { model, history, earlier, looks, habit } = this.learn().get(plantId) ?? missing(plantId);
+    const { model, history, looks, habit, ...learned } = this.learn().get(plantId) ?? missing(plantId);
     const prior = this.pool.prior(plantId);
+    const change = findChange([...history.stretches, history.current], prior);
+    // Once a pot has changed, what it did before counts little for what it does now.
+    const earlier = change && change.kind !== 'contradictory' ? this.sinceChange(history) : learned.earlier;
     // The open stretch strays from the potting's rate: what it says is joined last.
     const before = posterior(prior, sumOf(earlier, habit));
     const open = blur(before, STRETCH_SD);
@@ -103,9 +115,12 @@ export class GardenForecast {
     const dry = Float64Array.from(futures.dryDay).sort();
     const dryOn = { p10: dayOrNull(dry, 0.1, this.climate.today), p50: dayOrNull(dry, 0.5, this.climate.today), p90: dayOrNull(dry, 0.9, this.climate.today) };
     const why = because(model, this.blend(model.plant.mix), this.climate.today, Math.exp(gridQuantile(rateNow, 0.5)), this.surface());
+    const state = stateOn(model.timeline, this.climate.today);
+    const advice = adviseWater(model, futures, this.climate, this.weekdays());
+    const stress = stressOutlook(model, history, futures, gridQuantile(rateNow, 0.5), this.climate.today);
     return {
-      plant: model.plant, model, history, futures, state: stateOn(model.timeline, this.climate.today),
-      moisture, dryOn, rate, ratePosterior, advice: adviseWater(model, futures, this.climate), why,
+      plant: model.plant, model, history, futures, state, moisture, dryOn, rate, ratePosterior, advice, why, change, stress,
+      schools: schools(model, advice, stress, state, history.lastWatered, this.climate.today),
     };
   }
 
@@ -146,6 +161,19 @@ export class GardenForecast {
     };
   }
 
+  /** Evidence with the days before the change faded; the newest two stretches are what is new. */
+  private sinceChange(history: History): Float64Array {
+    const { today } = this.climate;
+    const old = potEvidence(history.stretches.slice(0, -1), today).map((value) => value * BEFORE_CHANGE_WEIGHT);
+    return sumOf(old, potEvidence(history.stretches.slice(-1), today));
+  }
+
+  /** The weekdays on which this keeper usually waters, where there are such; day 0 of the epoch is weekday 0. */
+  private weekdays(): ReadonlySet<number> {
+    this.wateringWeekdays ??= usualWeekdays(this.garden.plants);
+    return this.wateringWeekdays;
+  }
+
   /** How this keeper comes to water, from the pots that were looked at; then what waterings say of all pots. */
   private applyHabit(): void {
     const learned = [...this.learned!.values()];
@@ -167,7 +195,8 @@ export class GardenForecast {
   /** How far down this collection's surfaces stay wet, asked once of some pots that were looked at. */
   private surface(): number {
     if (this.surfaceWetM !== null) return this.surfaceWetM;
-    const looks = (plant: Plant) => plant.events.reduce((n, event) => n + (event.type === 'check' ? 1 : 0), 0);
+    // A finger's words are two edges: they tell a rate, not the shape between. Probes and scales tell both.
+    const looks = (plant: Plant) => plant.events.reduce((n, event) => n + (event.type === 'check' && ('meter' in event || 'weight_g' in event) ? 1 : 0), 0);
     // Not those looked at most: they are the slow ones, and slow by chance at the end. Every n-th in the garden's order.
     const able = this.garden.plants.filter((plant) => looks(plant) >= LEAST_LOOKS);
     const every = Math.max(1, Math.floor(able.length / MOST_POTS_ASKED));
@@ -190,7 +219,7 @@ export class GardenForecast {
 }
 
 /** Pots looked at less say little of how a surface dries. */
-const LEAST_LOOKS = 4;
+const LEAST_LOOKS = 5;
 
 function sumOf(a: Float64Array, b: Float64Array): Float64Array {
   const out = a.slice();

@@ -5,6 +5,7 @@ import { clamp, quantileSorted } from '../numeric/shape.ts';
 import type { MethodId } from '../watering.ts';
 import { HORIZON_DAYS, type GardenClimate } from './climate.ts';
 import type { Futures } from './future.ts';
+import { weekday } from './weekdays.ts';
 import { isoWords } from './words.ts';
 import { dueMoisture, type PlantModel, stateOn } from './plantModel.ts';
 
@@ -45,7 +46,7 @@ const COLD_MARGIN_C = 1;
 const LONGEST_PATIENCE_DAYS = 90;
 const LEAST_PATIENCE_DAYS = 2;
 
-export function adviseWater(model: PlantModel, futures: Futures, climate: GardenClimate): WaterAdvice {
+export function adviseWater(model: PlantModel, futures: Futures, climate: GardenClimate, weekdays: ReadonlySet<number> = new Set()): WaterAdvice {
   const { traits } = model;
   const today = climate.today;
   const state = stateOn(model.timeline, today);
@@ -70,7 +71,7 @@ export function adviseWater(model: PlantModel, futures: Futures, climate: Garden
   }
   const patience = patienceDays(model, ideal);
   const latest = Math.max(ideal, ideal + patience);
-  ideal = offColdNights(model, climate, ideal, latest);
+  ideal = onGoodDay(model, climate, ideal, latest, weekdays);
   return { window: { earliest: Math.min(earliest, ideal), ideal, latest: Math.max(latest, ideal), ...drink(model, futures, state, ideal, climate) }, hold };
 }
 
@@ -123,15 +124,21 @@ function patienceDays(model: PlantModel, from: DayNumber): number {
   return Math.round(clamp(days * rule, LEAST_PATIENCE_DAYS, LONGEST_PATIENCE_DAYS));
 }
 
-/** Water cold roots on the eve of a cold night rot: wait for a milder one, where the window allows. */
-function offColdNights(model: PlantModel, climate: GardenClimate, ideal: DayNumber, latest: DayNumber): DayNumber {
+/** A usual watering day this near costs a dry pot nothing. */
+const WEEKDAY_PATIENCE_DAYS = 3;
+
+/** Wet roots on the eve of a cold night rot: wait for a milder one, where the window allows; and for the keeper's usual day, if it is near. */
+function onGoodDay(model: PlantModel, climate: GardenClimate, ideal: DayNumber, latest: DayNumber, weekdays: ReadonlySet<number>): DayNumber {
   const { tminC, firstDay } = model.climate;
   const limit = model.traits.minWetC + COLD_MARGIN_C;
-  for (let day = ideal; day <= Math.min(latest, climate.today + HORIZON_DAYS - 2); day++) {
-    const i = day - firstDay;
-    if (tminC[i]! >= limit && tminC[i + 1]! >= limit) return day;
-  }
-  return ideal;
+  const last = Math.min(latest, climate.today + HORIZON_DAYS - 2);
+  const mild = (day: DayNumber) => tminC[day - firstDay]! >= limit && tminC[day + 1 - firstDay]! >= limit;
+  let first = ideal;
+  while (first <= last && !mild(first)) first++;
+  // No mild night in the whole window: the plant's thirst decides, not the calendar.
+  if (first > last) return ideal;
+  for (let day = first; day <= Math.min(last, first + WEEKDAY_PATIENCE_DAYS); day++) if (weekdays.has(weekday(day)) && mild(day)) return day;
+  return first;
 }
 
 function drink(model: PlantModel, futures: Futures, state: PlantState, ideal: DayNumber, climate: GardenClimate): { amountMl: number; method: MethodId } {

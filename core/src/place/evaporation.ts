@@ -2,7 +2,7 @@
  * What the air at a place can take from something wet, by day and by night.
  * Source: Penman (1948), Proceedings of the Royal Society A 193, in Shuttleworth's (1993) units:
  * E = (Δ Rn + γ 6.43 (a + 0.536 u) VPD) / (λ (Δ + γ)). Penman's a = 1 holds for a lake; a pot is small, so its boundary
- * layer is thin, and a = 1.5 (transfer rises with the inverse root of the size; Monteith & Unsworth 2013, ch. 9).
+ * layer is thin, and a = 1.7 (transfer rises with the inverse root of the size; Monteith & Unsworth 2013, ch. 9).
  */
 import { clamp } from '../numeric/shape.ts';
 import { saturationSlopeKPaPerK, saturationVapourKPa } from '../sky/vapour.ts';
@@ -13,7 +13,7 @@ const LATENT_MJ_KG = 2.45;
 /** Wet mix and leaves reflect about a fifth of the light. */
 const ALBEDO = 0.2;
 /** Penman's constant for something the size of a pot. */
-const FREE_CONVECTION = 1.5;
+const FREE_CONVECTION = 1.7;
 /** The rim, the plant and the neighbours stand between the sky and the mix. */
 const SURFACE_LIGHT = 0.6;
 /** Upright walls get the light from the side, and neighbours stand in it. */

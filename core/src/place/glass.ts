@@ -21,7 +21,7 @@ const AIRING_LIMIT_W_M2K = 60;
 const NIGHT_GAIN_C = 1.2;
 const NIGHT_GAIN_SUNNY_C = 1.2;
 /** Vapour that wet pots and floors add, kPa, before glass condenses it again. */
-const GLASS_VAPOUR_KPA = 0.5;
+const GLASS_VAPOUR_KPA = 0.65;
 
 export interface GlassDay {
   tminC: number;

@@ -20,4 +20,4 @@ export function roomMeanC(place: Place, day: DayNumber, outdoorWeekC: number): n
 }
 
 /** Breathing, cooking and washing add to the outdoor vapour, kPa. */
-export const INDOOR_VAPOUR_KPA = 0.3;
+export const INDOOR_VAPOUR_KPA = 0.2;

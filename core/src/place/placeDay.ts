@@ -44,7 +44,7 @@ const LAMP_WARMTH_C_PER_100 = 1;
 const ROOM_SWING_C = 1.2;
 const SILL_COLD_SHARE = 0.14;
 /** Warmth by sun on a sill: K for each MJ that reaches it. */
-const SILL_SUN_C_PER_MJ = 0.75;
+const SILL_SUN_C_PER_MJ = 0.3;
 /** Cover keeps some night warmth outdoors. */
 const COVER_NIGHT_C = 0.8;
 /** Dew holds the vapour in room air down to this share of saturation at the day's lowest. */

@@ -1,0 +1,68 @@
+/** Thirst and wet feet along a plant's last weeks and the weeks ahead, at its middle rate. */
+import { type DayNumber, dayNumber } from '../calendar/day.ts';
+import { FIRST_WRINKLE, type Stress, stressStep, THIRST_HARMS, thirstWord, WET_FEET_HARM, wetFeetWord } from '../drydown/stress.ts';
+import { PLANT_STATES } from '../garden.ts';
+import { onGrid, spreadMoisture } from '../learn/grid.ts';
+import type { History } from '../learn/history.ts';
+import { quantileSorted } from '../numeric/shape.ts';
+import type { Futures } from './future.ts';
+import type { PlantModel } from './plantModel.ts';
+
+export interface StressOutlook {
+  thirst: number;
+  thirstWord: string;
+  wetFeet: number;
+  wetFeetWord: string;
+  /** days until it matters if nobody waters: the first wrinkle, harm by thirst, danger of rot; null beyond the look ahead */
+  wrinklesInDays: number | null;
+  thirstHarmsInDays: number | null;
+  rotInDays: number | null;
+}
+
+const RESTING = PLANT_STATES.indexOf('resting');
+/** A sign of thirst that the keeper saw stands for at least this much. */
+const SEEN_WRINKLED = { wrinkled: 0.4, shrunken: 0.6 } as const;
+const SIGN_DAYS = 10;
+const LOOK_AHEAD_DAYS = 180;
+
+export function stressOutlook(model: PlantModel, history: History, futures: Futures, rateX: number, today: DayNumber): StressOutlook {
+  const { traits, pot, climate, timeline } = model;
+  const plant = { storeMl: pot.storeMl, store: traits.store, minWetC: traits.minWetC, growMinC: traits.growMinC };
+  const dayAt = (day: DayNumber, m: number) => {
+    const i = Math.min(climate.days - 1, day - climate.firstDay);
+    return {
+      m, demandMl: climate.surfaceMm[i]! * pot.plantMlPerMm * model.drinking[i]!, tminC: climate.tminC[i]!, tmeanC: climate.tmeanC[i]!,
+      resting: timeline.states[Math.min(timeline.states.length - 1, day - timeline.firstDay)] === RESTING,
+    };
+  };
+  let now: Stress = { thirst: 0, wetFeet: 0 };
+  for (const [i, atNodes] of history.trace.m.entries()) now = stressStep(now, dayAt(history.trace.from + i, onGrid(spreadMoisture(atNodes), rateX)), plant);
+  now = { ...now, thirst: Math.max(now.thirst, seenThirst(model, today)) };
+
+  const middle = futures.paths[0]!.map((_, lead) => quantileSorted(Float64Array.from(futures.paths, (path) => path[lead]!).sort(), 0.5));
+  let ahead = now;
+  let wrinklesInDays = now.thirst >= FIRST_WRINKLE[traits.store] ? 0 : null;
+  let thirstHarmsInDays = now.thirst >= THIRST_HARMS ? 0 : null;
+  let rotInDays = now.wetFeet >= WET_FEET_HARM ? 0 : null;
+  for (let lead = 1; lead <= LOOK_AHEAD_DAYS; lead++) {
+    ahead = stressStep(ahead, dayAt(today + lead, middle[Math.min(lead, middle.length - 1)]!), plant);
+    if (wrinklesInDays === null && ahead.thirst >= FIRST_WRINKLE[traits.store]) wrinklesInDays = lead;
+    if (thirstHarmsInDays === null && ahead.thirst >= THIRST_HARMS) thirstHarmsInDays = lead;
+    if (rotInDays === null && ahead.wetFeet >= WET_FEET_HARM) rotInDays = lead;
+  }
+  return {
+    thirst: now.thirst, thirstWord: thirstWord(now.thirst, traits.store), wetFeet: now.wetFeet, wetFeetWord: wetFeetWord(now.wetFeet),
+    wrinklesInDays, thirstHarmsInDays, rotInDays,
+  };
+}
+
+function seenThirst(model: PlantModel, today: DayNumber): number {
+  let seen = 0;
+  for (const event of model.plant.events) {
+    if (event.type !== 'sign' || today - dayNumber(event.date) > SIGN_DAYS) continue;
+    const level = SEEN_WRINKLED[event.sign as keyof typeof SEEN_WRINKLED];
+    if (event.sign === 'taut') seen = 0;
+    else if (level !== undefined) seen = Math.max(seen, level);
+  }
+  return seen;
+}
