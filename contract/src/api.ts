@@ -109,6 +109,14 @@ export const outlookSchema = object(
     next_change: optional(object({ on: day(), state: text(20) }, 'a change')), checks: whole(0, 1e6), last_watered: optional(day()),
     last_checked: optional(day()), reference_days: number(0, 400), cycle_days: number(0, 400), traits: Joi.object().required(), trait_sources: Joi.object().required(),
     cautions: list(text(30), 'cautions'),
+    alarm: optional(object({ kind: Joi.valid('slower', 'faster', 'contradictory').required(), text: text(400) }, 'an alarm')),
+    thirst: object({ level: number(0, 1), word: text(30), wrinkles_in_days: optional(whole(0, 400)), harms_in_days: optional(whole(0, 400)) }, 'thirst'),
+    wet_feet: object({ level: number(0, 1), word: text(30), harms_in_days: optional(whole(0, 400)) }, 'wet feet'),
+    schools: object(
+      { pot: optional(day()), plant: optional(day()), calendar: optional(day()), interval_days: optional(number(0, 400)), interval_from: text(20), disagree: Joi.boolean().required() },
+      'three schools',
+    ),
+    state_why: text(100),
   },
   'an outlook',
 );

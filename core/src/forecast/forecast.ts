@@ -133,6 +133,7 @@ export class GardenForecast {
     const pot = this.learnPlant(plant);
     learned.set(plant.id, pot);
     this.share(pot, sumOf(pot.looks, pot.habit));
+    this.shareEarlier(plant);
     this.pool.compare([plant.id]);
   }
 
@@ -184,8 +185,30 @@ export class GardenForecast {
     for (const pot of learned) {
       pot.habit = habitEvidence([...pot.history.stretches, pot.history.current], this.habit, (stretch) => fade(stretch, this.climate.today));
       this.share(pot, sumOf(pot.looks, pot.habit));
+      this.shareEarlier(pot.model.plant);
     }
     this.pool.compare();
+  }
+
+  /**
+   * What a plant's pot before its last repotting showed no longer counts for the pot, but it still teaches the place
+   * (and its mix), where the journal says what pot it was.
+   */
+  private shareEarlier(plant: Plant): void {
+    const { today, firstDay } = this.climate;
+    const repottings = plant.events.filter((event) => event.type === 'repotting');
+    for (const [i, repotting] of repottings.entries()) {
+      if (!repotting.before || !this.blends.has(repotting.before.mix)) continue;
+      const end = dayNumber(repotting.date);
+      const before: Plant = { ...plant, pot: repotting.before.pot, mix: repotting.before.mix, root_loss: null, events: plant.events.filter((event) => event.date <= repotting.date && event !== repotting) };
+      if (end <= firstDay || before.events.length === 0) continue;
+      const model = this.model(before);
+      const start = i > 0 ? dayNumber(repottings[i - 1]!.date) : dayNumber(before.events[0]!.date);
+      const history = retrace({ ...historyInput(model, Math.min(end, today), firstDay), fromDay: Math.max(start, firstDay), surfaceWetM: this.surface() });
+      const evidence = potEvidence([...history.stretches, history.current], today);
+      const place = history.current.place;
+      this.pool.set(`${plant.id} before ${repotting.date}`, { place, mix: before.mix, evidence });
+    }
   }
 
   private share({ model: { plant } }: Learned, evidence: Float64Array): void {

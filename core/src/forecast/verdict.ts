@@ -1,5 +1,6 @@
 /** What to do with a pot today, and why, in one line a keeper would say. */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
+import type { Change } from '../learn/change.ts';
 import { DRY_TO_M } from '../learn/likelihood.ts';
 import { bandWord, capital, count, dayWords, isoWords, monthWords, waterWords } from './words.ts';
 import { dueMoisture } from './plantModel.ts';
@@ -24,6 +25,8 @@ const SOON_DAYS = 3;
 
 export function verdict(outlook: Outlook, today: DayNumber): Verdict {
   const { window, hold } = outlook.advice;
+  const { change } = outlook;
+  if (change && outlook.state !== 'resting') return { kind: 'check', head: 'Look at it', reason: changeReason(change) };
   if (!window) return held(outlook, today);
   if (hold) return { kind: 'leave', head: 'Leave it', reason: hold.why };
   if (window.ideal <= today) {
@@ -33,6 +36,11 @@ export function verdict(outlook: Outlook, today: DayNumber): Verdict {
   const sure = spreadWords(outlook, today);
   if (window.ideal - today <= SOON_DAYS) return { kind: 'soon', head: capital(dayWords(window.ideal, today)), reason: `${sure}${nowWords(outlook)}`.trim() };
   return { kind: 'leave', head: `Leave until ${dayWords(window.ideal, today)}`, reason: `${sure}${nowWords(outlook)}`.trim() };
+}
+
+function changeReason(change: Change): string {
+  if (change.kind === 'contradictory') return 'What was found contradicts itself: feel it once more, at depth.';
+  return change.kind === 'slower' ? 'It dries much slower than it did: blocked hole, lost roots?' : 'It dries much faster than it did: roots fill the pot, or water runs past?';
 }
 
 function held(outlook: Outlook, today: DayNumber): Verdict {

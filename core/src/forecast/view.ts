@@ -9,7 +9,11 @@ import type { TraitSource, Traits } from '../plant/traits.ts';
 import { type Outlook, type PlantForecast, plantForecast } from './forecast.ts';
 import { PATH_DAYS } from './future.ts';
 import { dueMoisture } from './plantModel.ts';
+import type { Change, ChangeKind } from '../learn/change.ts';
+import type { Change as StateChange } from '../season/timeline.ts';
 import { type Verdict, verdict } from './verdict.ts';
+
+type StateReason = StateChange['why'];
 
 /** p10, p50, p90 at the end of each day. */
 export interface BandSeries {
@@ -42,6 +46,13 @@ export interface OutlookView extends PlantForecast {
   traits: Traits;
   trait_sources: Record<keyof Traits, TraitSource>;
   cautions: readonly Caution[];
+  /** something about the pot is no longer as it was: said in words */
+  alarm: { kind: ChangeKind; text: string } | null;
+  thirst: { level: number; word: string; wrinkles_in_days: number | null; harms_in_days: number | null };
+  wet_feet: { level: number; word: string; harms_in_days: number | null };
+  schools: { pot: string | null; plant: string | null; calendar: string | null; interval_days: number | null; interval_from: string; disagree: boolean };
+  /** why the plant is in its state */
+  state_why: string;
 }
 
 export function outlookView(outlook: Outlook, today: DayNumber): OutlookView {
@@ -71,7 +82,42 @@ export function outlookView(outlook: Outlook, today: DayNumber): OutlookView {
     traits: model.traits,
     trait_sources: model.sourced.sources,
     cautions: model.sourced.genus?.cautions ?? [],
+    alarm: outlook.change && { kind: outlook.change.kind, text: changeWords(outlook.change) },
+    thirst: {
+      level: thousandth(outlook.stress.thirst), word: outlook.stress.thirstWord, wrinkles_in_days: outlook.stress.wrinklesInDays, harms_in_days: outlook.stress.thirstHarmsInDays,
+    },
+    wet_feet: { level: thousandth(outlook.stress.wetFeet), word: outlook.stress.wetFeetWord, harms_in_days: outlook.stress.rotInDays },
+    schools: {
+      pot: dayOrNull(outlook.schools.pot), plant: dayOrNull(outlook.schools.plant), calendar: dayOrNull(outlook.schools.calendar),
+      interval_days: outlook.schools.intervalDays, interval_from: outlook.schools.intervalFrom, disagree: outlook.schools.disagree,
+    },
+    state_why: WHY_STATE[since?.why ?? 'nothing'],
   };
+}
+
+const WHY_STATE: Record<StateReason, string> = {
+  cold: 'it is cold', heat: 'it is hot', 'short-days': 'the days are short', 'long-days': 'the days are long and warm', dark: 'it is dim',
+  nothing: 'warmth, days and light invite it', seen: 'you saw it',
+};
+
+function dayOrNull(day: DayNumber | null): string | null {
+  return day === null ? null : isoDay(day);
+}
+
+/** What a keeper should look for when a pot is no longer itself. */
+export function changeWords({ kind, factor }: Change): string {
+  switch (kind) {
+    case 'slower':
+      return `Since its last drinks it dries ${times(1 / factor)} slower than it did. A blocked hole? Lost roots? Cold or dim? Look at the hole, press the base, and don't water until it is dry.`;
+    case 'faster':
+      return `Since its last drinks it dries ${times(factor)} faster than it did. Roots that fill the pot? Water that runs past a shrunken ball? Weigh it after the next drink.`;
+    case 'contradictory':
+      return 'What you found contradicts itself: no drying explains all of it. Another pot by mistake? Feel it once more, at depth.';
+  }
+}
+
+function times(factor: number): string {
+  return `${factor.toFixed(1)} times`;
 }
 
 function pastBands(outlook: Outlook): BandSeries {

@@ -38,6 +38,9 @@ function closed(cycles: number, look: boolean, seed: number): { errors: number[]
     const truth: Truth = { rate, m: [], waterings: [] };
     let m = 1;
     let done = 0;
+    // Cycles of one pot are not quite alike: roots grow, and the weather at the shelf is not quite the one reckoned.
+    const stray = () => rate * Math.exp(0.1 * standardNormal(random));
+    let now = stray();
     events.push({ type: 'watering', date: isoDay(START), method: 'drench' });
     truth.waterings.push(START);
     for (let day = START; day <= END + 120; day++) {
@@ -54,9 +57,10 @@ function closed(cycles: number, look: boolean, seed: number): { errors: number[]
           truth.waterings.push(day);
           done++;
           m = 1;
+          now = stray();
         }
       }
-      m = dryStep(m, rate * loss.surface[at]!, rate * loss.wall[at]!, rate * loss.plant[at]!);
+      m = dryStep(m, now * loss.surface[at]!, now * loss.wall[at]!, now * loss.plant[at]!);
       truth.m.push(m);
     }
     truths.set(plant.id, truth);

@@ -47,7 +47,8 @@ export class Pool {
   /** Reckons how pots stand to their places; call once all are set, and for a pot that is set anew. */
   compare(ids: Iterable<string> = this.members.keys()): void {
     for (const id of ids) {
-      const member = this.members.get(id)!;
+      const member = this.members.get(id);
+      if (!member) continue;
       this.countMix(member, -1);
       member.residual = null;
       if (!member.message) continue;

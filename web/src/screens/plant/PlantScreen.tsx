@@ -17,6 +17,7 @@ import { litres } from '../../parts/amounts.ts';
 import { Book } from './Book.tsx';
 import { Cautions } from './Cautions.tsx';
 import { PotDrawing } from './PotDrawing.tsx';
+import { Schools } from './Schools.tsx';
 import { Ways } from './Ways.tsx';
 
 export default function PlantScreen() {
@@ -69,6 +70,7 @@ function Plant({ plant }: { plant: PlantView }) {
             <button type="button" className="btn h-11" onClick={() => setNoting(true)}>Note something…</button>
           </div>
           <DryCurve outlook={outlook} journal={plant.journal} today={site.today} />
+          {outlook.alarm && <p role="note" className="my-3 border-l-4 border-[var(--rust)] bg-[var(--frame)] p-3 text-[16px]"><strong>Something changed.</strong> {outlook.alarm.text}</p>}
           <Facts plant={plant} />
           <div className="mt-6 grid grid-cols-1 gap-x-10 gap-y-6 xl:grid-cols-2">
             <section aria-labelledby="why">
@@ -77,6 +79,9 @@ function Plant({ plant }: { plant: PlantView }) {
               <BecauseBars reasons={outlook.because} />
             </section>
             <Book plant={plant} />
+          </div>
+          <div className="mt-6">
+            <Schools outlook={outlook} today={site.today} />
           </div>
         </section>
         <aside className="grid content-start gap-6">
@@ -96,7 +101,9 @@ function Facts({ plant }: { plant: PlantView }) {
   const facts: [string, string][] = [
     ['Window', water ? `${nearDay(water.earliest, site.today)} to ${nearDay(water.latest, site.today)}, best ${nearDay(water.ideal, site.today)}: ${litres(water.amount_ml)}` : (outlook.hold?.why ?? 'none in sight')],
     ['Drying', outlook.checks === 0 ? `as reckoned; nobody has looked yet (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)} ×)` : `${rate.p50.toFixed(1)} × as fast as reckoned, from ${outlook.checks} ${outlook.checks === 1 ? 'check' : 'checks'} (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)})`],
-    ['Season', `${outlook.state} since ${longDay(outlook.state_since)}${outlook.next_change ? `; ${outlook.next_change.state} from about ${nearDay(outlook.next_change.on, site.today)}` : ''}`],
+    ['Season', `${outlook.state} since ${longDay(outlook.state_since)}: ${outlook.state_why}${outlook.next_change ? `; ${outlook.next_change.state} from about ${nearDay(outlook.next_change.on, site.today)}` : ''}`],
+    ['Its store', `${outlook.thirst.word}${outlook.thirst.wrinkles_in_days ? `; without water the first wrinkles in about ${outlook.thirst.wrinkles_in_days} days` : ''}`],
+    ['Its roots', `${outlook.wet_feet.word}${outlook.wet_feet.harms_in_days ? `; in danger in about ${outlook.wet_feet.harms_in_days} days if it stays so` : ''}`],
     ['Last water', outlook.last_watered ? longDay(outlook.last_watered) : 'not on record'],
   ];
   return (
