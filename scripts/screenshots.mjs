@@ -13,8 +13,8 @@ const VIEWS = [
   { file: 'round.png', viewport: DESK, path: '/' },
   { file: 'round-dusk.png', viewport: DESK, path: '/', dusk: true },
   { file: 'round-bench.png', viewport: BENCH, path: '/' },
-  { file: 'plant.png', viewport: { ...DESK, height: 1180 }, plant: '041' },
-  { file: 'plant-bench.png', viewport: BENCH, plant: '041' },
+  { file: 'plant.png', viewport: { ...DESK, height: 1400 }, plant: '202' },
+  { file: 'plant-bench.png', viewport: BENCH, plant: '202' },
   { file: 'note.png', viewport: DESK, path: '/', prepare: async (page) => page.evaluate(() => document.querySelector('button[aria-label^="Note something"]')?.click()) },
 ];
 

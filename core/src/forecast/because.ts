@@ -1,7 +1,7 @@
 /**
  * Why this date: the days to dry against the same plant in reference conditions, factor by factor.
- * Each factor's own effect is found by swapping it alone into the reference; what they do only together is named as such,
- * so the list adds up to the whole difference.
+ * Each factor's own effect is found by swapping it: into the reference, and out of the pot as it is; the mean of the two is its
+ * own. What they do only together is named as such, so the list adds up to the whole difference.
  */
 import { lossAt } from '../drydown/step.ts';
 import { type PotModel, potModel } from '../drydown/potModel.ts';
@@ -60,18 +60,10 @@ export function because(model: PlantModel, blend: Blend, today: number, rateMedi
   const days = (conditions: Conditions) => daysToDry(plant, model, conditions, surfaceWetM);
   const base = days(reference);
   const cycle = days(actual);
-  const size: Pot = { ...reference.pot, shape: plant.pot.shape, top_mm: plant.pot.top_mm, base_mm: plant.pot.base_mm, depth_mm: plant.pot.depth_mm };
-  const swaps: [Factor, Conditions][] = [
-    ['place', { ...reference, drive: actual.drive }],
-    ['season', { ...reference, drinking: actual.drinking }],
-    ['pot-material', { ...reference, pot: { ...reference.pot, material: plant.pot.material, wall_mm: plant.pot.wall_mm ?? null } }],
-    ['pot-size', { ...reference, pot: size }],
-    ['mix', { ...reference, blend: actual.blend }],
-    ['top-dressing', { ...reference, pot: { ...reference.pot, top_dressing_mm: plant.pot.top_dressing_mm } }],
-    ['rate', { ...reference, rate: actual.rate }],
-  ];
-  const reasons: Reason[] = swaps.map(([factor, conditions]) => {
-    const effect = tenth(days(conditions) - base);
+  const reasons: Reason[] = SWAPS.map(([factor, swap]) => {
+    const into = days(swap(reference, actual)) - base;
+    const outOf = cycle - days(swap(actual, reference));
+    const effect = tenth((into + outOf) / 2);
     return { factor, days: effect, text: words(factor, effect, plant, actual) };
   });
   const joint = tenth(cycle - base - reasons.reduce((sum, r) => sum + r.days, 0));
@@ -79,6 +71,17 @@ export function because(model: PlantModel, blend: Blend, today: number, rateMedi
   reasons.sort((a, b) => Math.abs(b.days) - Math.abs(a.days));
   return { reasons: reasons.filter((r) => r.days !== 0), referenceDays: tenth(base), cycleDays: tenth(cycle) };
 }
+
+/** Conditions `a` with one factor taken from `b`. */
+const SWAPS: readonly (readonly [Factor, (a: Conditions, b: Conditions) => Conditions])[] = [
+  ['place', (a, b) => ({ ...a, drive: b.drive })],
+  ['season', (a, b) => ({ ...a, drinking: b.drinking })],
+  ['pot-material', (a, b) => ({ ...a, pot: { ...a.pot, material: b.pot.material, wall_mm: b.pot.wall_mm ?? null } })],
+  ['pot-size', (a, b) => ({ ...a, pot: { ...a.pot, shape: b.pot.shape, top_mm: b.pot.top_mm, base_mm: b.pot.base_mm, depth_mm: b.pot.depth_mm } })],
+  ['mix', (a, b) => ({ ...a, blend: b.blend })],
+  ['top-dressing', (a, b) => ({ ...a, pot: { ...a.pot, top_dressing_mm: b.pot.top_dressing_mm } })],
+  ['rate', (a, b) => ({ ...a, rate: b.rate })],
+];
 
 function present(model: PlantModel, today: number): Pick<Conditions, 'drive' | 'drinking'> {
   const from = today + 1 - model.climate.firstDay;
