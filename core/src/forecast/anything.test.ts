@@ -22,16 +22,16 @@ const pot = fc.record({
 });
 
 const event: fc.Arbitrary<(date: string) => PlantEvent> = fc.oneof(
-  fc.record({ method: fc.constantFrom(...METHODS), amount_ml: number(0.1, 5000) }).map((e) => (date) => ({ type: 'watering', date, ...e })),
-  fc.constantFrom('wet' as const, 'damp' as const, 'dry' as const).map((finger) => (date) => ({ type: 'check', date, finger })),
-  fc.constantFrom('wet' as const, 'dry' as const).map((surface) => (date) => ({ type: 'check', date, surface })),
-  number(1, 10).map((meter) => (date) => ({ type: 'check', date, meter })),
-  number(0.1, 50_000).map((weight_g) => (date) => ({ type: 'check', date, weight_g })),
-  fc.tuple(number(200, 9000), number(1, 199)).map(([drained_g, dry_g]) => (date) => ({ type: 'weights', date, drained_g, dry_g })),
-  fc.record({ sign: fc.constantFrom(...SIGNS), strength: fc.integer({ min: 1, max: 3 }) }).map((e) => (date) => ({ type: 'sign', date, ...e })),
-  fc.record({ mix_was: maybe(fc.constantFrom('dry' as const, 'damp' as const, 'wet' as const)), before: maybe(pot.map((p) => ({ pot: p, mix: 'mix' }))) }).map((e) => (date) => ({ type: 'repotting', date, ...e })),
+  fc.record({ method: fc.constantFrom(...METHODS), amount_ml: number(0.1, 5000) }).map((e) => (date: string): PlantEvent => ({ type: 'watering', date, ...e })),
+  fc.constantFrom('wet' as const, 'damp' as const, 'dry' as const).map((finger) => (date: string): PlantEvent => ({ type: 'check', date, finger })),
+  fc.constantFrom('wet' as const, 'dry' as const).map((surface) => (date: string): PlantEvent => ({ type: 'check', date, surface })),
+  number(1, 10).map((meter) => (date: string): PlantEvent => ({ type: 'check', date, meter })),
+  number(0.1, 50_000).map((weight_g) => (date: string): PlantEvent => ({ type: 'check', date, weight_g })),
+  fc.tuple(number(200, 9000), number(1, 199)).map(([drained_g, dry_g]) => (date: string): PlantEvent => ({ type: 'weights', date, drained_g, dry_g })),
+  fc.record({ sign: fc.constantFrom(...SIGNS), strength: fc.integer({ min: 1, max: 3 }) }).map((e) => (date: string): PlantEvent => ({ type: 'sign', date, ...e })),
+  fc.record({ mix_was: maybe(fc.constantFrom('dry' as const, 'damp' as const, 'wet' as const)), before: maybe(pot.map((p) => ({ pot: p, mix: 'mix' }))) }).map((e) => (date: string): PlantEvent => ({ type: 'repotting', date, ...e })),
   fc.constant((date: string): PlantEvent => ({ type: 'move', date, from: 'other' })),
-  fc.constantFrom(...PLANT_STATES).map((state) => (date) => ({ type: 'state', date, state })),
+  fc.constantFrom(...PLANT_STATES).map((state) => (date: string): PlantEvent => ({ type: 'state', date, state })),
 );
 
 const place = (id: string) =>

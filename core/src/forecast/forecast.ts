@@ -4,7 +4,7 @@ import type { Garden, Plant, PlantState } from '../garden.ts';
 import { blur, gridQuantile } from '../learn/grid.ts';
 import { type History, type HistoryInput, retrace } from '../learn/history.ts';
 import { type Habit, habitEvidence, keeperHabit } from '../learn/keeper.ts';
-import { BEFORE_CHANGE_WEIGHT, type Change, findChange } from '../learn/change.ts';
+import { AFTER_CHANGE_SD, BEFORE_CHANGE_WEIGHT, type Change, findChange } from '../learn/change.ts';
 import { Pool } from '../learn/pool.ts';
 import { addTo, fade, potEvidence, posterior, STRETCH_SD } from '../learn/rate.ts';
 import { believedSurface, lnEvidence, MOST_POTS_ASKED, SURFACE_WET_TRIED } from '../learn/surface.ts';
@@ -102,9 +102,10 @@ export class GardenForecast {
     const prior = this.pool.prior(plantId);
     const change = findChange([...history.stretches, history.current], prior);
     // Once a pot has changed, what it did before counts little for what it does now.
-    const earlier = change && change.kind !== 'contradictory' ? this.sinceChange(history) : learned.earlier;
+    const changed = change !== null && change.kind !== 'contradictory';
+    const earlier = changed ? this.sinceChange(history, change) : learned.earlier;
     // The open stretch strays from the potting's rate: what it says is joined last.
-    const before = posterior(prior, sumOf(earlier, habit));
+    const before = changed ? posterior(blur(prior, AFTER_CHANGE_SD), earlier) : posterior(prior, sumOf(earlier, habit));
     const open = blur(before, STRETCH_SD);
     const rateNow = posterior(open, history.current.logs);
     const ratePosterior = posterior(prior, sumOf(looks, habit));
@@ -162,11 +163,14 @@ export class GardenForecast {
     };
   }
 
-  /** Evidence with the days before the change faded; the newest two stretches are what is new. */
-  private sinceChange(history: History): Float64Array {
+  /** Evidence of the closed stretches with those from before the change faded. */
+  private sinceChange({ stretches, current }: History, change: Change): Float64Array {
     const { today } = this.climate;
-    const old = potEvidence(history.stretches.slice(0, -1), today).map((value) => value * BEFORE_CHANGE_WEIGHT);
-    return sumOf(old, potEvidence(history.stretches.slice(-1), today));
+    const closed = change.stretches - (current.checks > 0 ? 1 : 0);
+    const looked = stretches.filter((stretch) => stretch.checks > 0);
+    const first = looked.length - closed;
+    const old = potEvidence(looked.slice(0, first), today).map((value) => value * BEFORE_CHANGE_WEIGHT);
+    return sumOf(old, potEvidence(looked.slice(first), today));
   }
 
   /** The weekdays on which this keeper usually waters, where there are such; day 0 of the epoch is weekday 0. */

@@ -28,6 +28,8 @@ export const PATH_DAYS = 42;
 /** What stays unknown of moisture once the rate is known: layers, edges, uneven wetting. Least at the dry end. */
 const MOISTURE_SD_WET = 0.06;
 const MOISTURE_SD_DRY = 0.012;
+/** A scale sees the whole pot: less stays unknown. */
+const WEIGHED_SHARE = 0.6;
 
 /** A prime step through the members, so that rates, starts and weathers are not in step with each other. */
 const RATE_STRIDE = 37;
@@ -45,10 +47,11 @@ export function runFutures(model: PlantModel, history: History, rateNow: Float64
   const dueM = dueMoisture(model.traits);
   const random = seededRandom(seedFrom(model.plant.id));
   const noise = sortedNormals(random);
+  const unknown = history.current.weighed ? WEIGHED_SHARE : 1;
   for (let i = 0; i < MEMBERS; i++) {
     rates[i] = gridQuantile(rateNow, (((i * RATE_STRIDE) % MEMBERS) + 0.5) / MEMBERS);
     const centre = onGrid(history.mNow, rates[i]!);
-    const spread = Math.hypot(onGrid(history.mSpread, rates[i]!), MOISTURE_SD_DRY + MOISTURE_SD_WET * 2 * Math.sqrt(centre * Math.max(0, 1.02 - centre)));
+    const spread = Math.hypot(onGrid(history.mSpread, rates[i]!), unknown * (MOISTURE_SD_DRY + MOISTURE_SD_WET * 2 * Math.sqrt(centre * Math.max(0, 1.02 - centre))));
     m[i] = clamp(centre + spread * noise[(i * START_STRIDE) % MEMBERS]!, 0, model.pot.holes ? 1 : 2);
     if (m[i]! <= DRY_TO_M) dryDay[i] = pastDryDay(history, rates[i]!, today);
     if (m[i]! <= dueM) dueDay[i] = dueM === DRY_TO_M ? dryDay[i]! : today;

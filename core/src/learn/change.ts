@@ -15,6 +15,8 @@ export interface Change {
   kind: ChangeKind;
   /** rate of the newest stretches over the rate before; 1 for a contradiction */
   factor: number;
+  /** how many of the newest stretches with looks are of the new kind */
+  stretches: number;
 }
 
 /** Differences in standard deviations, and in ln k, that chance does not explain: half as long again, or two thirds. */
@@ -39,12 +41,12 @@ export function findChange(stretches: readonly Stretch[], prior: Float64Array): 
     const then = rateOf(before, prior);
     const difference = now.meanX - then.meanX;
     if (Math.abs(difference) > BEYOND_HABIT && Math.abs(difference) > BEYOND_CHANCE * Math.sqrt(now.variance + then.variance)) {
-      return { kind: difference > 0 ? 'faster' : 'slower', factor: Math.exp(difference) };
+      return { kind: difference > 0 ? 'faster' : 'slower', factor: Math.exp(difference), stretches: count };
     }
   }
   const last = looked.at(-1);
   if (last && last.checks >= LEAST_LOOKS && Math.max(...last.logs) / last.checks < Math.log(LEAST_CHANCE_A_LOOK)) {
-    return { kind: 'contradictory', factor: 1 };
+    return { kind: 'contradictory', factor: 1, stretches: 1 };
   }
   return null;
 }
@@ -59,4 +61,6 @@ function rateOf(stretches: readonly Stretch[], prior: Float64Array): { meanX: nu
 }
 
 /** Days before the newest stretches are worth little once something changed. */
-export const BEFORE_CHANGE_WEIGHT = 0.15;
+export const BEFORE_CHANGE_WEIGHT = 0.1;
+/** And the new rate may lie anywhere about the old one. */
+export const AFTER_CHANGE_SD = 0.6;

@@ -31,6 +31,8 @@ export interface Stretch {
   logs: Float64Array;
   /** looks at the pot */
   checks: number;
+  /** some of them by the scale */
+  weighed: boolean;
   /** for each watering in it, at each node: ln of the days the pot was left over the days to its due day */
   lateness: Float64Array[];
   /** where the plant stood */
@@ -100,6 +102,7 @@ class Retracing {
   private logs: Float64Array[];
   private lateness: Float64Array[] = [];
   private checks = 0;
+  private wasWeighed = false;
   private allChecks = 0;
   private readonly dryDay = new Float64Array(NODES.length).fill(NaN);
   private readonly daysDue = new Float64Array(NODES.length);
@@ -204,6 +207,7 @@ class Retracing {
     const { drainedG, dryG } = this.scale;
     this.checks++;
     this.allChecks++;
+    this.wasWeighed = true;
     if (drainedG !== null) {
       // Found dry somewhere between 0 and 0.12: take the middle.
       const rangeG = dryG !== null && dryG < drainedG ? (drainedG - dryG) / (1 - DRY_TO_M / 2) : availableG;
@@ -273,6 +277,7 @@ class Retracing {
     this.logs = Array.from({ length: starts }, () => new Float64Array(GRID_SIZE));
     this.lateness = [];
     this.checks = 0;
+    this.wasWeighed = false;
     this.weighed = [];
   }
 
@@ -280,7 +285,7 @@ class Retracing {
     const logs = logMean(this.logs);
     addRelativeWeights(logs, this.weighed, this.input.pot.capacity.availableMl);
     return {
-      endDay: day, logs, checks: this.checks, lateness: this.lateness, place: this.input.placeOn(day),
+      endDay: day, logs, checks: this.checks, weighed: this.wasWeighed, lateness: this.lateness, place: this.input.placeOn(day),
     };
   }
 

@@ -1,0 +1,85 @@
+import { describe, expect, it } from 'vitest';
+import { dayNumber, isoDay } from '../calendar/day.ts';
+import type { PlantEvent, WeatherDay } from '../garden.ts';
+import { garden, outlook, plusDays } from '../../test/gardens.ts';
+import { GardenForecast } from './forecast.ts';
+import { usualWeekdays, weekday } from './weekdays.ts';
+import { bandWord, dayWords, isoWords, waterWords } from './words.ts';
+import { verdict } from './verdict.ts';
+
+describe('the window', () => {
+  const dry: PlantEvent[] = [{ type: 'state', date: '2026-04-20', state: 'growing' }, { type: 'watering', date: '2026-04-01', method: 'drench' }].sort((a, b) => (a.date < b.date ? -1 : 1)) as PlantEvent[];
+  const forecast = (lows: number[]): WeatherDay[] => lows.map((tmin_c, i) => ({ date: plusDays('2026-05-01', i + 1), tmin_c, tmax_c: 16, rh_pct: 60, sunshine_h: 6, rain_mm: 0, wind_m_s: 1, source: 'forecast' }));
+  const ideal = (lows: number[]) => {
+    const base = garden({ today: '2026-05-01', events: dry, place: { id: 'place', kind: 'covered', air: 'gentle' }, plant: { min_wet_c: 5, grow_min_c: 4 } });
+    return new GardenForecast({ ...base, weather: forecast(lows) }).outlook('plant').advice.window!.ideal;
+  };
+  it('leaves out the eve of cold nights', () => {
+    expect(ideal([12, 12, 12, 12, 12, 12])).toBeLessThanOrEqual(dayNumber('2026-05-02'));
+    expect(ideal([1, 1, 1, 11, 11, 11])).toBeGreaterThanOrEqual(dayNumber('2026-05-04'));
+  });
+  it('waits a week after roots were cut', () => {
+    const today = '2026-07-05';
+    const cut = outlook({ today, plant: { root_loss: 0.4 }, events: [{ type: 'repotting', date: plusDays(today, -2), mix_was: 'dry', roots_cut: true }] });
+    expect(isoDay(cut.advice.hold!.until)).toBe(plusDays(today, 5));
+    expect(cut.advice.window!.earliest).toBeGreaterThanOrEqual(cut.advice.hold!.until);
+    expect(verdict(cut, dayNumber(today)).kind).toBe('leave');
+  });
+  it('holds an evergreen below its growing minimum', () => {
+    const cold = outlook({ today: '2026-01-10', place: { id: 'place', kind: 'cold-glass', air: 'gentle', floor_c: 3 }, plant: { habit: 'evergreen', grow_min_c: 10 }, events: [] });
+    expect(cold.advice.window).toBeNull();
+    expect(cold.advice.hold!.kind).toBe('cold');
+    expect(cold.state).not.toBe('resting');
+  });
+  it('asks for a look where it cannot know', () => {
+    const today = '2026-07-05';
+    const unknown = outlook({ today, events: [{ type: 'state', date: today, state: 'growing' }] });
+    const asked = verdict(unknown, dayNumber(today));
+    expect(['check', 'leave', 'soon', 'water']).toContain(asked.kind);
+    const stale = outlook({ today, mix: { id: 'mix', parts: [{ component: 'potting-soil', parts: 1 }] }, events: [{ type: 'watering', date: plusDays(today, -30), method: 'drench' }, { type: 'state', date: plusDays(today, -30), state: 'growing' }] });
+    expect(stale.moisture.p90 - stale.moisture.p10).toBeGreaterThan(0.08);
+  });
+});
+
+describe('watering days', () => {
+  const on = (weekdayWanted: number, weeks: number): PlantEvent[] =>
+    Array.from({ length: weeks }, (_, i) => {
+      const start = dayNumber('2025-06-01') + i * 7;
+      const day = start + ((weekdayWanted - weekday(start) + 7) % 7);
+      return { type: 'watering', date: isoDay(day), method: 'drench' } as PlantEvent;
+    });
+  const plant = (events: PlantEvent[]) => ({ ...garden().plants[0]!, events });
+  it('are seen where a keeper has them', () => {
+    expect([...usualWeekdays([plant(on(2, 60))])]).toEqual([2]);
+    expect(usualWeekdays([plant(on(2, 10))]).size).toBe(0);
+    expect(usualWeekdays([0, 1, 2, 3, 4, 5, 6].map((day) => plant(on(day, 10)))).size).toBe(0);
+  });
+});
+
+describe('words', () => {
+  it('say days and amounts as people do', () => {
+    const today = dayNumber('2026-07-08');
+    expect(dayWords(today, today)).toBe('today');
+    expect(dayWords(today + 1, today)).toBe('tomorrow');
+    expect(dayWords(today + 3, today)).toBe('Saturday');
+    expect(dayWords(today + 30, today)).toBe('7 August');
+    expect(isoWords(today)).toBe('8 July');
+    expect(waterWords('drench', 1450)).toBe('Water 1.4 l, until it runs'.replace('1.4', (1.45).toFixed(1)));
+    expect(waterWords('measured', 40)).toBe('Sip of 40 ml');
+    expect([0.9, 0.4, 0.2, 0.1].map(bandWord)).toEqual(['wet', 'damp', 'drying', 'dry']);
+  });
+});
+
+describe('three schools', () => {
+  it('stand side by side, and say when they are far apart', () => {
+    const fresh = outlook().schools;
+    expect(fresh.pot).not.toBeNull();
+    expect(fresh.intervalFrom).toBe('the books');
+    const weekly = Array.from({ length: 8 }, (_, i) => ({ type: 'watering' as const, date: plusDays('2026-05-10', i * 8), method: 'drench' as const }));
+    const own = outlook({ events: weekly }).schools;
+    expect(own.intervalFrom).toBe('this pot');
+    expect(own.intervalDays).toBe(8);
+    const asleep = outlook({ today: '2026-01-10', events: [{ type: 'state', date: '2026-01-01', state: 'resting' }] }).schools;
+    expect(asleep.calendar).toBeNull();
+  });
+});
