@@ -178,6 +178,37 @@ describe.each([['desk', { width: 1280, height: 800 }], ['bench', { width: 390, h
   });
 });
 
+describe('a plant', () => {
+  it('shows its curve, why, the three schools, its ways and its book', async () => {
+    const [pot] = await pots();
+    const page = await open(`/plants/${pot!.id}`);
+    for (const heading of ['Why this day', 'Three schools', 'The book', 'Pot and plant', 'Its ways', 'Before hands go in']) {
+      expect(await page.$$eval('h2', (all, wanted) => all.some((h) => h.textContent === wanted), heading), heading).toBe(true);
+    }
+    expect(await page.$eval('svg[aria-label^="Moisture of the pot"]', (svg) => svg.querySelectorAll('path').length)).toBeGreaterThan(4);
+    const facts = await textOf(page, 'dl');
+    expect(facts).toMatch(/as fast as reckoned|as reckoned/);
+    await page.close();
+  });
+  it('says when a pot is no longer itself', async () => {
+    const page = await chromium.browser.newPage();
+    await page.setRequestInterception(true);
+    page.on('request', (request) => {
+      if (!/api\/plants\/\d+$/.test(request.url())) return void request.continue();
+      void fetch(request.url())
+        .then((response) => response.json() as Promise<{ outlook: { alarm: unknown } }>)
+        .then((plant) => {
+          plant.outlook.alarm = { kind: 'slower', text: 'Since its last drinks it dries 2.0 times slower than it did. A blocked hole?' };
+          return request.respond({ status: 200, contentType: 'application/json', body: JSON.stringify(plant) });
+        });
+    });
+    await page.goto(`${url}/plants/1`, { waitUntil: 'networkidle0' });
+    expect(await textOf(page, '[role=note]')).toContain('Something changed');
+    await expectAccessible(page);
+    await page.close();
+  });
+});
+
 describe('states that are not the usual one', () => {
   it('a server that does not answer is said, and the page can be asked again', async () => {
     const page = await chromium.browser.newPage();

@@ -172,6 +172,8 @@ describe('weights', () => {
   const weighed = (full: boolean, lost: number): PlantEvent[] => [
     { type: 'watering', date: '2026-06-20', method: 'drench' },
     ...(full ? [{ type: 'weights' as const, date: '2026-06-20', drained_g: 500, dry_g: Math.round(500 - 0.94 * pot.availableMl) }] : []),
+    // Without the full weight only differences tell, so the first is taken while the pot is still nearly full.
+    { type: 'check', date: '2026-06-21', weight_g: Math.round(500 - 0.25 * lost * pot.availableMl) },
     { type: 'check', date: '2026-06-23', weight_g: Math.round(500 - 0.6 * lost * pot.availableMl) },
     { type: 'check', date: '2026-06-26', weight_g: Math.round(500 - 0.9 * lost * pot.availableMl) },
   ];

@@ -33,7 +33,7 @@ export class Outlooks {
   private readonly kept = new Map<number, Kept>();
   private readonly turns = new Map<number, Promise<unknown>>();
   private readonly waiting = new Map<number, { resolve(answer: Answer): void; reject(error: Error): void }>();
-  private nextId = 1;
+  private sent = 0;
   private dead: Error | null = null;
   private closing = false;
 
@@ -51,6 +51,11 @@ export class Outlooks {
     });
     this.worker.on('error', (error: unknown) => this.fail(error as Error));
     this.worker.on('exit', () => this.fail(new Error('the forecast worker has ended')));
+  }
+
+  /** How often the worker was asked: what shows that nothing is reckoned twice. */
+  get tasksSent(): number {
+    return this.sent;
   }
 
   async close(): Promise<void> {
@@ -99,7 +104,7 @@ export class Outlooks {
 
   private ask(task: Task): Promise<Answer> {
     if (this.dead) return Promise.reject(this.dead);
-    const id = this.nextId++;
+    const id = ++this.sent;
     return new Promise((resolve, reject) => {
       this.waiting.set(id, { resolve, reject });
       this.worker.postMessage({ id, task });

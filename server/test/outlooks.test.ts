@@ -1,0 +1,49 @@
+import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { migrate } from '../src/database/migrate.ts';
+import { transaction } from '../src/database/pool.ts';
+import { sites, type SiteRow } from '../src/garden/store.ts';
+import { addEntries } from '../src/journal/store.ts';
+import { Outlooks } from '../src/outlook/outlooks.ts';
+import { freshDatabase, MIGRATIONS, oneShelf, ROOT, today } from './harness.ts';
+
+let database: Awaited<ReturnType<typeof freshDatabase>>;
+let outlooks: Outlooks;
+const site = async (): Promise<SiteRow> => (await sites(database.pool))[0]!;
+
+beforeAll(async () => {
+  database = await freshDatabase();
+  await migrate(database.pool, MIGRATIONS);
+  await oneShelf(database.pool);
+  outlooks = new Outlooks(database.pool, join(ROOT, 'build', 'forecast-worker.mjs'), () => {});
+});
+afterAll(async () => {
+  await outlooks.close();
+  await database.drop();
+});
+
+describe('kept outlooks', () => {
+  it('cost one reckoning for a site, and none for a second look, even at once', async () => {
+    const [first, second] = await Promise.all([outlooks.ofSite(await site()), outlooks.ofSite(await site())]);
+    expect(second.views).toEqual(first.views);
+    await outlooks.ofSite(await site());
+    expect(outlooks.tasksSent).toBe(1);
+  });
+  it('reckon one plant anew after a mark, and its bench behind the scenes', async () => {
+    const before = (await outlooks.ofSite(await site())).views.get(1)!;
+    const sent = outlooks.tasksSent;
+    await transaction(database.pool, (connection) => addEntries(connection, 1, 1, [{ client_id: randomUUID(), date: today(), type: 'watering', method: 'drench' }], 'keeper'));
+    const after = (await outlooks.ofSite(await site())).views.get(1)!;
+    expect(after.moisture.p50).toBeGreaterThan(before.moisture.p50);
+    expect(outlooks.tasksSent).toBe(sent + 2);
+    await outlooks.ofSite(await site());
+    expect(outlooks.tasksSent).toBe(sent + 2);
+  });
+  it('reckon a site anew when its weather or a place changed', async () => {
+    const sent = outlooks.tasksSent;
+    await database.pool.query('UPDATE site SET revision = revision + 1');
+    await outlooks.ofSite(await site());
+    expect(outlooks.tasksSent).toBe(sent + 1);
+  });
+});
