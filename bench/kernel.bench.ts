@@ -11,7 +11,8 @@ import { play } from '../demo/play.ts';
 const TODAY = '2026-06-15';
 const DAYS = 365;
 const MEMBERS = 64;
-const ROUNDS = 3;
+/** A shared machine stutters: the best of several is what the code can do. */
+const ROUNDS = 7;
 
 const garden: Garden = play(() => TODAY)[0]!.garden;
 const forecast = new GardenForecast(garden);

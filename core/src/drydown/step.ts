@@ -29,17 +29,21 @@ export function lossAt(m: number, surface: number, wall: number, plant: number, 
   return surface * s * Math.sqrt(s) + wall * w + plant * r;
 }
 
-/** Moisture after losses that would take `surface + wall + plant` of the store from a fully wet pot. */
-export function dryStep(m: number, surface: number, wall: number, plant: number, surfaceWetM = SURFACE_WET_M): number {
-  const first = lossAt(m, surface, wall, plant, surfaceWetM);
+/** The largest loss that a single step may take at moisture m. */
+export function stepLimit(m: number): number {
   const bite = LARGEST_BITE * m;
-  const limit = bite > LARGEST_STEP ? LARGEST_STEP : bite < SMALLEST_STEP ? SMALLEST_STEP : bite;
-  if (first <= limit) {
-    // Midpoint rule: second order, so a single step a day is true to a thousandth.
-    const left = m - lossAt(m - first / 2, surface, wall, plant, surfaceWetM);
-    return left > 0 ? left : 0;
-  }
-  const steps = Math.min(MOST_STEPS, Math.ceil(first / limit));
+  return bite > LARGEST_STEP ? LARGEST_STEP : bite < SMALLEST_STEP ? SMALLEST_STEP : bite;
+}
+
+/** Midpoint rule: second order, so a single step a day is true to a thousandth. `first` is the loss at m. */
+export function singleStep(m: number, first: number, surface: number, wall: number, plant: number, surfaceWetM: number): number {
+  const left = m - lossAt(m - first / 2, surface, wall, plant, surfaceWetM);
+  return left > 0 ? left : 0;
+}
+
+/** A day that takes too much for one step, in as many as it needs. */
+export function manySteps(m: number, first: number, surface: number, wall: number, plant: number, surfaceWetM: number): number {
+  const steps = Math.min(MOST_STEPS, Math.ceil(first / stepLimit(m)));
   const share = 1 / steps;
   let now = m;
   for (let i = 0; i < steps; i++) {
@@ -47,4 +51,10 @@ export function dryStep(m: number, surface: number, wall: number, plant: number,
     now -= share * lossAt(half, surface, wall, plant, surfaceWetM);
   }
   return now > 0 ? now : 0;
+}
+
+/** Moisture after losses that would take `surface + wall + plant` of the store from a fully wet pot. */
+export function dryStep(m: number, surface: number, wall: number, plant: number, surfaceWetM = SURFACE_WET_M): number {
+  const first = lossAt(m, surface, wall, plant, surfaceWetM);
+  return first <= stepLimit(m) ? singleStep(m, first, surface, wall, plant, surfaceWetM) : manySteps(m, first, surface, wall, plant, surfaceWetM);
 }

@@ -4,7 +4,7 @@
  * A pot is watered at the end of the day on which its rule is met and its season allows water; what comes out is how often
  * that was so on each day. bench/kernel.c is the same loop in C, for measuring this one against.
  */
-import { dryStep } from './step.ts';
+import { lossAt, manySteps, singleStep, stepLimit } from './step.ts';
 
 export interface KernelPots {
   count: number;
@@ -58,7 +58,12 @@ export function yearKernel(pots: KernelPots, weather: KernelWeather, watered: Ui
           m += fallen * rain;
           if (m > 1) m = 1;
         }
-        m = dryStep(m, mm * surface, wallMm[from + day]! * wall, mm * plant * (drinks > 0 ? drinks : 0), wetM);
+        // dryStep, taken apart: as one it is too large to be inlined, and a call would box every number it passes.
+        const s = mm * surface;
+        const w = wallMm[from + day]! * wall;
+        const p = mm * plant * (drinks > 0 ? drinks : 0);
+        const first = lossAt(m, s, w, p, wetM);
+        m = first <= stepLimit(m) ? singleStep(m, first, s, w, p, wetM) : manySteps(m, first, s, w, p, wetM);
         if (m <= due && drinks >= 0) {
           m = 1;
           watered[row + day]!++;

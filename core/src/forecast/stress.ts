@@ -4,7 +4,6 @@ import { FIRST_WRINKLE, type Stress, stressStep, THIRST_HARMS, thirstWord, WET_F
 import { PLANT_STATES } from '../garden.ts';
 import { onGrid, spreadMoisture } from '../learn/grid.ts';
 import type { History } from '../learn/history.ts';
-import { quantileSorted } from '../numeric/shape.ts';
 import type { Futures } from './future.ts';
 import type { PlantModel } from './plantModel.ts';
 
@@ -39,7 +38,7 @@ export function stressOutlook(model: PlantModel, history: History, futures: Futu
   for (const [i, atNodes] of history.trace.m.entries()) now = stressStep(now, dayAt(history.trace.from + i, onGrid(spreadMoisture(atNodes), rateX)), plant);
   now = { ...now, thirst: Math.max(now.thirst, seenThirst(model, today)) };
 
-  const middle = futures.paths[0]!.map((_, lead) => quantileSorted(Float64Array.from(futures.paths, (path) => path[lead]!).sort(), 0.5));
+  const middle = meanPath(futures);
   let ahead = now;
   let wrinklesInDays = now.thirst >= FIRST_WRINKLE[traits.store] ? 0 : null;
   let thirstHarmsInDays = now.thirst >= THIRST_HARMS ? 0 : null;
@@ -54,6 +53,12 @@ export function stressOutlook(model: PlantModel, history: History, futures: Futu
     thirst: now.thirst, thirstWord: thirstWord(now.thirst, traits.store), wetFeet: now.wetFeet, wetFeetWord: wetFeetWord(now.wetFeet),
     wrinklesInDays, thirstHarmsInDays, rotInDays,
   };
+}
+
+function meanPath({ paths }: Futures): Float64Array {
+  const out = new Float64Array(paths[0]!.length);
+  for (const path of paths) for (let i = 0; i < out.length; i++) out[i]! += path[i]! / paths.length;
+  return out;
 }
 
 function seenThirst(model: PlantModel, today: DayNumber): number {

@@ -10,8 +10,8 @@ import type { DryRule, Form, Habit, Store } from '../garden.ts';
 /** What hands and housemates must know. */
 export type Caution = 'spines' | 'glochids' | 'milky-sap' | 'poisonous-sap' | 'poisonous-eaten' | 'powdery' | 'dry-heart';
 
-export interface Genus {
-  name: string;
+/** Everything the engine must know of a plant, with nothing left out. */
+export interface Traits {
   habit: Habit;
   form: Form;
   store: Store;
@@ -22,6 +22,10 @@ export interface Genus {
   minWetC: number;
   /** day mean below which it stands still */
   growMinC: number;
+}
+
+export interface Genus extends Traits {
+  name: string;
   cautions: readonly Caution[];
 }
 

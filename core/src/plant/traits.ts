@@ -1,20 +1,10 @@
-import type { DryRule, Form, Habit, Plant, Store } from '../garden.ts';
-import { genusOf, type Genus } from './genera.ts';
+import type { Form, Plant, Store } from '../garden.ts';
+import { genusOf, type Genus, type Traits } from './genera.ts';
+
+export type { Traits } from './genera.ts';
 
 /** Where a trait comes from, shown beside it. */
 export type TraitSource = 'keeper' | 'genus' | 'form' | 'cautious';
-
-/** Everything the engine must know of a plant, with nothing left out. */
-export interface Traits {
-  habit: Habit;
-  form: Form;
-  store: Store;
-  dryRule: DryRule;
-  holdDays: number;
-  minDryC: number;
-  minWetC: number;
-  growMinC: number;
-}
 
 export interface SourcedTraits {
   traits: Traits;
