@@ -31,7 +31,7 @@ function closed(cycles: number, look: boolean, seed: number): { errors: number[]
   const END = START + 70;
   for (let i = 0; i < 200; i++) {
     const place = PLACES[i % PLACES.length]!;
-    const plant: Plant = { ...base.plants[0]!, id: `pot-${i}`, place, pot: roundPot(80 + Math.round(50 * random()), 75 + Math.round(40 * random()), random() < 0.4 ? 'terracotta' : 'plastic'), events: [] };
+    const plant: Plant = { ...base.plants[0]!, id: `pot-${i}`, place, pot: roundPot(95 + Math.round(50 * random()), 85 + Math.round(40 * random()), random() < 0.4 ? 'terracotta' : 'plastic'), events: [] };
     const probe = new GardenForecast({ ...base, places, plants: [{ ...plant, events: [{ type: 'state', date: isoDay(START), state: 'growing' }] }] }, START).outlook(plant.id);
     const rate = placeRate.get(place)! * Math.exp(0.35 * standardNormal(random));
     const events: PlantEvent[] = [{ type: 'state', date: isoDay(START), state: 'growing' }];

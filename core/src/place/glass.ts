@@ -20,8 +20,8 @@ const AIRING_LIMIT_W_M2K = 60;
 /** A clear night lets the outdoor air fall further below the glass than a cloudy one. */
 const NIGHT_GAIN_C = 1.2;
 const NIGHT_GAIN_SUNNY_C = 1.2;
-/** Vapour that wet pots and floors add, kPa, before glass condenses it again. */
-const GLASS_VAPOUR_KPA = 0.65;
+/** Wet pots and floors fill this share of what the air inside could still take, before glass condenses it again. */
+const GLASS_MOISTENING = 0.4;
 
 export interface GlassDay {
   tminC: number;
@@ -57,5 +57,6 @@ export function glassDay(
     tmaxC = Math.max(tmaxC, floorC + 1);
   }
   tmaxC = Math.max(tmaxC, tminC + 0.5);
-  return { tminC, tmaxC, eaKPa: Math.min(outside.eaKPa + GLASS_VAPOUR_KPA, saturationVapourKPa(tminC + 1)) };
+  const room = Math.max(0, saturationVapourKPa((tminC + tmaxC) / 2) - outside.eaKPa);
+  return { tminC, tmaxC, eaKPa: Math.min(outside.eaKPa + GLASS_MOISTENING * room, saturationVapourKPa(tminC + 1)) };
 }

@@ -72,6 +72,7 @@ function Plant({ plant }: { plant: PlantView }) {
           <DryCurve outlook={outlook} journal={plant.journal} today={site.today} />
           {outlook.alarm && <p role="note" className="my-3 border-l-4 border-[var(--rust)] bg-[var(--frame)] p-3 text-[16px]"><strong>Something changed.</strong> {outlook.alarm.text}</p>}
           <Facts plant={plant} />
+          <div className="mt-6"><Schools outlook={outlook} today={site.today} /></div>
           <div className="mt-6 grid grid-cols-1 gap-x-10 gap-y-6 xl:grid-cols-2">
             <section aria-labelledby="why">
               <h2 id="why" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">Why this day</h2>
@@ -79,9 +80,6 @@ function Plant({ plant }: { plant: PlantView }) {
               <BecauseBars reasons={outlook.because} />
             </section>
             <Book plant={plant} />
-          </div>
-          <div className="mt-6">
-            <Schools outlook={outlook} today={site.today} />
           </div>
         </section>
         <aside className="grid content-start gap-6">

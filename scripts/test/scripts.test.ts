@@ -1,0 +1,116 @@
+import { spawn } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { connect } from 'node:net';
+import { join } from 'node:path';
+import { afterAll, afterEach, describe, expect, it } from 'vitest';
+// @ts-expect-error plain JavaScript, so that it runs on a bare checkout
+import { commandOf, DOT_ZINC, freePort, isAlive, onPath, run, selfMark, sleep, withLock } from '../lib.mjs';
+// @ts-expect-error as above
+import { ownDatabase, sweepThrowAways } from '../database.mjs';
+// @ts-expect-error as above
+import { bundlePath, isStale } from '../build.mjs';
+
+/** A process that has ended, and its pid. */
+async function deadPid(): Promise<number> {
+  const child = spawn(process.execPath, ['-e', '']);
+  await new Promise((resolve) => child.on('close', resolve));
+  return child.pid!;
+}
+
+describe('processes', () => {
+  it('are alive or not, and a pid used again is not the same process', async () => {
+    expect(isAlive(selfMark())).toBe(true);
+    expect(isAlive({ pid: await deadPid(), start: '1' })).toBe(false);
+    expect(isAlive({ ...selfMark(), start: '1' })).toBe(false);
+    expect(isAlive(null)).toBe(false);
+    expect(commandOf(process.pid)).toContain('node');
+    expect(commandOf(await deadPid())).toBeNull();
+  });
+  it('say their last words when they fail', async () => {
+    await expect(run('sh', ['-c', 'echo broken >&2; exit 3'])).rejects.toThrow(/ended with 3:\nbroken/);
+    await expect(run('no-such-program-here', [])).rejects.toThrow('could not be started');
+    expect(await run('echo', ['fine'])).toBe('fine\n');
+    expect(onPath('sh')).toContain('/sh');
+    expect(onPath('no-such-program-here')).toBeNull();
+  });
+  it('find a port that is free', async () => {
+    const port = await freePort();
+    expect(port).toBeGreaterThan(1023);
+    await expect(new Promise((resolve, reject) => connect(port, '127.0.0.1', () => resolve('taken')).on('error', reject))).rejects.toThrow('ECONNREFUSED');
+  });
+});
+
+describe('a lock', () => {
+  const name = `testlock-${process.pid}`;
+  const file = join(DOT_ZINC, `${name}.lock`);
+  afterEach(() => rmSync(file, { force: true }));
+
+  it('lets one in at a time and is gone afterwards, after a failure too', async () => {
+    let inside = 0;
+    let most = 0;
+    const work = () =>
+      withLock(name, 'testing', async () => {
+        most = Math.max(most, ++inside);
+        await sleep(60);
+        inside--;
+      });
+    await Promise.all([work(), work(), work()]);
+    expect(most).toBe(1);
+    await expect(withLock(name, 'testing', async () => Promise.reject(new Error('no')))).rejects.toThrow('no');
+    expect(existsSync(file)).toBe(false);
+  });
+  it('of a dead holder is taken over, and a torn one too', async () => {
+    mkdirSync(DOT_ZINC, { recursive: true });
+    writeFileSync(file, JSON.stringify({ pid: await deadPid(), start: '1' }));
+    expect(await withLock(name, 'testing', async () => 'mine')).toBe('mine');
+    writeFileSync(file, '');
+    expect(await withLock(name, 'testing', async () => 'mine')).toBe('mine');
+  });
+});
+
+describe('a MariaDB of our own', () => {
+  const name = `test-own-${process.pid}`;
+  const folder = join(DOT_ZINC, name);
+  afterAll(() => rmSync(folder, { recursive: true, force: true }));
+  const server = () => JSON.parse(readFileSync(join(folder, 'server.json'), 'utf8')) as { pid: number; port: number };
+
+  it('starts, is shared, survives being killed, and goes with the last who leaves', async () => {
+    const first = await ownDatabase(name);
+    expect(first.url).toMatch(/^mysql:\/\/zinc:[0-9a-f]{48}@127\.0\.0\.1:\d+\/zinc$/);
+    const { pid } = server();
+    const second = await ownDatabase(name);
+    expect(second.url).toBe(first.url);
+    expect(server().pid).toBe(pid);
+
+    process.kill(pid, 'SIGKILL');
+    for (let i = 0; i < 50 && commandOf(pid) !== null; i++) await sleep(100);
+    const third = await ownDatabase(name);
+    expect(server().pid).not.toBe(pid);
+    // The password stays, so what was told to others still works but for the port.
+    expect(new URL(third.url).password).toBe(new URL(first.url).password);
+    const last = server().pid;
+    await third.leave();
+    for (let i = 0; i < 100 && commandOf(last) !== null; i++) await sleep(100);
+    expect(commandOf(last)).toBeNull();
+  }, 120_000);
+  it('shows the log’s last lines when it does not come up', async () => {
+    const { appendFileSync, renameSync } = await import('node:fs');
+    // A data folder whose system table space is no table space.
+    renameSync(join(folder, 'data', 'ibdata1'), join(folder, 'data', 'ibdata1.kept'));
+    appendFileSync(join(folder, 'data', 'ibdata1'), 'not a table space');
+    await expect(ownDatabase(name)).rejects.toThrow(/did not come up[\s\S]*InnoDB/);
+  }, 120_000);
+  it('sweeps away what a killed test run left', async () => {
+    const left = join(DOT_ZINC, `test-${await deadPid()}`);
+    mkdirSync(join(left, 'users'), { recursive: true });
+    await sweepThrowAways();
+    expect(existsSync(left)).toBe(false);
+  });
+});
+
+describe('bundles', () => {
+  it('are made anew only when their sources are newer', () => {
+    expect(existsSync(bundlePath('zinc'))).toBe(true);
+    expect(isStale('zinc')).toBe(false);
+  });
+});
