@@ -72,7 +72,7 @@ export function eventWords(event: JournalEvent): string {
     case 'move':
       return 'Moved';
     case 'feeding':
-      return `Fed${event.dose ? `, ${event.dose} of the label's dose` : ''}`;
+      return `Fed${event.dose ? `, ${event.dose} of the label’s dose` : ''}`;
     case 'state':
       return `Seen to be ${event.state}`;
     case 'note':

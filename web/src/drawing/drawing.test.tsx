@@ -1,0 +1,110 @@
+import { dayNumber, type OutlookView, type PlantState, type Pot } from '@zinc-pail/core';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { GardenForecast, outlookView } from '@zinc-pail/core';
+import { garden, plusDays } from '../../../core/test/gardens.ts';
+import { BecauseBars } from './BecauseBars.tsx';
+import { PlantShape } from './plantShapes.tsx';
+import { PotGlyph } from './PotGlyph.tsx';
+import { Stick } from './Stick.tsx';
+import { Strip, STRIP_WIDTH, StripAxis, stripX } from './Strip.tsx';
+
+const TODAY = '2026-07-05';
+const POT: Pot = { shape: 'round', top_mm: 100, base_mm: 75, depth_mm: 90, material: 'terracotta', holes: true, top_dressing_mm: 0 };
+const FORMS = ['globe', 'column', 'pad', 'rosette', 'stemmed', 'trailing', 'caudex', 'bulb', 'stemless', 'stiff-leaf'];
+/** Numbers of an attribute, wherever it stands. */
+const numbers = (markup: string, attribute: string) => [...markup.matchAll(new RegExp(` ${attribute}="(-?[\\d.]+)"`, 'g'))].map((m) => Number(m[1]));
+
+let fresh: OutlookView;
+let dry: OutlookView;
+let asleep: OutlookView;
+beforeAll(() => {
+  const view = (today: string, events: Parameters<typeof garden>[0]) => outlookView(new GardenForecast(garden({ today, ...events })).outlook('plant'), dayNumber(today));
+  fresh = view(TODAY, {});
+  dry = view(plusDays(TODAY, 35), { events: [{ type: 'watering', date: TODAY, method: 'drench' }] });
+  asleep = view('2026-01-10', { events: [{ type: 'state', date: '2025-12-01', state: 'resting' }] });
+});
+
+describe('the stick', () => {
+  it('is dark up to the damp, hatched where we doubt, notched at the rule', () => {
+    const markup = renderToStaticMarkup(<Stick moisture={{ p10: 0.3, p50: 0.4, p90: 0.5 }} dueM={0.12} height={60} label="damp" />);
+    expect(markup).toContain('aria-label="damp"');
+    expect(markup).toContain('pattern');
+    const [hatched, dark] = [...markup.matchAll(/<rect x="10.5" y="([\d.]+)" width="7" height="([\d.]+)"/g)].map((m) => ({ y: Number(m[1]), height: Number(m[2]) }));
+    expect(hatched!.y + hatched!.height).toBeCloseTo(dark!.y, 5);
+    expect(dark!.height).toBeGreaterThan(hatched!.height);
+  });
+  it('of a sure dry pot is bare, point and all', () => {
+    const markup = renderToStaticMarkup(<Stick moisture={{ p10: 0, p50: 0.01, p90: 0.02 }} dueM={0.12} height={60} label="dry" />);
+    const drawn = [...markup.matchAll(/<rect x="10.5" y="[\d.]+" width="7" height="([\d.]+)"/g)].map((m) => Number(m[1]));
+    expect(Math.max(...drawn)).toBeLessThan(2);
+  });
+});
+
+describe('the strip', () => {
+  it('puts today two weeks in and the weeks ahead behind it', () => {
+    expect(stripX(-14)).toBe(4);
+    expect(stripX(28)).toBe(STRIP_WIDTH - 4);
+    expect(stripX(0)).toBeCloseTo(4 + (14 / 42) * (STRIP_WIDTH - 8), 6);
+  });
+  it('names the ideal day at its peg', () => {
+    const markup = renderToStaticMarkup(<Strip outlook={fresh} today={TODAY} label="strip" />);
+    const [, month, day] = fresh.water!.ideal.split('-').map(Number);
+    expect(month).toBeGreaterThan(0);
+    expect(markup).toContain(`>${day} Jul<`);
+    expect(markup).not.toMatch(/NaN|Infinity/);
+  });
+  it('says for how long a dry pot has been dry', () => {
+    const markup = renderToStaticMarkup(<Strip outlook={dry} today={plusDays(TODAY, 35)} label="strip" />);
+    expect(markup).toMatch(/dry \d+ d/);
+  });
+  it('shows rest as a bar and asks for nothing', () => {
+    const markup = renderToStaticMarkup(<Strip outlook={asleep} today="2026-01-10" label="strip" />);
+    expect(markup).toMatch(/<rect [^>]*fill="var\(--dusk\)"/);
+    expect(markup).not.toContain('var(--clay)');
+  });
+  it('stays inside its frame', () => {
+    for (const [outlook, today] of [[fresh, TODAY], [dry, plusDays(TODAY, 35)], [asleep, '2026-01-10']] as const) {
+      const markup = renderToStaticMarkup(<Strip outlook={outlook} today={today} label="strip" />);
+      for (const attribute of ['x', 'x1', 'x2']) for (const x of numbers(markup, attribute)) expect(x >= 0 && x <= STRIP_WIDTH).toBe(true);
+    }
+    expect(renderToStaticMarkup(<StripAxis today={TODAY} />)).toContain('today');
+  });
+});
+
+describe('the pot', () => {
+  const glyph = (pot: Partial<Pot>, form = 'globe', state: PlantState = 'growing') =>
+    renderToStaticMarkup(<PotGlyph pot={{ ...POT, ...pot }} form={form} state={state} diameterMm={80} heightMm={60} size={64} pxPerMm={0.36} label="a pot" />);
+  it('is drawn to scale: a wider pot is wider', () => {
+    const rim = (markup: string) => Math.max(...numbers(markup, 'width').filter((w) => w !== 64));
+    expect(rim(glyph({ top_mm: 120 }))).toBeGreaterThan(rim(glyph({ top_mm: 80 })));
+  });
+  it('fits its box however large it is', () => {
+    const markup = glyph({ top_mm: 900, depth_mm: 1200 });
+    for (const y of numbers(markup, 'y')) expect(y).toBeGreaterThanOrEqual(-2);
+    expect(markup).not.toMatch(/NaN|Infinity/);
+  });
+  it('shows its material, its dressing, and that it has no hole', () => {
+    expect(glyph({ material: 'plastic' })).not.toBe(glyph({ material: 'terracotta' }));
+    expect(glyph({ top_dressing_mm: 8 })).toContain('var(--grit)');
+    expect(glyph({ holes: false })).toContain('var(--rust)');
+    expect(glyph({ holes: true })).not.toContain('var(--rust)');
+  });
+  it.each(FORMS)('has a sketch of its own for %s', (form) => {
+    const draw = (which: string) => renderToStaticMarkup(<svg><PlantShape form={which} width={30} height={20} fill="green" edge="black" bare={false} /></svg>);
+    for (const other of FORMS) if (other !== form) expect(draw(form)).not.toBe(draw(other));
+  });
+  it('a sleeping bulb stands without leaves', () => {
+    expect(glyph({}, 'bulb', 'resting').length).toBeLessThan(glyph({}, 'bulb', 'growing').length);
+  });
+});
+
+describe('why', () => {
+  it('bars go left for sooner and right for later', () => {
+    const markup = renderToStaticMarkup(<BecauseBars reasons={[{ factor: 'place', days: -4, text: 'hot' }, { factor: 'mix', days: 2, text: 'holds' }]} />);
+    const bars = [...markup.matchAll(/<rect x="([\d.]+)" y="2" width="([\d.]+)"/g)].map((m) => [Number(m[1]), Number(m[2])]);
+    expect(bars).toEqual([[0, 50], [50, 25]]);
+    expect(markup).toContain('−4.0 d');
+    expect(markup).toContain('+2.0 d');
+  });
+});

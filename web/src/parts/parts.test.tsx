@@ -1,0 +1,84 @@
+import type { OutlookView } from '@zinc-pail/core';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { describe, expect, it } from 'vitest';
+import { eventWords } from '../screens/plant/Book.tsx';
+import { centimetres, count, degrees, litres } from './amounts.ts';
+import { addDays, daysBetween, fullDay, longDay, nearDay, shortDay } from './days.ts';
+import { felt, wateredAsAdvised } from './markEvents.ts';
+import { Name } from './Name.tsx';
+import { StateMark } from './StateMark.tsx';
+
+describe('days', () => {
+  it('are said as people say them, whatever the clock’s zone', () => {
+    expect(shortDay('2026-06-04')).toBe('4 Jun');
+    expect(longDay('2026-06-04')).toBe('Thursday 4 June');
+    expect(fullDay('2026-06-04')).toContain('2026');
+    expect(nearDay('2026-06-04', '2026-06-04')).toBe('today');
+    expect(nearDay('2026-06-03', '2026-06-04')).toBe('yesterday');
+    expect(nearDay('2026-06-08', '2026-06-04')).toBe('Monday');
+    expect(nearDay('2026-07-08', '2026-06-04')).toBe('8 July');
+  });
+  it('add up over months and years', () => {
+    expect(addDays('2026-12-31', 1)).toBe('2027-01-01');
+    expect(daysBetween('2026-02-27', '2026-03-01')).toBe(2);
+  });
+});
+
+describe('amounts', () => {
+  it('are short', () => {
+    expect(litres(1900)).toBe('1.9 l');
+    expect(litres(45)).toBe('45 ml');
+    expect(centimetres(95)).toBe('9.5 cm');
+    expect(centimetres(120)).toBe('12 cm');
+    expect(degrees(-4.4)).toBe('−4°');
+    expect(degrees(-0.2)).toBe('0°');
+    expect(count(1, 'pot')).toBe('1 pot');
+    expect(count(2, 'pot')).toBe('2 pots');
+  });
+});
+
+describe('names and states', () => {
+  it('are set by the rules', () => {
+    expect(renderToStaticMarkup(<Name written="Aloe cf. vera 'Tin Roof', lock side" />)).toBe('<span class="slab"><i>Aloe</i><span> cf.</span><i> vera</i><span> ‘Tin Roof’</span></span>'.replace('</span></span>', ' , lock side</span></span>'));
+  });
+  it('a state is its mark and its word', () => {
+    const markup = renderToStaticMarkup(<StateMark state="resting" />);
+    expect(markup).toContain('resting');
+    expect(markup).toContain('<path');
+  });
+});
+
+describe('quick marks', () => {
+  const outlook = (over: object) => ({ pot: { holes: true }, available_ml: 120, water: null, ...over }) as unknown as OutlookView;
+  it('write what was advised', () => {
+    const sip = wateredAsAdvised(outlook({ water: { method: 'measured', amount_ml: 40 } }), '2026-06-04');
+    expect(sip.events).toEqual([{ type: 'watering', date: '2026-06-04', method: 'measured', amount_ml: 40 }]);
+    expect(wateredAsAdvised(outlook({ water: { method: 'bottom', amount_ml: 90 } }), '2026-06-04').said).toBe('stood in water');
+    expect(wateredAsAdvised(outlook({}), '2026-06-04').events).toEqual([{ type: 'watering', date: '2026-06-04', method: 'drench' }]);
+  });
+  it('never drench a pot without a hole', () => {
+    const { events } = wateredAsAdvised(outlook({ pot: { holes: false } }), '2026-06-04');
+    expect(events).toEqual([{ type: 'watering', date: '2026-06-04', method: 'measured', amount_ml: 60 }]);
+  });
+  it('write what a finger felt', () => {
+    expect(felt('damp', '2026-06-04').events).toEqual([{ type: 'check', date: '2026-06-04', finger: 'damp' }]);
+  });
+});
+
+describe('the book', () => {
+  it.each([
+    [{ type: 'watering', date: '', method: 'measured', amount_ml: 40, water: 'rain' }, 'Watered by measure, 40 ml, rain water'],
+    [{ type: 'check', date: '', meter: 4 }, 'Probe at 4'],
+    [{ type: 'check', date: '', weight_g: 512 }, 'Weighed 512 g'],
+    [{ type: 'check', date: '', surface: 'dry' }, 'Surface dry'],
+    [{ type: 'weights', date: '', drained_g: 600, dry_g: 480 }, 'Full weight 600 g, dry 480 g'],
+    [{ type: 'sign', date: '', sign: 'dark-base', strength: 3 }, 'Seen: dark base, strongly'],
+    [{ type: 'repotting', date: '', roots_cut: true }, 'Repotted, roots cut'],
+    [{ type: 'feeding', date: '', dose: 0.5 }, 'Fed, 0.5 of the label’s dose'],
+    [{ type: 'state', date: '', state: 'waking' }, 'Seen to be waking'],
+    [{ type: 'note', date: '', text: 'first bud' }, 'first bud'],
+    [{ type: 'move', date: '' }, 'Moved'],
+  ] as const)('%o reads “%s”', (event, words) => {
+    expect(eventWords(event as Parameters<typeof eventWords>[0])).toBe(words);
+  });
+});
