@@ -39,6 +39,7 @@ function closed(cycles: number, look: boolean, seed: number): { errors: number[]
     let m = 1;
     let done = 0;
     // Cycles of one pot are not quite alike: roots grow, and the weather at the shelf is not quite the one reckoned.
+    // Without this the engine, which allows for it, is a little too careful: 93 % of rates inside after three cycles.
     const stray = () => rate * Math.exp(0.1 * standardNormal(random));
     let now = stray();
     events.push({ type: 'watering', date: isoDay(START), method: 'drench' });
