@@ -1,6 +1,6 @@
 /** The garden file, version 1 (docs/formats.md): what is read, and how it is refused. */
 import {
-  AIRS, componentsOf, DRY_RULES, dayNumber, FORMS, type Garden, HABITS, isIsoDay, METHODS, PLACE_KINDS, PLANT_STATES, POT_MATERIALS, POT_SHAPES,
+  AIRS, componentsOf, DRY_RULES, dayNumber, FORMS, type Garden, HABITS, METHODS, PLACE_KINDS, PLANT_STATES, POT_MATERIALS, POT_SHAPES,
   SIGN_PLACES, SIGNS, STORES, WATER_KINDS,
 } from '@zinc-pail/core';
 import Joi from 'joi';
@@ -254,6 +254,3 @@ export function checkMixFile(input: unknown): Verdict<MixFile> {
   if ((value.crock_mm ?? 0) >= value.pot.depth_mm) fault(['crock_mm'], value.crock_mm, `less than the pot's depth_mm (${value.pot.depth_mm})`);
   return verdict;
 }
-
-/** True for a date the file could hold; the browser uses it before it sends. */
-export const isDay = isIsoDay;

@@ -1,6 +1,6 @@
 /** One plant made ready to be reckoned: its traits, pot, season and daily losses. */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
-import { PLANT_STATES, type Plant, type PlantState, type Pot } from '../garden.ts';
+import { PLANT_STATES, type Plant, type PlantState } from '../garden.ts';
 import { lightResponse, type PotModel, potModel, warmthResponse } from '../drydown/potModel.ts';
 import type { LossDays } from '../learn/history.ts';
 import type { Blend } from '../mix/blend.ts';
@@ -114,9 +114,4 @@ function lossDays(pot: PotModel, series: PlaceSeries, drinks: Float64Array): Los
 
 export function stateOn(timeline: Timeline, day: DayNumber): PlantState {
   return PLANT_STATES[timeline.states[Math.min(timeline.states.length - 1, Math.max(0, day - timeline.firstDay))]!]!;
-}
-
-/** A pot of another size or material for the same plant, for comparing. */
-export function withPot(plant: Plant, change: Partial<Pot>): Plant {
-  return { ...plant, pot: { ...plant.pot, ...change } };
 }

@@ -90,9 +90,4 @@ export class Pool {
     const sum = total.sum - (residual ? residual.weight * residual.value : 0);
     return sum / (weight + 1 / MIX_SD ** 2);
   }
-
-  /** The factor of a place as all its pots show it, for telling: a density over ln k. */
-  placeFactor(place: string): Float64Array {
-    return this.centre({ place, mix: '', message: null, residual: null });
-  }
 }

@@ -14,22 +14,6 @@ export function logistic(x: number): number {
   return 1 / (1 + Math.exp(-x));
 }
 
-/** Straight line between table points; flat beyond its ends. `xs` ascends. */
-export function interpolate(xs: ArrayLike<number>, ys: ArrayLike<number>, x: number): number {
-  const last = xs.length - 1;
-  if (x <= xs[0]!) return ys[0]!;
-  if (x >= xs[last]!) return ys[last]!;
-  let low = 0;
-  let high = last;
-  while (high - low > 1) {
-    const middle = (low + high) >> 1;
-    if (xs[middle]! <= x) low = middle;
-    else high = middle;
-  }
-  const share = (x - xs[low]!) / (xs[high]! - xs[low]!);
-  return ys[low]! + share * (ys[high]! - ys[low]!);
-}
-
 /** The value below which a share `p` of the sorted values lies (type 7: linear between order statistics). */
 export function quantileSorted(sorted: ArrayLike<number>, p: number): number {
   const position = p * (sorted.length - 1);

@@ -1,4 +1,3 @@
-import { type DayNumber } from '../calendar/day.ts';
 import type { Place } from '../garden.ts';
 import { aspectFactor } from '../sky/sunPath.ts';
 import type { SkyDay } from '../sky/skyDay.ts';
@@ -120,5 +119,3 @@ function indoors(tminC: number, tmaxC: number, sky: SkyDay, place: Place) {
 export function needsAspect(place: Place): place is Place & { aspect_deg: number } {
   return place.aspect_deg !== null && place.aspect_deg !== undefined;
 }
-
-export type BeamTable = (day: DayNumber) => readonly [number, number] | null;

@@ -44,7 +44,7 @@ export function seasonTimeline(traits: Traits, series: PlaceSeries, events: read
   const seen = new Map<DayNumber, number>();
   for (const event of events) {
     if (event.type === 'state') seen.set(dayNumber(event.date), PLANT_STATES.indexOf(event.state));
-    // Growth that the keeper sees wakes a sleeper, whatever the calendar says.
+    // Leaves that die back are the plant's own word that it goes to rest.
     if (event.type === 'sign' && event.sign === 'leaves-dying-back') seen.set(dayNumber(event.date), EASING);
   }
   const states = new Uint8Array(days);
