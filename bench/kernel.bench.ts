@@ -104,7 +104,7 @@ const ms = best(() => {
 const after = process.memoryUsage();
 const waterings = watered.reduce((sum, n) => sum + n, 0);
 const potDayNs = (ms * 1e6) / (1000 * DAYS * MEMBERS);
-console.log(`year kernel, 1,000 pots × ${DAYS} days × ${MEMBERS} members: ${ms.toFixed(0)} ms, ${potDayNs.toFixed(1)} ns a pot-day`);
+console.log(`year kernel, 1,000 pots × ${DAYS} days × ${MEMBERS} members: ${ms.toFixed(0)} ms, ${potDayNs.toFixed(1)} ns a day of one pot in one weather`);
 console.log(`memory while it ran: ${((after.heapUsed + after.arrayBuffers - before.heapUsed - before.arrayBuffers) / 1e6).toFixed(1)} MB more`);
 const c = inC(thousand, weather);
 if (c) console.log(`the same in C (cc -O3): ${c.ms.toFixed(0)} ms; ratio ${(ms / c.ms).toFixed(2)}; waterings ${waterings} here, ${c.waterings} there`);
@@ -115,7 +115,7 @@ for (const count of [10, 100, 1000, 10_000]) {
   const out = new Uint16Array(count * DAYS);
   const members = count > 1000 ? 8 : MEMBERS;
   const took = best(() => yearKernel(pots, { ...weather, members }, out), count < 1000 ? 5 : 1);
-  console.log(`${String(count).padStart(7)} pots: ${((took * 1e6) / (count * DAYS * members)).toFixed(1)} ns a pot-day`);
+  console.log(`${String(count).padStart(7)} pots: ${((took * 1e6) / (count * DAYS * members)).toFixed(1)} ns a day of one pot in one weather`);
 }
 
 const plants = garden.plants.slice(0, 40);
@@ -126,4 +126,8 @@ const one = best(() => {
     forecast.outlook(plant.id);
   }
 }) / plants.length;
-console.log(`learning and forecasting one plant, two years of journal: ${one.toFixed(2)} ms = ${((one * 1e6) / potDayNs).toFixed(0)} pot-days of the kernel (5,000 wanted)`);
+// Each pot-day of the kernel is a pot's day in all its 64 weathers, as in the first line; one weather's day is the smallest unit there is.
+const memberDays = (one * 1e6) / potDayNs;
+console.log(
+  `learning and forecasting one plant, two years of journal: ${one.toFixed(2)} ms = ${(memberDays / MEMBERS).toFixed(0)} pot-days of ${MEMBERS} members (5,000 wanted at most), ${memberDays.toFixed(0)} days of a single member`,
+);

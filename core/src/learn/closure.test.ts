@@ -31,17 +31,13 @@ function closed(cycles: number, look: boolean, seed: number): { errors: number[]
   const END = START + 70;
   for (let i = 0; i < 200; i++) {
     const place = PLACES[i % PLACES.length]!;
-    const plant: Plant = { ...base.plants[0]!, id: `pot-${i}`, place, pot: roundPot(95 + Math.round(50 * random()), 85 + Math.round(40 * random()), random() < 0.4 ? 'terracotta' : 'plastic'), events: [] };
+    const plant: Plant = { ...base.plants[0]!, id: `pot-${i}`, place, pot: roundPot(80 + Math.round(50 * random()), 70 + Math.round(40 * random()), random() < 0.4 ? 'terracotta' : 'plastic'), events: [] };
     const probe = new GardenForecast({ ...base, places, plants: [{ ...plant, events: [{ type: 'state', date: isoDay(START), state: 'growing' }] }] }, START).outlook(plant.id);
     const rate = placeRate.get(place)! * Math.exp(0.35 * standardNormal(random));
     const events: PlantEvent[] = [{ type: 'state', date: isoDay(START), state: 'growing' }];
     const truth: Truth = { rate, m: [], waterings: [] };
     let m = 1;
     let done = 0;
-    // Cycles of one pot are not quite alike: roots grow, and the weather at the shelf is not quite the one reckoned.
-    // Without this the engine, which allows for it, is a little too careful: 93 % of rates inside after three cycles.
-    const stray = () => rate * Math.exp(0.1 * standardNormal(random));
-    let now = stray();
     events.push({ type: 'watering', date: isoDay(START), method: 'drench' });
     truth.waterings.push(START);
     for (let day = START; day <= END + 120; day++) {
@@ -58,10 +54,9 @@ function closed(cycles: number, look: boolean, seed: number): { errors: number[]
           truth.waterings.push(day);
           done++;
           m = 1;
-          now = stray();
         }
       }
-      m = dryStep(m, now * loss.surface[at]!, now * loss.wall[at]!, now * loss.plant[at]!);
+      m = dryStep(m, rate * loss.surface[at]!, rate * loss.wall[at]!, rate * loss.plant[at]!);
       truth.m.push(m);
     }
     truths.set(plant.id, truth);
@@ -83,16 +78,25 @@ function closed(cycles: number, look: boolean, seed: number): { errors: number[]
   return { errors: errors.sort((a, b) => a - b), inBounds, count: whole.plants.length };
 }
 
+/** Two collections of four shelves, for the luck of four shelves is not the engine's. */
+function pooled(cycles: number, look: boolean): { errors: number[]; share: number } {
+  const found = [11, 12].map((seed) => closed(cycles, look, seed));
+  const sum = (of: (one: (typeof found)[number]) => number) => found.reduce((total, one) => total + of(one), 0);
+  return { errors: found.flatMap((one) => one.errors).sort((a, b) => a - b), share: sum((one) => one.inBounds) / sum((one) => one.count) };
+}
+
 describe('closure', () => {
-  const looked = closed(3, true, 11);
-  const never = closed(3, false, 12);
-  it('the rate lies in its bounds as often as claimed: 70 to 90 % of 200 pots', () => {
-    expect(looked.count).toBe(200);
-    expect(looked.inBounds / looked.count).toBeGreaterThanOrEqual(0.7);
-    expect(looked.inBounds / looked.count).toBeLessThanOrEqual(0.9);
+  const looked = pooled(3, true);
+  const once = pooled(1, true);
+  const never = pooled(3, false);
+  it('the rate lies in its bounds as often as claimed: 70 to 90 % of 400 pots', () => {
+    for (const { share } of [looked, once, never]) {
+      expect(share).toBeGreaterThanOrEqual(0.7);
+      expect(share).toBeLessThanOrEqual(0.9);
+    }
   });
   it('after three cycles of finger checks the dry day is missed by at most a tenth of the cycle, in the middle', () => {
-    expect(looked.errors.length).toBeGreaterThan(60);
+    expect(looked.errors.length).toBeGreaterThan(120);
     expect(looked.errors[Math.floor(looked.errors.length / 2)]!).toBeLessThanOrEqual(0.1);
   });
   it('never looked at, by at most three tenths', () => {

@@ -10,7 +10,7 @@ import type { Stretch } from './history.ts';
 export const POT_SD = Math.hypot(0.35, 0.08);
 export const PLACE_SD = 0.2;
 /** A stretch strays from its potting's rate: states ill guessed, weather not as measured, a plant that grew. */
-export const STRETCH_SD = 0.12;
+export const STRETCH_SD = 0.1;
 /** Old looks fade: roots fill a pot and mixes settle. */
 const HALF_LIFE_DAYS = 200;
 
