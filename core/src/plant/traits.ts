@@ -1,5 +1,6 @@
 import type { Form, Plant, Store } from '../garden.ts';
-import { genusOf, type Genus, type Traits } from './genera.ts';
+import { type Genus, type Traits } from './genera.ts';
+import { genusByAnyName } from './synonyms.ts';
 
 export type { Traits } from './genera.ts';
 
@@ -27,7 +28,7 @@ const DEFAULT_HOLD_DAYS = 5;
 
 /** The plant's own traits, then its genus's, then its form's, then the cautious ones. */
 export function traitsOf(plant: Plant): SourcedTraits {
-  const genus = genusOf(plant.taxon ?? plant.name);
+  const genus = genusByAnyName(plant.taxon ?? plant.name);
   const sources = {} as Record<keyof Traits, TraitSource>;
   const choose = <K extends keyof Traits>(key: K, own: Traits[K] | null | undefined, ofGenus: Traits[K] | undefined, ofForm?: Traits[K]): Traits[K] => {
     if (own !== null && own !== undefined) {

@@ -1,0 +1,25 @@
+/** Light given against light wanted, and how tightly a bench is set. */
+import { type Light, LIGHT_BANDS } from '../plant/library.ts';
+
+export type LightVerdict = 'too-dim' | 'gets-by' | 'well' | 'too-bright';
+
+/** The spot's daily light (mol m⁻² d⁻¹) held against both bands of a plant: bearing shade is not liking it. */
+export function lightVerdict(dliMol: number, light: Light): LightVerdict {
+  const band = LIGHT_BANDS[light];
+  if (dliMol < band.getsBy) return 'too-dim';
+  if (dliMol < band.wellFrom) return 'gets-by';
+  return dliMol > band.wellTo ? 'too-bright' : 'well';
+}
+
+/** Lamp hours that would bring a dim spot to the light a plant does well in; 0.0036 turns µmol s⁻¹ hours into mol. */
+export function lampHoursShort(dliMol: number, light: Light, ppfd: number): number {
+  const short = LIGHT_BANDS[light].wellFrom - dliMol;
+  return short <= 0 || ppfd <= 0 ? 0 : Math.round((10 * short) / (ppfd * 0.0036)) / 10;
+}
+
+/** Ground that pots and crowns take, as squares, against the bench's own area; above 0.8 air no longer passes. */
+export function crowding(widthsMm: readonly number[], benchM2: number): number {
+  if (!(benchM2 > 0)) return 0;
+  return widthsMm.reduce((sum, width) => sum + (width / 1000) ** 2, 0) / benchM2;
+}
+export const CROWDED_FROM = 0.8;
