@@ -12,7 +12,7 @@ export interface DemoSite {
   longitudeDeg: number;
   elevationM: number;
   normals: Normals;
-  places: (Place & { name: string })[];
+  places: (Place & { name: string; benchMm?: [width: number, depth: number] })[];
 }
 
 export const COLLECTION_NAME = 'The lock garden';
@@ -27,10 +27,10 @@ export const SITES: DemoSite[] = [
       rain_mm: [52, 48, 58, 66, 98, 118, 124, 116, 82, 60, 58, 60], wind_m_s: [1.9, 2.0, 2.1, 2.1, 1.9, 1.8, 1.7, 1.6, 1.6, 1.6, 1.8, 1.9],
     },
     places: [
-      { id: 'lean-to', name: 'Lean-to on the lock wall', kind: 'cold-glass', aspect_deg: 160, air: 'gentle', vent_c: 22, floor_c: 2 },
-      { id: 'sill', name: 'Attic sill, south', kind: 'windowsill', aspect_deg: 180, air: 'still' },
-      { id: 'balcony', name: 'Covered balcony', kind: 'covered', aspect_deg: 200, air: 'gentle', light_fraction: 0.5 },
-      { id: 'bench', name: 'Heated bench', kind: 'heated-glass', air: 'gentle', floor_c: 10, vent_c: 24 },
+      { id: 'lean-to', name: 'Lean-to on the lock wall', kind: 'cold-glass', aspect_deg: 160, air: 'gentle', vent_c: 22, floor_c: 2, benchMm: [2400, 600] },
+      { id: 'sill', name: 'Attic sill, south', kind: 'windowsill', aspect_deg: 180, air: 'still', benchMm: [1400, 220] },
+      { id: 'balcony', name: 'Covered balcony', kind: 'covered', aspect_deg: 200, air: 'gentle', light_fraction: 0.5, benchMm: [1800, 450] },
+      { id: 'bench', name: 'Heated bench', kind: 'heated-glass', air: 'gentle', floor_c: 10, vent_c: 24, benchMm: [1600, 500] },
       { id: 'lamp', name: 'Lamp shelf on the stairs', kind: 'lamp-shelf', air: 'still', lamp: { ppfd_umol_m2_s: 210, hours: 13 } },
       { id: 'cellar', name: 'Cellar for sleepers', kind: 'room', air: 'still', light_fraction: 0.01, indoor_c: [7, 7, 8, 10, 13, 15, 16, 16, 14, 12, 9, 8] },
     ],
@@ -189,3 +189,20 @@ function plantsOf(rows: Row[], site: number, firstNumber: number): DemoPlant[] {
 }
 
 export const PLANTS: DemoPlant[] = [...plantsOf(NORTH, 0, 1), ...plantsOf(SOUTH, 1, 201)];
+
+/** The waters of the lock, the liked ones first. */
+export const WATERS = [
+  { name: 'Butt under the lock roof', kind: 'rain', hardness_dh: 0.5, salts_mg_l: 20 },
+  { name: 'Town tap', kind: 'hard', hardness_dh: 19, salts_mg_l: 430 },
+] as const;
+
+/** Feeds of made-up make. */
+export const FEEDS = [
+  { name: 'Weirkeeper’s bloom', kind: 'liquid', n_pct: 4, p_pct: 6, k_pct: 9, unit: 'ml', per_litre: 5 },
+  { name: 'Sluice grey, grains', kind: 'grain', n_pct: 7, p_pct: 7, k_pct: 7, unit: 'g', per_litre: 1 },
+] as const;
+
+/** Whose offset or seedling is whose, by the names of the demo plants. */
+export const MOTHERS: readonly (readonly [child: string, mother: string])[] = [
+  ['Rebutia × hybrida ‘Signal Lamp’', 'Rebutia minuscula'], ['Gasteria ‘Tow Path’', 'Gasteria carinata'], ['Lithops lesliei ‘Slate Step’', 'Lithops karasmontana'],
+];

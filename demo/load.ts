@@ -4,7 +4,8 @@ import type { PlantEvent } from '@zinc-pail/core';
 import { type Pool, type PoolConnection, transaction } from '@zinc-pail/server/database/pool';
 import { todayAt } from '@zinc-pail/server/garden/clock';
 import type { ResultSetHeader } from 'mysql2';
-import { COLLECTION_NAME, MIXES } from './collection.ts';
+import { COLLECTION_NAME, FEEDS, MIXES, MOTHERS, WATERS } from './collection.ts';
+import { type BookLine, bookOf, paintedPictures } from './book.ts';
 import { play, type PlayedSite } from './play.ts';
 
 const KEEPER = 'keeper';
@@ -22,7 +23,18 @@ export async function loadDemo(pool: Pool, tell: (text: string) => void): Promis
         await insert(connection, 'mix_part', { mix_id: id, position, component_ref: part.component, parts: part.parts });
       }
     }
+    for (const [order, water] of WATERS.entries()) await insert(connection, 'water_source', { collection_id: collectionId, ...water, liked_order: order });
+    for (const feed of FEEDS) await insert(connection, 'feed_product', { collection_id: collectionId, ...feed });
     for (const [order, site] of played.entries()) await loadSite(connection, collectionId, order, site, mixIds);
+    for (const [child, mother] of MOTHERS) {
+      await connection.query('UPDATE plant c JOIN plant m ON m.name = ? AND m.collection_id = c.collection_id SET c.mother_id = m.id WHERE c.name = ?', [mother, child]);
+    }
+    tell('painting its pictures');
+    for (const picture of await paintedPictures(todayAt(played[0]!.site.timeZone))) {
+      const [[plant]] = (await connection.query('SELECT id FROM plant WHERE name = ?', [picture.plant])) as unknown as [[{ id: number }]];
+      const id = await insert(connection, 'picture', { plant_id: plant.id, day: picture.day, caption: picture.caption, width_px: picture.widthPx, height_px: picture.heightPx, large: picture.large, small: picture.small });
+      await insert(connection, 'journal', { collection_id: collectionId, plant_id: plant.id, client_id: randomUUID(), day: picture.day, type: 'picture', detail: JSON.stringify({ picture: id }), written_by: KEEPER });
+    }
   });
 }
 
@@ -38,7 +50,7 @@ async function loadSite(connection: PoolConnection, collectionId: number, order:
       collection_id: collectionId, site_id: siteId, ref: place.id, name: site.places[position]!.name, walk_order: position, kind: place.kind,
       aspect_deg: place.aspect_deg ?? null, light_fraction: place.light_fraction ?? null, floor_c: place.floor_c ?? null, vent_c: place.vent_c ?? null,
       indoor_c: place.indoor_c ? JSON.stringify(place.indoor_c) : null, air: place.air,
-      lamp_ppfd_umol_m2_s: place.lamp?.ppfd_umol_m2_s ?? null, lamp_hours: place.lamp?.hours ?? null,
+      lamp_ppfd_umol_m2_s: place.lamp?.ppfd_umol_m2_s ?? null, lamp_hours: place.lamp?.hours ?? null, width_mm: site.places[position]!.benchMm?.[0] ?? null, depth_mm: site.places[position]!.benchMm?.[1] ?? null,
     });
     placeIds.set(place.id, id);
     await insertMany(connection, 'thermometer_reading', (place.thermometer ?? []).map(({ date, tmin_c, tmax_c }) => ({ place_id: id, day: date, tmin_c, tmax_c, rh_pct: null })));
@@ -48,7 +60,7 @@ async function loadSite(connection: PoolConnection, collectionId: number, order:
     const demo = plants[position]!;
     const plantId = await insert(connection, 'plant', {
       collection_id: collectionId, ref: plant.id, number: demo.number, name: demo.name, provenance: demo.provenance,
-      diameter_mm: plant.diameter_mm, height_mm: plant.height_mm,
+      diameter_mm: plant.diameter_mm, height_mm: plant.height_mm, acquired_on: firstDay, source: sourceOf(demo.provenance),
     });
     const { pot } = plant;
     await insert(connection, 'potting', {
@@ -64,14 +76,22 @@ async function loadSite(connection: PoolConnection, collectionId: number, order:
       from = move.date;
     }
     await insert(connection, 'stay', { plant_id: plantId, place_id: placeIds.get(place)!, from_day: from, walk_order: position });
+    const lines: BookLine[] = [
+      ...plant.events.map((event) => ({ day: event.date, type: event.type, detail: detailOf(event, placeIds) })),
+      ...bookOf(demo, plant, firstDay, garden.today, position),
+    ].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
     await insertMany(
       connection, 'journal',
-      plant.events.map((event) => ({
-        collection_id: collectionId, plant_id: plantId, client_id: randomUUID(), day: event.date, type: event.type,
-        detail: JSON.stringify(detailOf(event, placeIds)), written_by: KEEPER,
-      })),
+      lines.map(({ day, type, detail }) => ({ collection_id: collectionId, plant_id: plantId, client_id: randomUUID(), day, type, detail: JSON.stringify(detail), written_by: KEEPER })),
     );
   }
+}
+
+function sourceOf(provenance: string): string {
+  if (/seed|sowing/.test(provenance)) return 'seed';
+  if (/swap|meeting/.test(provenance)) return 'swap';
+  if (/offset|own cross/.test(provenance)) return 'cutting';
+  return /market|nursery/.test(provenance) ? 'nursery' : 'gift';
 }
 
 function detailOf(event: PlantEvent, placeIds: Map<string, number>): object {

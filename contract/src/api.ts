@@ -1,55 +1,36 @@
 /** Bodies that cross the wire between the server and whoever asks. */
-import { type Garden, type OutlookView, type PlantEvent, VERDICT_KINDS } from '@zinc-pail/core';
+import { type Garden, type OutlookView, type SourcedRules, VERDICT_KINDS, STANDS, WATER_KINDS, WAYS } from '@zinc-pail/core';
 import Joi from 'joi';
-import { eventFields, eventSchema, pot } from './gardenFile.ts';
-import { day, list, number, object, optional, text, whole } from './fields.ts';
-
-const UUID = Joi.string().guid({ version: ['uuidv4', 'uuidv7'] }).required().messages({ '*': 'a UUID made by the client' });
-
-/** A note is a journal entry that the garden file does not know. */
-export type JournalEvent = PlantEvent | { type: 'note'; date: string; text: string };
-export type NewEntry = JournalEvent & { client_id: string };
-
-export interface JournalEntry {
-  client_id: string;
-  plant_id: number;
-  event: JournalEvent;
-  written_at: string;
-  written_by: string;
-  voided: boolean;
-}
-
-/** Kinds of event that a mark may write; repotting and moves change more than the journal. */
-const MARKS = ['watering', 'check', 'weights', 'sign', 'feeding', 'state'];
-const MOST_AT_ONCE = 200;
-
-const newEntry = eventSchema({ client_id: UUID, date: day() }, [...MARKS, 'note'], { note: { text: text(4000) } });
-
-export const newEntries = object(
-  { entries: list(newEntry, 'a list of entries', MOST_AT_ONCE).min(1).messages({ 'array.min': 'at least one entry' }) },
-  'an object with entries',
-);
+import { pot } from './gardenFile.ts';
+import { anyEntry, type JournalEntry, type RoundPot, UUID } from './marks.ts';
+import { day, list, number, object, oneOf, optional, text, whole } from './fields.ts';
 
 export const plantIdParam = object({ plantId: whole(1, 4_294_967_295).prefs({ convert: true }) }, 'a plant');
 export const clientIdParam = object({ clientId: UUID }, 'an entry');
 
-export interface RoundPot {
-  id: number;
-  number: string;
-  name: string;
-  form: string;
-  diameter_mm: number;
-  height_mm: number;
-  outlook: OutlookView;
-}
-
+/** A bench on the Round: pots that want something in full, the others counted; they come when the bench is opened. */
 export interface RoundPlace {
   id: number;
   name: string;
   kind: string;
+  quarantine: boolean;
   today: { tmin_c: number; tmax_c: number; rh_pct: number };
   tonight_c: number;
   pots: RoundPot[];
+  left: number;
+  asleep: number;
+  /** pots below their limit tonight, the first few by name */
+  cold: { count: number; names: string[] };
+  version: number;
+}
+
+/** What goes into the can today: one line for each kind of water with each feed. */
+export interface CanLine {
+  water: string;
+  pots: number;
+  ml: number;
+  fills: number;
+  feed: { name: string | null; strength: number; unit: 'ml' | 'g' | null; dose: number | null } | null;
 }
 
 export interface RoundSite {
@@ -59,14 +40,43 @@ export interface RoundSite {
   latitude_deg: number;
   /** lowest of the coming nights outside */
   nights_c: number[];
+  counts: { water: number; check: number; soon: number; leave: number; asleep: number };
+  can_ml: number;
+  can: CanLine[];
   places: RoundPlace[];
   /** pots whose ideal day falls in each of the coming weeks */
   load: number[];
+  /** what else today asks for, plant by plant */
+  also: { plant_id: number; plant: string; kind: 'sun' | 'review' | 'quarantine' | 'arrival'; words: string; minutes?: number }[];
 }
 
 export interface RoundView {
   collection: string;
   sites: RoundSite[];
+}
+
+/** Who a plant is and where it came from. */
+export interface PlantRecord {
+  name_sure: 'sure' | 'likely' | 'unknown';
+  other_names: string | null;
+  acquired_on: string | null;
+  source: string | null;
+  price_minor: number | null;
+  price_currency: string | null;
+  companions: string | null;
+  used_to: string | null;
+  quarantine_until: string | null;
+  own_words: string | null;
+  ended: 'died' | 'given' | null;
+  ended_on: string | null;
+  ended_why: string | null;
+  mother: { id: number; name: string; number: string } | null;
+  offspring: { id: number; name: string; number: string; ended: string | null }[];
+  pictures: { id: number; day: string; caption: string | null; width_px: number; height_px: number }[];
+  hardening: { date: string; minutes: number }[] | null;
+  doubt: string | null;
+  genus: string | null;
+  slow: boolean;
 }
 
 export interface PlantView {
@@ -80,16 +90,17 @@ export interface PlantView {
   height_mm: number;
   site: { id: number; name: string; today: string; latitude_deg: number };
   place: { id: number; name: string; kind: string };
-  mix: { name: string; parts: { component: string; parts: number }[] };
+  mix: { id: number; name: string; parts: { component: string; parts: number }[] };
   potted_on: string;
+  revision: number;
+  version: number;
   outlook: OutlookView;
+  task: RoundPot['task'];
+  care: SourcedRules & { reasons: Record<string, string> };
   journal: JournalEntry[];
+  record: PlantRecord;
 }
 
-export interface MarkResult {
-  entries: JournalEntry[];
-  outlook: OutlookView;
-}
 
 // What the server sends, as the tests hold it to.
 
@@ -122,6 +133,27 @@ export const outlookSchema = object(
 );
 
 const potFields = { id: whole(1, 1e9), number: text(40), name: text(200), form: text(20), diameter_mm: number(0, 1e4), height_mm: number(0, 2e4) };
+const feedAdvice = object(
+  { kind: oneOf(['feed', 'plain']), strength: number(0, 2).optional(), why: text(300), until: optional(day()), given: whole(0, 1e4), ceiling: optional(whole(0, 100)) },
+  'advice on food',
+);
+const taskSchema = object(
+  {
+    way: oneOf(WAYS), method: oneOf(['drench', 'measured', 'bottom', 'mist']), amount_ml: number(0, 1e6), water: oneOf(WATER_KINDS), feed: feedAdvice, feed_id: optional(whole(1, 1e9)), due: optional(day()),
+    mind: list(text(400), 'words'), salts: object({ ecMS: number(0, 1e4), limitMS: number(0, 100), flush: Joi.boolean().required(), hardDrinks: whole(0, 1e6) }, 'salts'), own_words: optional(text(500)),
+    hard_to_replace: Joi.boolean().required(), stand: oneOf(STANDS), saucer_minutes: whole(1, 240), soak_minutes: whole(1, 240),
+  },
+  'a task',
+);
+export const roundPotSchema = object({ ...potFields, revision: whole(1, 1e9), quarantine_until: optional(day()), outlook: outlookSchema, task: taskSchema }, 'a pot');
+
+const canLine = object(
+  {
+    water: text(20), pots: whole(1, 1e6), ml: number(0, 1e9), fills: whole(1, 1e6),
+    feed: optional(object({ name: optional(text(120)), strength: number(0, 2), unit: optional(oneOf(['ml', 'g'])), dose: optional(number(0, 1e6)) }, 'a feed')),
+  },
+  'a line of the can',
+);
 
 export const roundSchema = object(
   {
@@ -129,13 +161,15 @@ export const roundSchema = object(
     sites: list(
       object(
         {
-          id: whole(1, 1e9), name: text(120), today: day(), latitude_deg: number(-90, 90), nights_c: list(number(-90, 60), 'nights'), load: list(whole(0, 1e6), 'counts'),
+          id: whole(1, 1e9), name: text(120), today: day(), latitude_deg: number(-90, 90), nights_c: list(number(-90, 60), 'nights'), load: list(whole(0, 1e6), 'counts'), can_ml: whole(1, 1e6), can: list(canLine, 'lines'),
+          counts: object({ water: whole(0, 1e6), check: whole(0, 1e6), soon: whole(0, 1e6), leave: whole(0, 1e6), asleep: whole(0, 1e6) }, 'counts'),
+          also: list(object({ plant_id: whole(1, 1e9), plant: text(200), kind: oneOf(['sun', 'review', 'quarantine', 'arrival']), words: text(300), minutes: whole(0, 1440).optional() }, 'a further task'), 'tasks'),
           places: list(
             object(
               {
-                id: whole(1, 1e9), name: text(120), kind: text(20), tonight_c: number(-90, 60),
+                id: whole(1, 1e9), name: text(120), kind: text(20), quarantine: Joi.boolean().required(), tonight_c: number(-90, 60), left: whole(0, 1e6), asleep: whole(0, 1e6), version: whole(1, 1e9),
                 today: object({ tmin_c: number(-90, 90), tmax_c: number(-90, 90), rh_pct: number(0, 100) }, 'a climate'),
-                pots: list(object({ ...potFields, outlook: outlookSchema }, 'a pot'), 'pots'),
+                cold: object({ count: whole(0, 1e6), names: list(text(200), 'names') }, 'cold pots'), pots: list(roundPotSchema, 'pots'),
               },
               'a place',
             ),
@@ -151,25 +185,42 @@ export const roundSchema = object(
 );
 
 const journalEntry = object(
-  {
-    client_id: UUID, plant_id: whole(1, 1e9), written_at: Joi.string().isoDate().required(), written_by: text(80), voided: Joi.boolean().required(),
-    event: eventSchema({ date: day() }, [...Object.keys(eventFields), 'note'], { note: { text: text(4000) } }),
-  },
+  { client_id: UUID, plant_id: whole(1, 1e9), written_at: Joi.string().isoDate().required(), written_by: text(80), voided: Joi.boolean().required(), event: anyEntry },
   'an entry',
 );
 
+const kin = { id: whole(1, 1e9), name: text(200), number: text(40) };
 export const plantSchema = object(
   {
-    ...potFields, taxon: optional(text(200)), provenance: optional(text(500)),
+    ...potFields, taxon: optional(text(200)), provenance: optional(text(500)), revision: whole(1, 1e9), version: whole(1, 1e9),
     site: object({ id: whole(1, 1e9), name: text(120), today: day(), latitude_deg: number(-90, 90) }, 'a site'),
     place: object({ id: whole(1, 1e9), name: text(120), kind: text(20) }, 'a place'),
-    mix: object({ name: text(120), parts: list(object({ component: text(100), parts: number(0, 1000) }, 'a part'), 'parts') }, 'a mix'),
-    potted_on: day(), outlook: outlookSchema, journal: list(journalEntry, 'entries'),
+    mix: object({ id: whole(1, 1e9), name: text(120), parts: list(object({ component: text(100), parts: number(0, 1000) }, 'a part'), 'parts') }, 'a mix'),
+    potted_on: day(), outlook: outlookSchema, task: taskSchema, journal: list(journalEntry, 'entries'),
+    care: object({ rules: Joi.object().required(), sources: Joi.object().required(), reasons: Joi.object().required() }, 'rules'),
+    record: object(
+      {
+        name_sure: oneOf(['sure', 'likely', 'unknown']), other_names: optional(text(500)), acquired_on: optional(day()), source: optional(text(20)), price_minor: optional(whole(0, 4e9)), price_currency: optional(text(3)),
+        companions: optional(text(300)), used_to: optional(text(300)), quarantine_until: optional(day()), own_words: optional(text(500)), ended: optional(oneOf(['died', 'given'])), ended_on: optional(day()), ended_why: optional(text(500)),
+        mother: optional(object(kin, 'a plant')), offspring: list(object({ ...kin, ended: optional(text(10)) }, 'a plant'), 'plants'),
+        pictures: list(object({ id: whole(1, 1e9), day: day(), caption: optional(text(300)), width_px: whole(1, 1e5), height_px: whole(1, 1e5) }, 'a picture'), 'pictures'),
+        hardening: optional(list(object({ date: day(), minutes: whole(0, 1440) }, 'a step'), 'steps')), doubt: optional(text(300)), genus: optional(text(60)), slow: Joi.boolean().required(),
+      },
+      'a record',
+    ),
   },
   'a plant',
 );
 
-export const markResultSchema = object({ entries: list(journalEntry, 'entries'), outlook: outlookSchema }, 'the result of a mark');
+const timer = object({ id: whole(1, 1e9), plant_id: whole(1, 1e9), plant: text(200), kind: oneOf(['saucer', 'lift', 'fan', 'firm', 'review']), words: text(300), due_at: Joi.string().isoDate().required() }, 'a timer');
+export const timersSchema = object({ timers: list(timer, 'timers') }, 'timers');
+export const marksResultSchema = object(
+  {
+    done: list(object({ plant_id: whole(1, 1e9), entries: list(journalEntry, 'entries'), pot: roundPotSchema, drain: object({ word: text(10), words: text(300) }, 'a finding').optional() }, 'a marked pot'), 'pots'),
+    already: list(object({ plant_id: whole(1, 1e9), plant: text(200), words: text(400), pot: roundPotSchema }, 'a pot marked before'), 'pots'), timers: list(timer, 'timers'),
+  },
+  'the result of marks',
+);
 
 /** Anything that was refused or failed (RFC 9457). */
 export interface Problem {
@@ -189,3 +240,4 @@ export const problemSchema = object(
 );
 
 export type { Garden };
+export * from './marks.ts';

@@ -108,9 +108,10 @@ export function eventSchema(
   common: Record<string, Joi.Schema>,
   types: readonly string[] = Object.keys(eventFields),
   further: Record<string, Record<string, Joi.Schema>> = {},
+  more: Record<string, Record<string, Joi.Schema>> = {},
 ): Joi.Schema {
   const bodies = types.map((type) => {
-    const body = object({ type: Joi.any(), ...common, ...(eventFields[type] ?? further[type]) }, 'an event with type and date');
+    const body = object({ type: Joi.any(), ...common, ...(eventFields[type] ?? further[type]), ...more[type] }, 'an event with type and date');
     return {
       is: type,
       then: type === 'check' ? body.xor('finger', 'surface', 'meter', 'weight_g').messages({ 'object.missing': ONE_READING, 'object.xor': ONE_READING }) : body,

@@ -32,3 +32,4 @@ export * from './care/light.ts';
 export * from './care/reminders.ts';
 export * from './care/drainTest.ts';
 export { careTask, isCharged, type CareFacts, type CareTask, type WaterTask } from './care/task.ts';
+export { postMortem, type LastMonths } from './clinic/postMortem.ts';

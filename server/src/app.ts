@@ -4,10 +4,17 @@ import { join } from 'node:path';
 import type { Logger } from 'pino';
 import type { Pool } from './database/pool.ts';
 import { noSuchRoute, problems } from './http/problem.ts';
-import { journalRoutes } from './journal/routes.ts';
 import type { Outlooks } from './outlook/outlooks.ts';
+import { calendarRoutes, formatRoutes, LARGEST_GARDEN } from './formats/routes.ts';
+import { findRoutes } from './find/routes.ts';
+import { keepingRoutes } from './keeping/routes.ts';
+import { labelRoutes } from './labels/routes.ts';
+import { markRoutes } from './marks/routes.ts';
+import { pictureRoutes } from './pictures/routes.ts';
+import { placeRoutes } from './places/routes.ts';
 import { plantRoutes } from './plants/routes.ts';
 import { roundRoutes } from './round/routes.ts';
+import { tableRoutes } from './table/routes.ts';
 
 /** What every route may use. */
 export interface App {
@@ -38,14 +45,19 @@ export function buildApp(app: App, webFolder: string | null): Express {
     next();
   });
   const api = express.Router();
+  // A garden file may be large; everything else is small.
+  api.use('/import/garden', express.json({ limit: LARGEST_GARDEN }));
   api.use(express.json({ limit: '1mb' }));
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
   });
-  api.use(roundRoutes(app), plantRoutes(app), journalRoutes(app));
+  api.use(
+    roundRoutes(app), tableRoutes(app), plantRoutes(app), markRoutes(app), placeRoutes(app), pictureRoutes(app), keepingRoutes(app), findRoutes(app), formatRoutes(app), labelRoutes(app),
+  );
   api.use(noSuchRoute);
   server.use('/api', api);
+  server.use(calendarRoutes(app));
   if (webFolder) {
     server.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y' }));
     server.use(express.static(webFolder, { index: false }));

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { markResultSchema, plantSchema, problemSchema, roundSchema } from '@zinc-pail/contract/api';
+import { marksResultSchema, plantSchema, problemSchema, roundSchema } from '@zinc-pail/contract/api';
 import { check } from '@zinc-pail/contract/faults';
 import type Joi from 'joi';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -54,17 +54,20 @@ describe('marking a pot', () => {
     const entry = watering();
     const marked = await post(1, entry);
     expect(marked.status).toBe(201);
-    keeps(markResultSchema, marked.body);
-    expect(marked.body.outlook.water.ideal > before.water.ideal).toBe(true);
-    expect(marked.body.outlook.moisture.p50).toBeGreaterThan(0.7);
+    keeps(marksResultSchema, marked.body);
+    expect(marked.body.done[0].pot.outlook.water.ideal > before.water.ideal).toBe(true);
+    expect(marked.body.done[0].pot.outlook.moisture.p50).toBeGreaterThan(0.7);
+    const bench = (await here.ask('/api/places/1/pots')).body;
+    expect(bench.pots[0].outlook.water).toEqual(marked.body.done[0].pot.outlook.water);
+    // It wants nothing now: the round counts it with those left alone.
     const round = (await here.ask('/api/round')).body;
-    expect(round.sites[0].places[0].pots[0].outlook.water).toEqual(marked.body.outlook.water);
+    expect(round.sites[0].places[0]).toMatchObject({ left: 1 });
 
     const undone = await here.ask(`/api/journal/${entry.client_id}/void`, { method: 'POST' });
     expect(undone.status).toBe(200);
-    keeps(markResultSchema, undone.body);
-    expect(undone.body.outlook.water).toEqual(before.water);
-    expect(undone.body.entries[0].voided).toBe(true);
+    keeps(marksResultSchema, undone.body);
+    expect(undone.body.done[0].pot.outlook.water).toEqual(before.water);
+    expect(undone.body.done[0].entries[0].voided).toBe(true);
     // The book keeps what was struck out.
     expect((await here.ask('/api/plants/1')).body.journal.find((e: any) => e.client_id === entry.client_id).voided).toBe(true);
   });
@@ -96,8 +99,8 @@ describe('marking a pot', () => {
       { client_id: randomUUID(), date: today(), type: 'note', text: 'Ünder the gläss 🌵' },
     );
     expect(status).toBe(201);
-    keeps(markResultSchema, body);
-    expect(body.entries.at(-1).event.text).toBe('Ünder the gläss 🌵');
+    keeps(marksResultSchema, body);
+    expect(body.done[0].entries.at(-1).event.text).toBe('Ünder the gläss 🌵');
   });
   it.each([
     ['no entry', { entries: [] }, '/entries'],

@@ -60,7 +60,8 @@ export async function bench(fill: ((pool: Pool) => Promise<void>) | null = oneSh
         ...(init.body === undefined ? {} : { body: typeof init.body === 'string' ? init.body : JSON.stringify(init.body) }),
       });
       const text = await response.text();
-      return { status: response.status, type: response.headers.get('content-type') ?? '', body: text === '' ? null : JSON.parse(text) };
+      const type = response.headers.get('content-type') ?? '';
+      return { status: response.status, type, body: text === '' ? null : type.includes('json') ? JSON.parse(text) : text };
     },
     async drop() {
       await running.close();

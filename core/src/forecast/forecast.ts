@@ -143,6 +143,13 @@ export class GardenForecast {
     return [...this.learn().values()].filter(({ model }) => model.plant.place === placeId).map(({ model }) => model.plant.id);
   }
 
+  /** How a place dries against the reckoned, as its pots have taught: a factor on the rate. */
+  placeFactor(placeId: string): Band {
+    this.learn();
+    const density = this.pool.placeFactor(placeId);
+    return bandOf((p) => Math.exp(gridQuantile(density, p)));
+  }
+
   private learn(): Map<string, Learned> {
     if (this.learned) return this.learned;
     this.learned = new Map(this.garden.plants.map((plant) => [plant.id, this.learnPlant(plant)]));

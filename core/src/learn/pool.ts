@@ -71,8 +71,14 @@ export class Pool {
     return shifted(blur(this.centre(member), Math.hypot(POT_SD, MIX_SD)), this.mixShift(member));
   }
 
+  /** What a place's pots together say of its ln k: how it dries against the reckoned. */
+  placeFactor(place: string): Float64Array {
+    if (!this.placeSums.has(place)) this.placeSums.set(place, new Float64Array(GRID_SIZE));
+    return this.centre({ place, message: null });
+  }
+
   /** The place's factor as all but this pot show it. */
-  private centre({ place, message }: Member): Float64Array {
+  private centre({ place, message }: Pick<Member, 'place' | 'message'>): Float64Array {
     const garden = lnOf(normalDensity(0, GARDEN_SD));
     for (const [other, sum] of this.placeSums) {
       if (other !== place && hasShape(sum)) addTo(garden, lnOf(blur(fromLog(sum), PLACE_SD)), 1);

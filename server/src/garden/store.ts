@@ -1,5 +1,5 @@
 /** A site as the engine wants it: a garden read from the tables. */
-import type { Garden, Mix, Normals, OwnComponent, Place, Plant, PlantEvent, WeatherDay } from '@zinc-pail/core';
+import type { Garden, Mix, Normals, OwnComponent, OwnRules, Place, PlaceKind, Plant, PlantEvent, WaterKind, WeatherDay } from '@zinc-pail/core';
 import { group } from 'd3';
 import type { Pool, Row } from '../database/pool.ts';
 import { todayAt } from './clock.ts';
@@ -16,8 +16,17 @@ export interface SiteRow {
   revision: number;
 }
 
+/** What the rules of care want to know of a plant besides what the engine does. */
+export interface KeptPlant {
+  plant: Plant;
+  care: { own: OwnRules; placeKind: PlaceKind; arrivedOn: string | null };
+}
+
+/** The kinds of event that the engine knows; the journal holds others too. */
+const ENGINE_EVENTS: PlantEvent['type'][] = ['watering', 'check', 'weights', 'sign', 'repotting', 'move', 'feeding', 'state'];
+
 /** mysql2 hands JSON columns of MariaDB over as text. */
-function json<T>(value: unknown): T {
+export function json<T>(value: unknown): T {
   return (typeof value === 'string' ? JSON.parse(value) : value) as T;
 }
 
@@ -34,6 +43,16 @@ export async function collectionName(pool: Pool, id: number): Promise<string> {
 }
 
 /** What each plant's forecast is kept by. */
+/** One number that moves whenever a plant of the site or its journal does; revisions only ever grow. */
+export async function siteStamp(pool: Pool, siteId: number): Promise<string> {
+  const [[row]] = await pool.query<Row<{ plants: number; revisions: number | null }>[]>(
+    `SELECT COUNT(*) AS plants, SUM(p.revision) AS revisions FROM place pl JOIN stay s ON s.place_id = pl.id AND s.to_day IS NULL
+     JOIN plant p ON p.id = s.plant_id WHERE pl.site_id = ?`,
+    [siteId],
+  );
+  return `${row!.plants}/${row!.revisions ?? 0}`;
+}
+
 export async function plantRevisions(pool: Pool, siteId: number): Promise<Map<number, number>> {
   const [rows] = await pool.query<Row<{ id: number; revision: number }>[]>(
     `SELECT p.id, p.revision FROM plant p JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id WHERE pl.site_id = ?`,
@@ -42,15 +61,30 @@ export async function plantRevisions(pool: Pool, siteId: number): Promise<Map<nu
   return new Map(rows.map((row) => [row.id, row.revision]));
 }
 
-export async function loadGarden(pool: Pool, site: SiteRow): Promise<Garden> {
-  const [weather, places, mixes, components, plants] = await Promise.all([
+/** The kinds of water at hand, the liked ones first. */
+export async function watersAtHand(pool: Pool, collectionId: number): Promise<{ kind: WaterKind; saltsMgL: number | null }[]> {
+  const [rows] = await pool.query<Row<{ kind: WaterKind; salts_mg_l: number | null }>[]>('SELECT kind, salts_mg_l FROM water_source WHERE collection_id = ? ORDER BY liked_order, id', [collectionId]);
+  return rows.map(({ kind, salts_mg_l }) => ({ kind, saltsMgL: salts_mg_l }));
+}
+
+/** How high the sky is hidden at each place that says so. */
+export async function obstructions(pool: Pool, siteId: number): Promise<[placeId: string, deg: number][]> {
+  const [rows] = await pool.query<Row<{ id: number; obstruction_deg: number }>[]>('SELECT id, obstruction_deg FROM place WHERE site_id = ? AND obstruction_deg IS NOT NULL', [siteId]);
+  return rows.map(({ id, obstruction_deg }) => [String(id), obstruction_deg]);
+}
+
+export async function loadGarden(pool: Pool, site: SiteRow): Promise<{ garden: Garden; kept: KeptPlant[] }> {
+  const [weather, places, mixes, components, kept] = await Promise.all([
     loadWeather(pool, site.id), loadPlaces(pool, site.id), loadMixes(pool, site.collection_id), loadComponents(pool, site.collection_id),
     loadPlants(pool, { siteId: site.id }),
   ]);
   return {
-    today: todayAt(site.time_zone),
-    site: { latitude_deg: site.latitude_deg, longitude_deg: site.longitude_deg, elevation_m: site.elevation_m, normals: site.normals },
-    weather, places, mixes, components, plants,
+    garden: {
+      today: todayAt(site.time_zone),
+      site: { latitude_deg: site.latitude_deg, longitude_deg: site.longitude_deg, elevation_m: site.elevation_m, normals: site.normals },
+      weather, places, mixes, components, plants: kept.map(({ plant }) => plant),
+    },
+    kept,
   };
 }
 
@@ -129,10 +163,13 @@ interface PlantRow {
   holes: number;
   top_dressing_mm: number;
   root_loss: number | null;
+  own_rules: unknown;
+  acquired_on: string | null;
+  place_kind: PlaceKind;
 }
 
 /** The plants of a site, or those named, with their journals in the order of their days. */
-export async function loadPlants(pool: Pool, which: { siteId: number } | { plantIds: readonly number[] }): Promise<Plant[]> {
+export async function loadPlants(pool: Pool, which: { siteId: number } | { plantIds: readonly number[] }): Promise<KeptPlant[]> {
   const bySite = 'siteId' in which;
   const where = bySite ? 'pl.site_id = ?' : 'p.id IN (?)';
   const values = bySite ? [which.siteId] : [which.plantIds];
@@ -140,18 +177,25 @@ export async function loadPlants(pool: Pool, which: { siteId: number } | { plant
   const [rows] = await pool.query<Row<PlantRow>[]>(
     `SELECT p.id, p.name, p.taxon, p.habit, p.form, p.diameter_mm, p.height_mm, p.dry_rule, p.hold_days, p.store, p.min_dry_c, p.min_wet_c,
             p.grow_min_c, p.leafless, s.place_id, po.mix_id, po.shape, po.top_mm, po.base_mm, po.depth_mm, po.material, po.wall_mm, po.holes,
-            po.top_dressing_mm, po.root_loss
+            po.top_dressing_mm, po.root_loss, p.own_rules, p.acquired_on, pl.kind AS place_kind
      FROM ${from} JOIN potting po ON po.open_plant_id = p.id
      WHERE ${where} ORDER BY pl.walk_order, pl.id, s.walk_order, p.id`,
     values,
   );
   const [events] = await pool.query<Row<{ plant_id: number; day: string; type: PlantEvent['type']; detail: unknown }>[]>(
     `SELECT j.plant_id, j.day, j.type, j.detail FROM ${from} JOIN journal j ON j.plant_id = p.id
-     WHERE ${where} AND j.voided_at IS NULL AND j.type <> 'note' ORDER BY j.plant_id, j.day, j.id`,
-    values,
+     WHERE ${where} AND j.voided_at IS NULL AND j.type IN (?) ORDER BY j.plant_id, j.day, j.id`,
+    [...values, ENGINE_EVENTS],
   );
   const byPlant = group(events, (event) => event.plant_id);
   return rows.map((row) => ({
+    care: { own: json<OwnRules>(row.own_rules), placeKind: row.place_kind, arrivedOn: row.acquired_on },
+    plant: plantOf(row, byPlant.get(row.id) ?? []),
+  }));
+}
+
+function plantOf(row: PlantRow, events: readonly { day: string; type: PlantEvent['type']; detail: unknown }[]): Plant {
+  return {
     id: String(row.id),
     name: row.name,
     taxon: row.taxon ?? row.name,
@@ -173,6 +217,6 @@ export async function loadPlants(pool: Pool, which: { siteId: number } | { plant
       shape: row.shape, top_mm: row.top_mm, base_mm: row.base_mm, depth_mm: row.depth_mm, material: row.material, wall_mm: row.wall_mm,
       holes: Boolean(row.holes), top_dressing_mm: row.top_dressing_mm,
     },
-    events: (byPlant.get(row.id) ?? []).map((event) => ({ ...json<object>(event.detail), type: event.type, date: event.day }) as PlantEvent),
-  }));
+    events: events.map((event) => ({ ...json<object>(event.detail), type: event.type, date: event.day }) as PlantEvent),
+  };
 }

@@ -39,7 +39,7 @@ function asProblem(error: unknown): Problem {
   }
   const { status, type } = error as { status?: number; type?: string };
   if (type === 'entity.parse.failed') return { type: 'about:blank', title: 'Not JSON', status: 400, detail: 'The body is not JSON; send one JSON object.' };
-  if (type === 'entity.too.large') return { type: 'about:blank', title: 'Too large', status: 413, detail: 'The body is larger than 1 MB; send it in parts.' };
+  if (type === 'entity.too.large') return { type: 'about:blank', title: 'Too large', status: 413, detail: 'The file or body is too large: up to 20 MB for a picture, 1 MB for anything else.' };
   if (status !== undefined && status >= 400 && status < 500) return { type: 'about:blank', title: 'Refused', status, detail: (error as Error).message };
   return { type: 'about:blank', title: 'Our fault', status: 500, detail: 'Something went wrong here. Nothing was changed. Try again; the log says more.' };
 }

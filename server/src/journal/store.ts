@@ -1,4 +1,4 @@
-import { type JournalEntry, type JournalEvent, type NewEntry } from '@zinc-pail/contract/api';
+import type { JournalEntry, JournalEvent, NewEntry } from '@zinc-pail/contract/api';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 
 interface JournalRow {
@@ -40,24 +40,33 @@ export async function entryByClientId(connection: Pool | PoolConnection, clientI
   return row ? entryOf(row) : null;
 }
 
+/** The entries under these ids, in the order they were written. */
+export async function entriesByClientIds(connection: Pool | PoolConnection, clientIds: readonly string[]): Promise<JournalEntry[]> {
+  if (clientIds.length === 0) return [];
+  const [rows] = await connection.query<Row<JournalRow>[]>(`SELECT ${COLUMNS} FROM journal WHERE client_id IN (?) ORDER BY id`, [clientIds]);
+  return rows.map(entryOf);
+}
+
+/** What stands unvoided of one kind on a plant's day. */
+export async function entriesOnDay(connection: PoolConnection, plantId: number, date: string, type: JournalEvent['type']): Promise<JournalEntry[]> {
+  const [rows] = await connection.query<Row<JournalRow>[]>(`SELECT ${COLUMNS} FROM journal WHERE plant_id = ? AND day = ? AND type = ? AND voided_at IS NULL ORDER BY id`, [plantId, date, type]);
+  return rows.map(entryOf);
+}
+
 /** Adds entries. One that is there already, under the same client id, is left as it is. */
 export async function addEntries(connection: PoolConnection, collectionId: number, plantId: number, entries: readonly NewEntry[], by: string): Promise<void> {
-  for (const { client_id, date, type, ...detail } of entries) {
-    await connection.query(
-      `INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by) VALUES (?, ?, ?, ?, ?, ?, ?)
-       ON DUPLICATE KEY UPDATE id = id`,
-      [collectionId, plantId, client_id, date, type, JSON.stringify(detail), by],
-    );
-  }
-  await touchPlant(connection, plantId);
+  const rows = entries.map(({ client_id, date, type, ...detail }) => [collectionId, plantId, client_id, date, type, JSON.stringify(detail), by]);
+  if (rows.length > 0) await connection.query('INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by) VALUES ? ON DUPLICATE KEY UPDATE id = id', [rows]);
+  await touchPlants(connection, [plantId]);
 }
 
-/** Voids an entry; once voided it stays so. */
-export async function voidEntry(connection: PoolConnection, clientId: string, plantId: number, by: string): Promise<void> {
-  await connection.query('UPDATE journal SET voided_at = UTC_TIMESTAMP(3), voided_by = ? WHERE client_id = ? AND voided_at IS NULL', [by, clientId]);
-  await touchPlant(connection, plantId);
+/** Voids entries; once voided they stay so. */
+export async function voidEntries(connection: PoolConnection, clientIds: readonly string[], plantIds: readonly number[], by: string): Promise<void> {
+  await connection.query('UPDATE journal SET voided_at = UTC_TIMESTAMP(3), voided_by = ? WHERE client_id IN (?) AND voided_at IS NULL', [by, clientIds]);
+  await touchPlants(connection, plantIds);
 }
 
-async function touchPlant(connection: PoolConnection, plantId: number): Promise<void> {
-  await connection.query('UPDATE plant SET revision = revision + 1 WHERE id = ?', [plantId]);
+/** Says that plants or their journals changed: their outlooks are reckoned anew. */
+export async function touchPlants(connection: PoolConnection, plantIds: readonly number[]): Promise<void> {
+  await connection.query('UPDATE plant SET revision = revision + 1 WHERE id IN (?)', [plantIds]);
 }

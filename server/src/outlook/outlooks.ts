@@ -6,26 +6,33 @@
  * at once; its bench, whose shared rate may have moved a little, after the answer has gone out.
  */
 import { Worker } from 'node:worker_threads';
-import type { OutlookView } from '@zinc-pail/core';
+import type { CareTask, OutlookView } from '@zinc-pail/core';
 import type { Pool } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
-import { loadGarden, loadPlants, plantRevisions, type SiteRow } from '../garden/store.ts';
-import type { Answer, PlaceToday, Task } from './worker.ts';
+import { loadGarden, loadPlants, obstructions, plantRevisions, type SiteRow, siteStamp, watersAtHand } from '../garden/store.ts';
+import type { Answer, BenchNews, PlaceToday, PlantToday, Task } from './worker.ts';
 
 export interface SiteOutlooks {
   today: string;
   nightsC: number[];
   places: ReadonlyMap<number, PlaceToday>;
   views: ReadonlyMap<number, OutlookView>;
+  tasks: ReadonlyMap<number, CareTask>;
+  revisions: ReadonlyMap<number, number>;
+  /** moves with every change: what answers made from these outlooks are kept by */
+  edition: number;
+  /** the plants that changed since an edition, for answers kept plant by plant */
+  changedIn: ReadonlyMap<number, number>;
 }
 
-interface Kept {
+interface Kept extends SiteOutlooks {
   key: string;
-  today: string;
-  nightsC: number[];
+  stamp: string;
   places: Map<number, PlaceToday>;
   views: Map<number, OutlookView>;
+  tasks: Map<number, CareTask>;
   revisions: Map<number, number>;
+  changedIn: Map<number, number>;
 }
 
 export class Outlooks {
@@ -43,7 +50,9 @@ export class Outlooks {
     private readonly onBackgroundError: (error: unknown) => void,
   ) {
     this.worker = new Worker(workerFile);
-    this.worker.on('message', ({ id, answer, error }: { id: number; answer?: Answer; error?: string }) => {
+    this.worker.on('message', (message: { id: number; answer?: Answer; error?: string } | BenchNews) => {
+      if ('bench' in message) return this.take(this.kept.get(message.bench.siteId), message.bench.plants);
+      const { id, answer, error } = message;
       const waiter = this.waiting.get(id);
       this.waiting.delete(id);
       if (answer) waiter?.resolve(answer);
@@ -74,32 +83,38 @@ export class Outlooks {
   private async refresh(site: SiteRow): Promise<Kept> {
     const today = todayAt(site.time_zone);
     const key = `${today}/${site.revision}`;
-    const revisions = await plantRevisions(this.pool, site.id);
     let kept = this.kept.get(site.id);
+    const stamp = await siteStamp(this.pool, site.id);
+    if (kept?.key === key && kept.stamp === stamp) return kept;
+    const revisions = await plantRevisions(this.pool, site.id);
     const sameSet = kept && kept.revisions.size === revisions.size && [...revisions.keys()].every((id) => kept!.revisions.has(id));
     if (!kept || kept.key !== key || !sameSet) {
-      const garden = await loadGarden(this.pool, site);
-      const answer = await this.ask({ kind: 'load', siteId: site.id, garden });
-      kept = { key, today, nightsC: answer.nightsC!, places: byNumber(answer.places!), views: byNumber(answer.views), revisions };
+      const [loaded, waters, hidden] = await Promise.all([loadGarden(this.pool, site), watersAtHand(this.pool, site.collection_id), obstructions(this.pool, site.id)]);
+      const answer = await this.ask({ kind: 'load', siteId: site.id, ...loaded, waters, obstructions: hidden });
+      const edition = (kept?.edition ?? 0) + 1;
+      kept = { key, stamp, today, nightsC: answer.nightsC!, places: byNumber(answer.places!), views: new Map(), tasks: new Map(), revisions, edition, changedIn: new Map() };
       this.kept.set(site.id, kept);
+      this.take(kept, answer.plants);
       return kept;
     }
     const changed = [...revisions].filter(([id, revision]) => kept!.revisions.get(id) !== revision).map(([id]) => id);
-    if (changed.length === 0) return kept;
     const plants = await loadPlants(this.pool, { plantIds: changed });
-    const answer = await this.ask({ kind: 'replace', siteId: site.id, plants });
-    for (const [id, view] of answer.views) kept.views.set(Number(id), view);
+    const answer = await this.ask({ kind: 'replace', siteId: site.id, kept: plants });
+    this.take(kept, answer.plants);
     kept.revisions = revisions;
-    this.refreshBenches(site.id, kept, [...new Set(plants.map((plant) => plant.place))]);
+    kept.stamp = stamp;
+    this.ask({ kind: 'bench', siteId: site.id, placeIds: [...new Set(plants.map(({ plant }) => plant.place))] }).catch((error: unknown) => this.closing || this.onBackgroundError(error));
     return kept;
   }
 
-  private refreshBenches(siteId: number, kept: Kept, placeIds: string[]): void {
-    this.ask({ kind: 'bench', siteId, placeIds })
-      .then((answer) => {
-        if (this.kept.get(siteId) === kept) for (const [id, view] of answer.views) kept.views.set(Number(id), view);
-      })
-      .catch((error: unknown) => this.closing || this.onBackgroundError(error));
+  private take(kept: Kept | undefined, plants: Answer['plants']): void {
+    if (!kept || plants.length === 0) return;
+    kept.edition++;
+    for (const [id, { view, task }] of plants as [string, PlantToday][]) {
+      kept.views.set(Number(id), view);
+      kept.tasks.set(Number(id), task);
+      kept.changedIn.set(Number(id), kept.edition);
+    }
   }
 
   private ask(task: Task): Promise<Answer> {

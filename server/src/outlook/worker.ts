@@ -1,11 +1,17 @@
-/** Runs in a worker thread: holds the gardens' models, answers with outlooks. */
+/** Runs in a worker thread: holds the gardens' models, answers with outlooks and what the rules of care make of them. */
 import { parentPort } from 'node:worker_threads';
-import { dayNumber, type Garden, GardenForecast, type OutlookView, outlookView, type Plant } from '@zinc-pail/core';
+import { type CareTask, careTask, componentsOf, dayNumber, type Garden, GardenForecast, isCharged, type OutlookView, outlookView, type WaterKind } from '@zinc-pail/core';
+import { windowSun } from '@zinc-pail/core/sky/sunPath';
+import { dayLengthH } from '@zinc-pail/core/sky/solar';
 import { saturationVapourKPa } from '@zinc-pail/core/sky/vapour';
+import { dayOfYear } from '@zinc-pail/core/calendar/day';
+import type { KeptPlant } from '../garden/store.ts';
+
+export type WatersAtHand = readonly { kind: WaterKind; saltsMgL: number | null }[];
 
 export type Task =
-  | { kind: 'load'; siteId: number; garden: Garden }
-  | { kind: 'replace'; siteId: number; plants: Plant[] }
+  | { kind: 'load'; siteId: number; garden: Garden; kept: KeptPlant[]; waters: WatersAtHand; obstructions: [placeId: string, deg: number][] }
+  | { kind: 'replace'; siteId: number; kept: KeptPlant[] }
   | { kind: 'bench'; siteId: number; placeIds: string[] };
 
 export interface PlaceToday {
@@ -14,48 +20,134 @@ export interface PlaceToday {
   rhPct: number;
   /** lowest of the coming night */
   tonightC: number;
+  /** light at the plants over the last week, mol m⁻² d⁻¹ */
+  dliMol: number;
+  /** direct sun on a clear day now, hours, and how much of it before noon */
+  sunH: number;
+  morningSunH: number;
+  /** what thermometers have taught, K; and how many readings */
+  offsetMinC: number;
+  offsetMaxC: number;
+  readings: number;
+  /** how its pots dry against the reckoned */
+  factor: { p10: number; p50: number; p90: number };
+}
+
+export interface PlantToday {
+  view: OutlookView;
+  task: CareTask;
 }
 
 export interface Answer {
-  views: [plantId: string, view: OutlookView][];
+  plants: [plantId: string, today: PlantToday][];
   places?: [placeId: string, today: PlaceToday][];
   /** lowest of the coming nights outside */
   nightsC?: number[];
 }
 
+/** What the worker says unasked: plants of a bench reckoned anew behind the scenes. */
+export interface BenchNews {
+  bench: { siteId: number; plants: [plantId: string, today: PlantToday][] };
+}
+
+interface Site {
+  forecast: GardenForecast;
+  kept: Map<string, KeptPlant>;
+  waters: WatersAtHand;
+  charged: Map<string, boolean>;
+  obstructions: ReadonlyMap<string, number>;
+  /** plants still to be reckoned anew behind the scenes */
+  stale: Set<string>;
+}
+
 const NIGHTS = 7;
-const forecasts = new Map<number, GardenForecast>();
+const WEEK = 7;
+/** So few at a time that a mark never waits for a bench. */
+const BENCH_AT_ONCE = 8;
+const sites = new Map<number, Site>();
 
 function work(task: Task): Answer {
   if (task.kind === 'load') {
-    const forecast = new GardenForecast(task.garden);
-    forecasts.set(task.siteId, forecast);
-    const today = dayNumber(task.garden.today);
+    const { garden } = task;
+    const forecast = new GardenForecast(garden);
+    const components = componentsOf(garden.components);
+    const site: Site = {
+      forecast, kept: new Map(task.kept.map((kept) => [kept.plant.id, kept])), waters: task.waters, stale: new Set(), obstructions: new Map(task.obstructions),
+      charged: new Map(garden.mixes.map((mix) => [mix.id, isCharged(mix, components)])),
+    };
+    sites.set(task.siteId, site);
+    const today = dayNumber(garden.today);
     return {
-      views: views(forecast, task.garden.plants.map((plant) => plant.id)),
-      places: task.garden.places.map((place) => [place.id, placeToday(forecast, place.id, today)]),
-      nightsC: Array.from({ length: NIGHTS }, (_, i) => Math.round(forecast.climate.outdoors(today + 1 + i).tminC * 10) / 10),
+      plants: plantsToday(site, garden.plants.map((plant) => plant.id)),
+      places: garden.places.map((place) => [place.id, placeToday(site, place.id, today)]),
+      nightsC: Array.from({ length: NIGHTS }, (_, i) => tenth(forecast.climate.outdoors(today + 1 + i).tminC)),
     };
   }
-  const forecast = forecasts.get(task.siteId);
-  if (!forecast) throw new Error(`site ${task.siteId} was never loaded`);
-  if (task.kind === 'bench') return { views: views(forecast, task.placeIds.flatMap((id) => forecast.plantsAt(id))) };
-  for (const plant of task.plants) forecast.replacePlant(plant);
-  return { views: views(forecast, task.plants.map((plant) => plant.id)) };
+  const site = sites.get(task.siteId);
+  if (!site) throw new Error(`site ${task.siteId} was never loaded`);
+  if (task.kind === 'bench') {
+    for (const placeId of task.placeIds) for (const id of site.forecast.plantsAt(placeId)) site.stale.add(id);
+    setImmediate(() => freshen(task.siteId, site));
+    return { plants: [] };
+  }
+  for (const kept of task.kept) {
+    site.kept.set(kept.plant.id, kept);
+    site.forecast.replacePlant(kept.plant);
+    site.stale.delete(kept.plant.id);
+  }
+  return { plants: plantsToday(site, task.kept.map(({ plant }) => plant.id)) };
 }
 
-function views(forecast: GardenForecast, ids: string[]): [string, OutlookView][] {
-  return ids.map((id) => [id, outlookView(forecast.outlook(id), forecast.climate.today)]);
+/** A few plants of a bench, then room for whoever asks, then the next few. */
+function freshen(siteId: number, site: Site): void {
+  if (sites.get(siteId) !== site) return;
+  const ids = [...site.stale].slice(0, BENCH_AT_ONCE);
+  if (ids.length === 0) return;
+  for (const id of ids) site.stale.delete(id);
+  const news: BenchNews = { bench: { siteId, plants: plantsToday(site, ids) } };
+  parentPort!.postMessage(news);
+  setTimeout(() => freshen(siteId, site), 0);
 }
 
-function placeToday(forecast: GardenForecast, placeId: string, today: number): PlaceToday {
-  const series = forecast.climate.expected(placeId);
+function plantsToday(site: Site, ids: string[]): [string, PlantToday][] {
+  const { forecast } = site;
+  const { today } = forecast.climate;
+  return ids.map((id) => {
+    const outlook = forecast.outlook(id);
+    const view = outlookView(outlook, today);
+    const { plant, care } = site.kept.get(id)!;
+    const task = careTask({
+      name: plant.name ?? '', taxon: plant.taxon ?? null, own: care.own, outlook: view, events: plant.events, today, placeKind: care.placeKind,
+      south: forecast.garden.site.latitude_deg < 0, mixIsCharged: site.charged.get(plant.mix) ?? false,
+      arrivedOn: care.arrivedOn === null ? null : dayNumber(care.arrivedOn), watersAtHand: site.waters,
+    });
+    return [id, { view: { ...view, verdict: task.verdict }, task }];
+  });
+}
+
+function placeToday({ forecast, obstructions }: Site, placeId: string, today: number): PlaceToday {
+  const { climate, garden } = forecast;
+  const series = climate.expected(placeId);
   const i = today - series.firstDay;
+  const place = climate.place(placeId);
+  const { kind, aspect_deg: aspect } = place.place;
+  const latitude = garden.site.latitude_deg;
+  const doy = dayOfYear(today);
+  const day = dayLengthH(latitude, doy);
+  // Where no pane faces anywhere, the sun shines all day, but for shelter from above and rooms off the window.
+  const dark = kind === 'room' || kind === 'lamp-shelf';
+  const sun = dark ? { directH: 0, morningH: 0 } : aspect == null || kind === 'open' ? { directH: day, morningH: day / 2 } : windowSun(latitude, doy, aspect, obstructions.get(placeId) ?? 0);
+  const correction = place.correctionFor(today);
+  let light = 0;
+  for (let back = 0; back < WEEK; back++) light += series.dliMol[i - back]! / WEEK;
   return {
     tminC: tenth(series.tminC[i]!),
     tmaxC: tenth(series.tmaxC[i]!),
     rhPct: Math.min(100, Math.round((100 * series.eaKPa[i]!) / saturationVapourKPa(series.tmeanC[i]!))),
     tonightC: tenth(series.tminC[i + 1]!),
+    dliMol: tenth(light), sunH: tenth(sun.directH), morningSunH: tenth(sun.morningH),
+    offsetMinC: tenth(correction.tminC), offsetMaxC: tenth(correction.tmaxC), readings: place.lessonCount,
+    factor: forecast.placeFactor(placeId),
   };
 }
 

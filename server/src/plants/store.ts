@@ -1,4 +1,7 @@
-import type { Pool, Row } from '../database/pool.ts';
+import type { PlantRecord } from '@zinc-pail/contract/api';
+import type { OwnRules, PlaceKind, Pot } from '@zinc-pail/core';
+import { json } from '../garden/store.ts';
+import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 
 export interface PlantCard {
   id: number;
@@ -9,16 +12,30 @@ export interface PlantCard {
   diameter_mm: number;
   height_mm: number;
   place_id: number;
+  site_id: number;
+  revision: number;
+  quarantine_until: string | null;
+  own_words: string | null;
 }
+
+const CARD = `p.id, p.number, p.name, p.taxon, p.provenance, p.diameter_mm, p.height_mm, p.revision, p.quarantine_until, p.own_words, s.place_id, pl.site_id
+     FROM place pl JOIN stay s ON s.place_id = pl.id AND s.to_day IS NULL JOIN plant p ON p.id = s.plant_id`;
 
 /** The plants of a site in walking order: what a list shows of them besides their outlooks. */
 export async function plantCards(pool: Pool, siteId: number): Promise<PlantCard[]> {
-  const [rows] = await pool.query<Row<PlantCard>[]>(
-    `SELECT p.id, p.number, p.name, p.taxon, p.provenance, p.diameter_mm, p.height_mm, s.place_id
-     FROM plant p JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id
-     WHERE pl.site_id = ? ORDER BY pl.walk_order, pl.id, s.walk_order, p.id`,
-    [siteId],
-  );
+  const [rows] = await pool.query<Row<PlantCard>[]>(`SELECT ${CARD} WHERE pl.site_id = ? ORDER BY pl.walk_order, pl.id, s.walk_order, p.id`, [siteId]);
+  return rows;
+}
+
+/** The plants of one place in walking order. */
+export async function cardsAt(pool: Pool, placeId: number): Promise<PlantCard[]> {
+  const [rows] = await pool.query<Row<PlantCard>[]>(`SELECT ${CARD} WHERE pl.id = ? ORDER BY s.walk_order, p.id`, [placeId]);
+  return rows;
+}
+
+export async function cardsById(pool: Pool | PoolConnection, plantIds: readonly number[]): Promise<PlantCard[]> {
+  if (plantIds.length === 0) return [];
+  const [rows] = await pool.query<Row<PlantCard>[]>(`SELECT ${CARD} WHERE p.id IN (?) ORDER BY pl.walk_order, pl.id, s.walk_order, p.id`, [plantIds]);
   return rows;
 }
 
@@ -26,19 +43,24 @@ export interface PlantHome {
   collection_id: number;
   site_id: number;
   time_zone: string;
+  place_id: number;
+  place_kind: PlaceKind;
+  version: number;
 }
 
-/** Where a plant belongs, or null where there is no such plant. */
-export async function plantHome(pool: Pool, plantId: number): Promise<PlantHome | null> {
-  const [[row]] = await pool.query<Row<PlantHome>[]>(
-    `SELECT p.collection_id, pl.site_id, si.time_zone FROM plant p JOIN stay s ON s.open_plant_id = p.id
-     JOIN place pl ON pl.id = s.place_id JOIN site si ON si.id = pl.site_id WHERE p.id = ?`,
-    [plantId],
+/** Where plants stand, by their ids; those that have ended stand nowhere. */
+export async function plantHomes(pool: Pool | PoolConnection, plantIds: readonly number[]): Promise<Map<number, PlantHome>> {
+  const [rows] = await pool.query<Row<PlantHome & { id: number }>[]>(
+    `SELECT p.id, p.collection_id, p.version, pl.site_id, pl.id AS place_id, pl.kind AS place_kind, si.time_zone FROM plant p JOIN stay s ON s.open_plant_id = p.id
+     JOIN place pl ON pl.id = s.place_id JOIN site si ON si.id = pl.site_id WHERE p.id IN (?)`,
+    [plantIds.length > 0 ? plantIds : [0]],
   );
-  return row ?? null;
+  return new Map(rows.map((row) => [row.id, row]));
 }
 
-export interface PlantDetail extends PlantCard {
+export interface PlantDetail extends Omit<PlantCard, 'site_id' | 'own_words' | 'quarantine_until'> {
+  collection_id: number;
+  version: number;
   place_name: string;
   place_kind: string;
   site_id: number;
@@ -50,21 +72,123 @@ export interface PlantDetail extends PlantCard {
   potted_on: string;
 }
 
+/** A plant, where it stands or last stood; null where there is none. */
 export async function plantDetail(pool: Pool, plantId: number): Promise<PlantDetail | null> {
   const [[row]] = await pool.query<Row<PlantDetail>[]>(
-    `SELECT p.id, p.number, p.name, p.taxon, p.provenance, p.diameter_mm, p.height_mm, s.place_id, pl.name AS place_name, pl.kind AS place_kind,
+    `SELECT p.id, p.collection_id, p.number, p.name, p.taxon, p.provenance, p.diameter_mm, p.height_mm, p.revision, p.version, s.place_id, pl.name AS place_name, pl.kind AS place_kind,
             si.id AS site_id, si.name AS site_name, si.latitude_deg, si.time_zone, m.id AS mix_id, m.name AS mix_name, po.from_day AS potted_on
-     FROM plant p JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id JOIN site si ON si.id = pl.site_id
+     FROM plant p JOIN stay s ON s.id = (SELECT MAX(last.id) FROM stay last WHERE last.plant_id = p.id) JOIN place pl ON pl.id = s.place_id JOIN site si ON si.id = pl.site_id
      JOIN potting po ON po.open_plant_id = p.id JOIN mix m ON m.id = po.mix_id WHERE p.id = ?`,
     [plantId],
   );
   return row ?? null;
 }
 
+type RecordRow = Omit<PlantRecord, 'mother' | 'offspring' | 'pictures' | 'hardening' | 'doubt' | 'genus' | 'slow'> & { mother_id: number | null; own_reasons: unknown };
+
+/** What is written of a plant besides its pot and journal. */
+export async function plantRecord(pool: Pool, plantId: number): Promise<Omit<PlantRecord, 'doubt' | 'genus' | 'slow'> & { reasons: Record<string, string> }> {
+  const [[row]] = await pool.query<Row<RecordRow>[]>(
+    `SELECT name_sure, other_names, acquired_on, source, price_minor, price_currency, companions, used_to, quarantine_until, own_words, ended, ended_on, ended_why, mother_id, own_reasons
+     FROM plant WHERE id = ?`,
+    [plantId],
+  );
+  const { mother_id: motherId, own_reasons: reasons, ...rest } = row!;
+  const [kin] = await pool.query<Row<{ id: number; name: string; number: string; ended: string | null }>[]>('SELECT id, name, number, ended FROM plant WHERE id = ? OR mother_id = ? ORDER BY id', [motherId ?? 0, plantId]);
+  const [pictures] = await pool.query<Row<PlantRecord['pictures'][number]>[]>('SELECT id, day, caption, width_px, height_px FROM picture WHERE plant_id = ? AND removed_at IS NULL ORDER BY day DESC, id DESC LIMIT 500', [plantId]);
+  const [[plan]] = await pool.query<Row<{ steps: unknown }>[]>('SELECT steps FROM hardening WHERE plant_id = ? AND ended_at IS NULL ORDER BY id DESC LIMIT 1', [plantId]);
+  const mother = kin.find(({ id }) => id === motherId);
+  return {
+    ...rest, mother: mother ? { id: mother.id, name: mother.name, number: mother.number } : null, offspring: kin.filter(({ id }) => id !== motherId), pictures,
+    hardening: plan ? json<{ date: string; minutes: number }[]>(plan.steps) : null, reasons: json<Record<string, string>>(reasons),
+  };
+}
+
 export async function mixParts(pool: Pool, mixId: number): Promise<{ component: string; parts: number }[]> {
   const [rows] = await pool.query<Row<{ component: string; parts: number }>[]>(
     'SELECT component_ref AS component, parts FROM mix_part WHERE mix_id = ? ORDER BY position',
     [mixId],
+  );
+  // A component that came with a garden file stands behind its site's number.
+  return rows.map((row) => ({ ...row, component: row.component.replace(/^\d+\//, '') }));
+}
+
+/** The present pot of a plant. */
+export async function pottingOf(pool: Pool, plantId: number): Promise<Pot | null> {
+  const [[row]] = await pool.query<Row<Omit<Pot, 'holes'> & { holes: number }>[]>(
+    'SELECT shape, top_mm, base_mm, depth_mm, material, wall_mm, holes, top_dressing_mm FROM potting WHERE open_plant_id = ?', [plantId],
+  );
+  return row ? { ...row, holes: Boolean(row.holes) } : null;
+}
+
+export async function homeOfPlace(pool: Pool, placeId: number): Promise<{ collection_id: number; site_id: number; time_zone: string } | null> {
+  const [[row]] = await pool.query<Row<{ collection_id: number; site_id: number; time_zone: string }>[]>(
+    'SELECT pl.collection_id, pl.site_id, si.time_zone FROM place pl JOIN site si ON si.id = pl.site_id WHERE pl.id = ?', [placeId],
+  );
+  return row ?? null;
+}
+
+export async function idsByRef(connection: PoolConnection, collectionId: number, clientId: string): Promise<number[]> {
+  const [rows] = await connection.query<Row<{ id: number }>[]>('SELECT id FROM plant WHERE collection_id = ? AND (ref = ? OR ref LIKE ?) ORDER BY id', [collectionId, clientId, `${clientId}-%`]);
+  return rows.map((row) => row.id);
+}
+
+export async function standsOf(pool: Pool, siteId: number, plantIds: readonly number[]): Promise<{ plant_id: number; place_id: number; kind: string; direct_sun_h: number | null }[]> {
+  const [rows] = await pool.query<Row<{ plant_id: number; place_id: number; kind: string; direct_sun_h: number | null }>[]>(
+    'SELECT s.plant_id, pl.id AS place_id, pl.kind, pl.direct_sun_h FROM stay s JOIN place pl ON pl.id = s.place_id WHERE pl.site_id = ? AND s.to_day IS NULL AND s.plant_id IN (?)', [siteId, plantIds.length > 0 ? plantIds : [0]],
+  );
+  return rows;
+}
+
+export async function touchSites(connection: PoolConnection, siteIds: readonly number[]): Promise<void> {
+  await connection.query('UPDATE site SET revision = revision + 1 WHERE id IN (?)', [siteIds]);
+}
+
+/** Changes a plant from the version that the keeper saw; the present columns where it is another by now. A rule of null is put back. */
+export async function changePlant(
+  connection: PoolConnection, plantId: number, version: number, columns: Record<string, unknown>, rules: { [K in keyof OwnRules]?: OwnRules[K] | null }, reasons: Record<string, string>,
+): Promise<'done' | 'none' | Record<string, unknown>> {
+  const [[row]] = await connection.query<Row<Record<string, unknown>>[]>('SELECT * FROM plant WHERE id = ? FOR UPDATE', [plantId]);
+  if (!row) return 'none';
+  if (row.version !== version) return row;
+  const own = { ...json<Record<string, unknown>>(row.own_rules) };
+  const why = { ...json<Record<string, string>>(row.own_reasons) };
+  for (const [rule, value] of Object.entries(rules)) {
+    if (value === null) {
+      delete own[rule];
+      delete why[rule];
+    } else own[rule] = value;
+  }
+  for (const [rule, words] of Object.entries(reasons)) {
+    if (words === '') delete why[rule];
+    else why[rule] = words;
+  }
+  await connection.query('UPDATE plant SET ?, version = version + 1, revision = revision + 1 WHERE id = ?', [{ ...columns, own_rules: JSON.stringify(own), own_reasons: JSON.stringify(why) }, plantId]);
+  return 'done';
+}
+
+export async function openHardening(pool: Pool, plantId: number): Promise<{ date: string; minutes: number }[] | null> {
+  const [[row]] = await pool.query<Row<{ steps: unknown }>[]>('SELECT steps FROM hardening WHERE plant_id = ? AND ended_at IS NULL ORDER BY id DESC LIMIT 1', [plantId]);
+  return row ? json(row.steps) : null;
+}
+
+export async function endHardening(connection: PoolConnection, plantId: number): Promise<void> {
+  await connection.query('UPDATE hardening SET ended_at = UTC_TIMESTAMP(3) WHERE plant_id = ? AND ended_at IS NULL', [plantId]);
+  await connection.query('UPDATE plant SET revision = revision + 1 WHERE id = ?', [plantId]);
+}
+
+/** One plan a plant: a new one ends the old. */
+export async function saveHardening(connection: PoolConnection, plantId: number, steps: readonly { date: string; minutes: number }[]): Promise<void> {
+  await endHardening(connection, plantId);
+  await connection.query('INSERT INTO hardening (plant_id, steps) VALUES (?, ?)', [plantId, JSON.stringify(steps)]);
+}
+
+/** The nights before a day at a place: its thermometer where it was read, else the open air's. */
+export async function nightsAt(pool: Pool, placeId: number, siteId: number, until: string, days: number): Promise<{ date: string; tminC: number }[]> {
+  const [rows] = await pool.query<Row<{ date: string; tminC: number }>[]>(
+    `SELECT w.day AS date, IFNULL(r.tmin_c, IF(pl.kind IN ('open', 'covered', 'cold-glass'), w.tmin_c, GREATEST(w.tmin_c, 10))) AS tminC FROM weather_day w JOIN place pl ON pl.id = ?
+     LEFT JOIN thermometer_reading r ON r.place_id = pl.id AND r.day = w.day WHERE w.site_id = ? AND w.day BETWEEN ? - INTERVAL ? DAY AND ? ORDER BY w.day`,
+    [placeId, siteId, until, days, until],
   );
   return rows;
 }

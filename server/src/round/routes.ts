@@ -1,59 +1,67 @@
-import type { RoundSite, RoundView } from '@zinc-pail/contract/api';
-import { dayNumber, type OutlookView } from '@zinc-pail/core';
-import { group } from 'd3';
+import { idParam, orderBody, type RoundPot } from '@zinc-pail/contract/api';
 import { Router } from 'express';
 import type { App } from '../app.ts';
-import { collectionName, type SiteRow, sites } from '../garden/store.ts';
-import { plantCards } from '../plants/store.ts';
-import { placeRows } from './store.ts';
-
-const WEEKS_AHEAD = 8;
-const DAYS_A_WEEK = 7;
+import { transaction } from '../database/pool.ts';
+import { type SiteRow, sites } from '../garden/store.ts';
+import { notFound, Refused } from '../http/problem.ts';
+import { sendKept } from '../http/kept.ts';
+import { accept, acceptParam } from '../http/validate.ts';
+import { cardsAt } from '../plants/store.ts';
+import { roundPot } from './pots.ts';
+import { RoundBook } from './roundBook.ts';
+import { orderPlaces, orderPots, placeIdsBeside, plantIdsAt, siteIdOf } from './store.ts';
 
 export function roundRoutes(app: App): Router {
   const router = Router();
+  const book = new RoundBook(app);
 
-  router.get('/round', async (_request, response) => {
-    const all = await sites(app.pool);
-    const view: RoundView = {
-      collection: all[0] ? await collectionName(app.pool, all[0].collection_id) : '',
-      sites: await Promise.all(all.map((site) => roundOf(app, site))),
-    };
-    response.json(view);
+  router.get('/round', async (request, response) => {
+    await sendKept(request, response, await book.read());
+  });
+
+  router.get('/places/:id/pots', async (request, response) => {
+    const { id } = acceptParam<{ id: number }>(idParam, request.params);
+    const site = await siteOfPlace(app, id);
+    const outlooks = await app.outlooks.ofSite(site);
+    const pots: RoundPot[] = (await cardsAt(app.pool, id)).flatMap((card) => roundPot(card, outlooks) ?? []);
+    response.json({ pots });
+  });
+
+  router.post('/places/order', async (request, response) => {
+    const { ids } = accept<{ ids: number[] }>(orderBody, request.body);
+    await transaction(app.pool, async (connection) => {
+      const all = await placeIdsBeside(connection, ids[0]!);
+      wholeOrRefused(ids, all, 'bench of the site');
+      await orderPlaces(connection, ids);
+    });
+    response.json({ ids });
+  });
+
+  router.post('/places/:id/order', async (request, response) => {
+    const { id } = acceptParam<{ id: number }>(idParam, request.params);
+    const { ids } = accept<{ ids: number[] }>(orderBody, request.body);
+    await transaction(app.pool, async (connection) => {
+      wholeOrRefused(ids, await plantIdsAt(connection, id), 'pot of the bench');
+      await orderPots(connection, id, ids);
+    });
+    book.forget();
+    response.json({ ids });
   });
 
   return router;
 }
 
-async function roundOf(app: App, site: SiteRow): Promise<RoundSite> {
-  const [outlooks, places, cards] = await Promise.all([app.outlooks.ofSite(site), placeRows(app.pool, site.id), plantCards(app.pool, site.id)]);
-  const cardsAt = group(cards, (card) => card.place_id);
-  return {
-    id: site.id, name: site.name, today: outlooks.today, latitude_deg: site.latitude_deg, nights_c: outlooks.nightsC,
-    places: places.map((place) => {
-      const climate = outlooks.places.get(place.id)!;
-      return {
-        id: place.id, name: place.name, kind: place.kind,
-        today: { tmin_c: climate.tminC, tmax_c: climate.tmaxC, rh_pct: climate.rhPct },
-        tonight_c: climate.tonightC,
-        pots: (cardsAt.get(place.id) ?? []).flatMap((card) => {
-          const outlook = outlooks.views.get(card.id);
-          // A plant taken in between the two reads shows at the next look.
-          return outlook ? [{ id: card.id, number: card.number, name: card.name, form: outlook.traits.form, diameter_mm: card.diameter_mm, height_mm: card.height_mm, outlook }] : [];
-        }),
-      };
-    }),
-    load: weeklyLoad(outlooks.today, [...outlooks.views.values()]),
-  };
+/** An order names each once: someone else may have moved one meanwhile. */
+function wholeOrRefused(ids: readonly number[], all: readonly number[], what: string): void {
+  const wanted = new Set(all);
+  if (ids.length !== wanted.size || new Set(ids).size !== ids.length || ids.some((id) => !wanted.has(id))) {
+    throw new Refused(409, 'Not all of them', `The order must name each ${what} once; ${wanted.size} are there now. Look again and order anew.`);
+  }
 }
 
-/** How many pots have their ideal day in each of the coming weeks. */
-function weeklyLoad(today: string, views: readonly OutlookView[]): number[] {
-  const load = Array.from({ length: WEEKS_AHEAD }, () => 0);
-  for (const view of views) {
-    if (!view.water) continue;
-    const week = Math.floor((dayNumber(view.water.ideal) - dayNumber(today)) / DAYS_A_WEEK);
-    if (week >= 0 && week < WEEKS_AHEAD) load[week]!++;
-  }
-  return load;
+async function siteOfPlace(app: App, placeId: number): Promise<SiteRow> {
+  const siteId = await siteIdOf(app.pool, placeId);
+  const site = (await sites(app.pool)).find(({ id }) => id === siteId);
+  if (!site) throw notFound('place');
+  return site;
 }

@@ -1,0 +1,159 @@
+/** Marks: what a keeper writes on one pot, on many, or on a whole bench, in one go. */
+import type { CareRules, CareTask, DrainFinding, OutlookView, PlantEvent, Way } from '@zinc-pail/core';
+import { WAYS } from '@zinc-pail/core';
+import Joi from 'joi';
+import { day, list, number, object, oneOf, optional, text, whole, yesNo } from './fields.ts';
+import { eventSchema } from './gardenFile.ts';
+
+export const UUID = Joi.string().guid({ version: ['uuidv4', 'uuidv7'] }).required().messages({ '*': 'a UUID made by the client' });
+
+export const SKIP_REASONS = ['still-wet', 'asleep', 'too-cold', 'just-potted', 'not-sure', 'no-time', 'other'] as const;
+export type SkipReason = (typeof SKIP_REASONS)[number];
+export const FLOWERING_STAGES = ['buds', 'open', 'over', 'seed'] as const;
+
+/** Journal entries that the garden file does not know. */
+export type OwnEvent =
+  | { type: 'note'; date: string; text: string }
+  | { type: 'skip'; date: string; reason: SkipReason; text?: string | null }
+  | { type: 'measure'; date: string; diameter_mm?: number; height_mm?: number; caudex_mm?: number; heads?: number; weight_g?: number }
+  | { type: 'flowering'; date: string; stage: (typeof FLOWERING_STAGES)[number]; flowers?: number | null; text?: string | null }
+  | { type: 'drain'; date: string; seconds: number }
+  | { type: 'sun'; date: string; minutes: number; scorched?: boolean | null }
+  | { type: 'review'; date: string; answer: 'better' | 'same' | 'worse'; text?: string | null }
+  | { type: 'firmed'; date: string; yes: boolean }
+  | { type: 'arrival'; date: string; pests: boolean; sleeve_off: boolean; hole: boolean; peat_off: boolean; roots: 'sound' | 'poor' | 'not-seen'; name_checked: boolean; text?: string | null }
+  | { type: 'picture'; date: string; picture: number }
+  | { type: 'ended'; date: string; how: 'died' | 'given'; cause?: string | null };
+
+/** How a drink was given, besides what the garden file keeps of it. */
+interface WateringMore {
+  way?: Way | null;
+  /** water stood on leaves or in the heart */
+  wet_leaves?: boolean | null;
+}
+/** A feed knows the drink it went in with. */
+interface FeedingMore {
+  with?: string | null;
+  feed_id?: number | null;
+}
+
+export type JournalEvent = PlantEvent | (PlantEvent & { type: 'watering' } & WateringMore) | (PlantEvent & { type: 'feeding' } & FeedingMore) | OwnEvent;
+export type NewEntry = JournalEvent & { client_id: string };
+
+export interface JournalEntry {
+  client_id: string;
+  plant_id: number;
+  event: JournalEvent;
+  written_at: string;
+  written_by: string;
+  voided: boolean;
+}
+
+const measure = { diameter_mm: number(0, 10_000, 'mm').optional(), height_mm: number(0, 20_000, 'mm').optional(), caudex_mm: number(0, 5000, 'mm').optional(), heads: whole(0, 10_000).optional(), weight_g: number(0, 1_000_000, 'g').optional() };
+
+/** Fields of the journal's own kinds. */
+export const ownFields: Record<string, Record<string, Joi.Schema>> = {
+  note: { text: text(4000) },
+  skip: { reason: oneOf(SKIP_REASONS), text: optional(text(300)) },
+  measure,
+  flowering: { stage: oneOf(FLOWERING_STAGES), flowers: optional(whole(0, 10_000)), text: optional(text(300)) },
+  drain: { seconds: number(0, 3600, 's') },
+  sun: { minutes: whole(0, 1440, 'minutes'), scorched: optional(yesNo()) },
+  review: { answer: oneOf(['better', 'same', 'worse']), text: optional(text(300)) },
+  firmed: { yes: yesNo() },
+  arrival: { pests: yesNo(), sleeve_off: yesNo(), hole: yesNo(), peat_off: yesNo(), roots: oneOf(['sound', 'poor', 'not-seen']), name_checked: yesNo(), text: optional(text(1000)) },
+  picture: { picture: whole(1, 4_294_967_295) },
+  ended: { how: oneOf(['died', 'given']), cause: optional(text(500)) },
+};
+const moreFields: Record<string, Record<string, Joi.Schema>> = {
+  watering: { way: optional(oneOf(WAYS)), wet_leaves: optional(yesNo()) },
+  feeding: { with: optional(UUID), feed_id: optional(whole(1, 4_294_967_295)) },
+};
+
+/** What a mark may write; repotting, moves, pictures and endings change more than the journal and have their own ways. */
+const MARKS = ['watering', 'check', 'weights', 'sign', 'feeding', 'state', 'note', 'skip', 'measure', 'flowering', 'drain', 'sun', 'review', 'firmed', 'arrival'];
+export const newEntry = eventSchema({ client_id: UUID, date: day() }, MARKS, ownFields, moreFields);
+export const anyEntry = eventSchema({ date: day() }, [...MARKS, 'repotting', 'move', 'picture', 'ended'], ownFields, moreFields);
+
+const MOST_ENTRIES = 200;
+const MOST_PLANTS = 5000;
+
+export interface NewMark {
+  plant_id: number;
+  /** the plant's revision as the keeper saw it; what was written since then is told, not doubled */
+  seen?: number | null;
+  entries: NewEntry[];
+}
+
+const entries = list(newEntry, 'a list of entries', MOST_ENTRIES).min(1).messages({ 'array.min': 'at least one entry' });
+export const newMarks = object(
+  {
+    marks: list(object({ plant_id: whole(1, 4_294_967_295), seen: optional(whole(0, 4_294_967_295)), entries }, 'a mark with plant_id and entries'), 'a list of marks', MOST_PLANTS)
+      .min(1).messages({ 'array.min': 'at least one mark' }),
+    anyway: yesNo().optional(),
+  },
+  'an object with marks',
+);
+export const newEntries = object({ entries, seen: optional(whole(0, 4_294_967_295)), anyway: yesNo().optional() }, 'an object with entries');
+export const voidBody = object({ client_ids: list(UUID, 'ids of entries', MOST_PLANTS).min(1).messages({ 'array.min': 'at least one id' }) }, 'an object with client_ids');
+
+export interface Timer {
+  id: number;
+  plant_id: number;
+  plant: string;
+  kind: 'saucer' | 'lift' | 'fan' | 'firm' | 'review';
+  words: string;
+  due_at: string;
+}
+
+export interface PotTask {
+  way: Way;
+  method: CareTask['water']['method'];
+  amount_ml: number;
+  water: CareTask['water']['water'];
+  feed: CareTask['water']['feed'];
+  feed_id: number | null;
+  due: string | null;
+  mind: string[];
+  salts: CareTask['salts'];
+  own_words: string | null;
+  hard_to_replace: boolean;
+  stand: CareRules['stand'];
+  saucer_minutes: number;
+  soak_minutes: number;
+}
+
+/** One pot as the Round shows it. */
+export interface RoundPot {
+  id: number;
+  number: string;
+  name: string;
+  form: string;
+  diameter_mm: number;
+  height_mm: number;
+  revision: number;
+  quarantine_until: string | null;
+  outlook: OutlookView;
+  task: PotTask;
+}
+
+export interface MarkedPot {
+  plant_id: number;
+  entries: JournalEntry[];
+  pot: RoundPot;
+  /** what a drain test says of the mix */
+  drain?: DrainFinding;
+}
+
+export interface MarksResult {
+  done: MarkedPot[];
+  /** pots that someone else had marked alike meanwhile: nothing was written on these */
+  already: { plant_id: number; plant: string; words: string; pot: RoundPot }[];
+  timers: Timer[];
+}
+
+/** Only the id is looked at: a path's `plantId` or `id`. */
+export const idParam = object({ id: whole(1, 4_294_967_295).prefs({ convert: true }) }, 'something that is here');
+
+/** A walking order: each id once. */
+export const orderBody = object({ ids: list(whole(1, 4_294_967_295), 'ids in walking order', MOST_PLANTS).min(1).messages({ 'array.min': 'at least one id' }) }, 'an object with ids');

@@ -1,0 +1,29 @@
+import type { Pool, Row } from '../database/pool.ts';
+
+export interface Found {
+  id: number;
+  number: string;
+  name: string;
+  place: string;
+  ended: string | null;
+}
+
+const MOST = 30;
+
+/**
+ * Plants whose name, number, other names, provenance or place hold all of these words. Genus names stand for each other, old
+ * and new: whoever calls passes them as alternatives of a word.
+ */
+export async function findPlants(pool: Pool, words: readonly (readonly string[])[]): Promise<Found[]> {
+  const like = (word: string) => `%${word.replaceAll(/[\\%_]/g, (c) => `\\${c}`)}%`;
+  const one = '(p.name LIKE ? OR p.number LIKE ? OR p.other_names LIKE ? OR p.taxon LIKE ? OR pl.name LIKE ? OR p.provenance LIKE ?)';
+  const conditions = words.map((alternatives) => `(${alternatives.map(() => one).join(' OR ')})`);
+  const values = words.flatMap((alternatives) => alternatives.flatMap((word) => Array.from({ length: 6 }, () => like(word))));
+  const [first = ['']] = words;
+  const [rows] = await pool.query<Row<Found>[]>(
+    `SELECT p.id, p.number, p.name, pl.name AS place, p.ended FROM plant p JOIN stay s ON s.id = (SELECT MAX(last.id) FROM stay last WHERE last.plant_id = p.id) JOIN place pl ON pl.id = s.place_id
+     WHERE ${conditions.join(' AND ')} ORDER BY p.ended IS NOT NULL, p.number = ? DESC, p.name LIKE ? DESC, p.name, p.number LIMIT ?`,
+    [...values, first[0], `${first[0]!.replaceAll(/[\\%_]/g, (c) => `\\${c}`)}%`, MOST],
+  );
+  return rows;
+}

@@ -1,0 +1,145 @@
+/** Writing marks on one pot or many: all of a pot's entries or none, nothing twice, and what each asks for afterwards. */
+import type { JournalEntry, JournalEvent, MarksResult, NewEntry, NewMark, RoundPot } from '@zinc-pail/contract/api';
+import { drainFinding, remindersFor, type Way } from '@zinc-pail/core';
+import { group } from 'd3';
+import { isDeepStrictEqual } from 'node:util';
+import type { App } from '../app.ts';
+import { type PoolConnection, transaction } from '../database/pool.ts';
+import { todayAt } from '../garden/clock.ts';
+import { notFound, Refused } from '../http/problem.ts';
+import { addEntries, entriesByClientIds, entriesOnDay, voidEntries } from '../journal/store.ts';
+import { type PlantHome, plantHomes } from '../plants/store.ts';
+import { potsById } from '../round/pots.ts';
+import { addTimers, dropTimersOf, type NewTimer, openTimers } from './timers.ts';
+
+const OLDEST_DAY = '1950-01-01';
+/** Marks that count: two of a kind on one day are one deed told twice, unless the second knew of the first. */
+const COUNTED = new Set<JournalEvent['type']>(['watering', 'feeding']);
+
+/**
+ * Writes marks. A plant on which another keeper has watered or fed that day since this one looked is left as it is, and
+ * told of in `already`; `anyway` writes it all the same.
+ */
+export async function writeMarks(app: App, marks: readonly NewMark[], by: string, anyway: boolean): Promise<{ result: MarksResult; repeated: boolean }> {
+  const homes = await plantHomes(app.pool, marks.map((mark) => mark.plant_id));
+  for (const mark of marks) if (!homes.has(mark.plant_id)) throw notFound('plant');
+  refuseDays(marks, homes);
+  const known = await knownEntries(app, marks);
+  const already: { plantId: number; words: string }[] = [];
+  const written: NewMark[] = [];
+  const before = await potsById(app, marks.map((mark) => mark.plant_id));
+  await transaction(app.pool, async (connection) => {
+    // In the order of their ids, so that two keepers marking the same bench never wait for each other in a ring.
+    for (const mark of marks.toSorted((a, b) => a.plant_id - b.plant_id)) {
+      const home = homes.get(mark.plant_id)!;
+      const [[row]] = (await connection.query('SELECT revision FROM plant WHERE id = ? FOR UPDATE', [mark.plant_id])) as unknown as [[{ revision: number }]];
+      const fresh = mark.entries.filter((entry) => !known.has(entry.client_id));
+      if (fresh.length === 0) {
+        written.push(mark);
+        continue;
+      }
+      const doubled = anyway || mark.seen == null || mark.seen >= row.revision ? null : await doubledBy(connection, mark.plant_id, fresh);
+      if (doubled) {
+        already.push({ plantId: mark.plant_id, words: doubledWords(doubled, home.time_zone) });
+        continue;
+      }
+      await addEntries(connection, home.collection_id, mark.plant_id, mark.entries, by);
+      await addTimers(connection, home.collection_id, timersOf(mark, before.get(mark.plant_id), home));
+      written.push(mark);
+    }
+  });
+  const pots = await potsById(app, marks.map((mark) => mark.plant_id));
+  const entries = group(await entriesByClientIds(app.pool, written.flatMap((mark) => mark.entries.map((entry) => entry.client_id))), (entry) => entry.plant_id);
+  const result: MarksResult = {
+    done: written.map((mark) => {
+      const pot = pots.get(mark.plant_id)!;
+      const drain = mark.entries.find((entry) => entry.type === 'drain');
+      return { plant_id: mark.plant_id, entries: entries.get(mark.plant_id) ?? [], pot, ...(drain ? { drain: drainFinding(drain.seconds, pot.outlook.pot.depth_mm) } : {}) };
+    }),
+    already: already.map(({ plantId, words }) => ({ plant_id: plantId, plant: pots.get(plantId)!.name, words, pot: pots.get(plantId)! })),
+    timers: await openTimers(app.pool),
+  };
+  return { result, repeated: marks.every((mark) => mark.entries.every((entry) => known.has(entry.client_id))) };
+}
+
+/** Voids entries of one or many plants: all of them or none. */
+export async function takeBack(app: App, clientIds: readonly string[], by: string): Promise<MarksResult> {
+  const entries = await entriesByClientIds(app.pool, clientIds);
+  if (entries.length < new Set(clientIds).size) throw notFound('entry');
+  for (const { event } of entries) {
+    if (event.type === 'repotting' || event.type === 'move') throw new Refused(409, 'Not this way', 'A potting or a move is set right by another potting or move.');
+    if (event.type === 'ended' || event.type === 'picture') throw new Refused(409, 'Not this way', 'That is taken back on the plant’s own page.');
+  }
+  const plantIds = [...new Set(entries.map((entry) => entry.plant_id))];
+  await transaction(app.pool, async (connection) => {
+    await voidEntries(connection, clientIds, plantIds, by);
+    await dropTimersOf(connection, clientIds);
+  });
+  const pots = await potsById(app, plantIds);
+  const after = group(await entriesByClientIds(app.pool, clientIds), (entry) => entry.plant_id);
+  return {
+    done: plantIds.flatMap((id) => (pots.has(id) ? [{ plant_id: id, entries: after.get(id)!, pot: pots.get(id)! }] : [])),
+    already: [],
+    timers: await openTimers(app.pool),
+  };
+}
+
+function refuseDays(marks: readonly NewMark[], homes: ReadonlyMap<number, PlantHome>): void {
+  const faults = marks.flatMap((mark, m) => {
+    const today = todayAt(homes.get(mark.plant_id)!.time_zone);
+    return mark.entries.flatMap((entry, i) =>
+      entry.date > today || entry.date < OLDEST_DAY ? [{ pointer: marks.length > 1 ? `/marks/${m}/entries/${i}/date` : `/entries/${i}/date`, got: entry.date, accepted: `a day from ${OLDEST_DAY} to today, ${today}` }] : [],
+    );
+  });
+  if (faults.length > 0) throw new Refused(400, 'Not that day', `A day is wanted ${faults[0]!.accepted.slice('a day '.length)}.`, faults);
+}
+
+/** Entries that were sent before; one whose id stands for something else is refused. */
+async function knownEntries(app: App, marks: readonly NewMark[]): Promise<Map<string, JournalEntry>> {
+  const known = new Map((await entriesByClientIds(app.pool, marks.flatMap((mark) => mark.entries.map((entry) => entry.client_id)))).map((entry) => [entry.client_id, entry]));
+  for (const mark of marks) {
+    for (const [i, { client_id, ...event }] of mark.entries.entries()) {
+      const found = known.get(client_id);
+      if (found && (found.plant_id !== mark.plant_id || !isDeepStrictEqual(found.event, event))) {
+        throw new Refused(409, 'Already used', 'This client_id stands for another entry; make a new one for a new entry.', [
+          { pointer: `/entries/${i}/client_id`, got: client_id, accepted: 'a UUID that was never used' },
+        ]);
+      }
+    }
+  }
+  return known;
+}
+
+async function doubledBy(connection: PoolConnection, plantId: number, fresh: readonly NewEntry[]): Promise<JournalEntry | null> {
+  for (const entry of fresh) {
+    if (!COUNTED.has(entry.type)) continue;
+    const [same] = await entriesOnDay(connection, plantId, entry.date, entry.type);
+    if (same) return same;
+  }
+  return null;
+}
+
+function doubledWords(entry: JournalEntry, timeZone: string): string {
+  const at = new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(new Date(entry.written_at));
+  const deed = entry.event.type === 'feeding' ? 'fed' : 'watered';
+  return `${entry.written_by} has ${deed} it already, written at ${at}. Nothing was written twice.`;
+}
+
+function timersOf(mark: NewMark, pot: RoundPot | undefined, home: PlantHome): NewTimer[] {
+  if (!pot) return [];
+  const today = todayAt(home.time_zone);
+  return mark.entries.flatMap((entry) => {
+    // What was done yesterday has no saucer left to empty.
+    if (entry.type !== 'watering' || entry.date !== today) return [];
+    const { way, wet_leaves: wetLeaves } = entry as { way?: Way | null; wet_leaves?: boolean | null };
+    const reminders = remindersFor({
+      way: way ?? entry.method, wetLeaves: wetLeaves ?? false,
+      rules: { stand: pot.task.stand, saucerMinutes: pot.task.saucer_minutes, soakMinutes: pot.task.soak_minutes }, placeKind: home.place_kind, holes: pot.outlook.pot.holes, cautions: pot.outlook.cautions,
+      slack: pot.outlook.thirst.level >= SLACK_FROM,
+    });
+    return reminders.map(({ kind, afterMinutes, words }) => ({ plantId: mark.plant_id, clientId: entry.client_id, kind, words, afterMinutes }));
+  });
+}
+
+/** Thirst from which a plant is slack enough to be asked about afterwards. */
+const SLACK_FROM = 0.35;

@@ -1,0 +1,43 @@
+/** Pots as lists show them: a card and what is to do with it, put together once and kept until either changes. */
+import type { PotTask, RoundPot } from '@zinc-pail/contract/api';
+import type { CareTask } from '@zinc-pail/core';
+import { group } from 'd3';
+import type { App } from '../app.ts';
+import { sites } from '../garden/store.ts';
+import type { SiteOutlooks } from '../outlook/outlooks.ts';
+import { cardsById, type PlantCard } from '../plants/store.ts';
+
+export function potTask(task: CareTask, card: Pick<PlantCard, 'own_words'>): PotTask {
+  const { rules } = task.rules;
+  return {
+    way: task.water.way, method: task.water.method, amount_ml: task.water.amountMl, water: task.water.water, feed: task.water.feed, feed_id: rules.feedId, due: task.due, mind: task.mind,
+    salts: { ...task.salts, ecMS: Math.round(task.salts.ecMS * 100) / 100 }, own_words: card.own_words, hard_to_replace: rules.hardToReplace,
+    stand: rules.stand, saucer_minutes: rules.saucerMinutes, soak_minutes: rules.soakMinutes,
+  };
+}
+
+/** A pot's line, or null where it was taken in after the outlooks were made. */
+export function roundPot(card: PlantCard, outlooks: SiteOutlooks): RoundPot | null {
+  const outlook = outlooks.views.get(card.id);
+  const task = outlooks.tasks.get(card.id);
+  if (!outlook || !task) return null;
+  return {
+    id: card.id, number: card.number, name: card.name, form: outlook.traits.form, diameter_mm: card.diameter_mm, height_mm: card.height_mm, revision: outlooks.revisions.get(card.id) ?? card.revision,
+    quarantine_until: card.quarantine_until, outlook, task: potTask(task, card),
+  };
+}
+
+/** Pots by their ids, wherever they stand; plants that have ended are not among them. */
+export async function potsById(app: App, plantIds: readonly number[]): Promise<Map<number, RoundPot>> {
+  const cards = await cardsById(app.pool, plantIds);
+  const bySite = group(cards, (card) => card.site_id);
+  const found = new Map<number, RoundPot>();
+  for (const site of (await sites(app.pool)).filter(({ id }) => bySite.has(id))) {
+    const outlooks = await app.outlooks.ofSite(site);
+    for (const card of bySite.get(site.id)!) {
+      const pot = roundPot(card, outlooks);
+      if (pot) found.set(card.id, pot);
+    }
+  }
+  return found;
+}

@@ -1,0 +1,128 @@
+/** The round as it stands, kept until an outlook, an order or a setting changes. Lines of pots are kept one by one. */
+import type { CanLine, RoundPlace, RoundPot, RoundSite } from '@zinc-pail/contract/api';
+import { dayNumber, doseFor, type OutlookView } from '@zinc-pail/core';
+import { group, rollups } from 'd3';
+import type { App } from '../app.ts';
+import { type SiteRow, sites } from '../garden/store.ts';
+import { KeptAnswer } from '../http/kept.ts';
+import { plantCards } from '../plants/store.ts';
+import { roundPot } from './pots.ts';
+import { type Kit, kitOf, openHardenings, placeRows, waitingLooks } from './store.ts';
+
+const WEEKS_AHEAD = 8;
+const DAYS_A_WEEK = 7;
+const COLD_NAMES = 3;
+
+interface KeptSite {
+  edition: string;
+  text: string;
+}
+
+export class RoundBook {
+  private readonly kept = new Map<number, KeptSite>();
+  private answer: KeptAnswer | null = null;
+  private forgotten = 0;
+
+  constructor(private readonly app: App) {}
+
+  /** After changes that no revision tells of. */
+  forget(): void {
+    this.forgotten++;
+  }
+
+  async read(): Promise<KeptAnswer> {
+    const all = await sites(this.app.pool);
+    const kit = all[0] ? await kitOf(this.app.pool, all[0].collection_id) : null;
+    const kept = await Promise.all(all.map((site) => this.site(site, kit!)));
+    const edition = kept.map((one) => one.edition).join(' ');
+    if (this.answer?.edition !== edition || !this.answer) {
+      this.answer = new KeptAnswer(edition, `{"collection":${JSON.stringify(kit?.collection ?? '')},"sites":[${kept.map((one) => one.text).join(',')}]}`);
+    }
+    return this.answer;
+  }
+
+  private async site(site: SiteRow, kit: Kit): Promise<KeptSite> {
+    const outlooks = await this.app.outlooks.ofSite(site);
+    const edition = `${site.id}:${outlooks.today}:${site.revision}:${outlooks.edition}:${this.forgotten}:${JSON.stringify(kit)}`;
+    const before = this.kept.get(site.id);
+    if (before?.edition === edition) return before;
+    const [places, cards, hardenings, looks] = await Promise.all([
+      placeRows(this.app.pool, site.id), plantCards(this.app.pool, site.id), openHardenings(this.app.pool, site.id), waitingLooks(this.app.pool, site.id, outlooks.today),
+    ]);
+    const pots = cards.flatMap((card) => {
+      const pot = roundPot(card, outlooks);
+      return pot ? [{ pot, placeId: card.place_id }] : [];
+    });
+    const at = group(pots, ({ placeId }) => placeId);
+    const all = pots.map(({ pot }) => pot);
+    const of = (kind: string) => all.filter((pot) => pot.outlook.verdict.kind === kind).length;
+    const view: RoundSite = {
+      id: site.id, name: site.name, today: outlooks.today, latitude_deg: site.latitude_deg, nights_c: outlooks.nightsC,
+      counts: { water: of('water'), check: of('check'), soon: of('soon'), leave: of('leave'), asleep: all.filter((pot) => pot.outlook.state === 'resting').length },
+      can_ml: kit.canMl, can: canLines(all, kit),
+      places: places.map((place): RoundPlace => {
+        const here = (at.get(place.id) ?? []).map(({ pot }) => pot);
+        const climate = outlooks.places.get(place.id)!;
+        const calling = here.filter((pot) => pot.outlook.verdict.kind !== 'leave');
+        const cold = here.filter((pot) => climate.tonightC < limitC(pot.outlook));
+        return {
+          id: place.id, name: place.name, kind: place.kind, quarantine: Boolean(place.quarantine), version: place.version,
+          today: { tmin_c: climate.tminC, tmax_c: climate.tmaxC, rh_pct: climate.rhPct }, tonight_c: climate.tonightC,
+          pots: calling, left: here.length - calling.length, asleep: here.filter((pot) => pot.outlook.state === 'resting').length,
+          // Most tender first.
+          cold: { count: cold.length, names: cold.toSorted((a, b) => limitC(b.outlook) - limitC(a.outlook)).slice(0, COLD_NAMES).map((pot) => pot.name) },
+        };
+      }),
+      load: weeklyLoad(outlooks.today, all),
+      also: [
+        ...hardenings.flatMap(({ plant_id, plant, steps }) => {
+          const step = steps.find(({ date }) => date === outlooks.today);
+          return step ? [{ plant_id, plant, kind: 'sun' as const, minutes: step.minutes, words: `${step.minutes >= 120 ? `${Math.round(step.minutes / 6) / 10} hours` : `${step.minutes} minutes`} of direct sun today, then back to shade.` }] : [];
+        }),
+        ...looks.map(({ plant_id, plant, kind, day }) => ({ plant_id, plant, kind, words: LOOK_WORDS[kind](day) })),
+      ],
+    };
+    const kept = { edition, text: JSON.stringify(view) };
+    this.kept.set(site.id, kept);
+    return kept;
+  }
+}
+
+const LOOK_WORDS = {
+  review: (day: string) => `Moved on ${day}: how does its newest growth look?`,
+  quarantine: (day: string) => `Apart until ${day}: look for pests once more, then let it join the others.`,
+  arrival: () => 'Came lately and has not been looked over: sleeve, hole, pests, roots.',
+};
+
+/** The lowest night a pot bears as it stands: moist or dry. */
+function limitC(outlook: OutlookView): number {
+  return outlook.traits[outlook.moisture.p50 > 0.3 ? 'minWetC' : 'minDryC'];
+}
+
+/** What to carry: one line for each kind of water with each feed at each strength, so that one can does for its pots. */
+export function canLines(pots: readonly RoundPot[], kit: Kit): CanLine[] {
+  const due = pots.filter((pot) => pot.outlook.verdict.kind === 'water');
+  const feedOf = ({ task }: RoundPot) => (task.feed.kind === 'feed' ? `${task.feed_id ?? ''}/${task.feed.strength}` : '');
+  return rollups(due, (some) => some, (pot) => pot.task.water, feedOf).flatMap(([water, byFeed]) =>
+    byFeed.map(([, some]): CanLine => {
+      const ml = some.reduce((sum, pot) => sum + pot.task.amount_ml, 0);
+      const { feed, feed_id: feedId } = some[0]!.task;
+      const product = kit.feeds.find(({ id }) => id === feedId) ?? (feedId === null ? kit.feeds[0] : undefined);
+      return {
+        water, pots: some.length, ml, fills: Math.max(1, Math.ceil(ml / kit.canMl)),
+        feed: feed.kind !== 'feed' ? null : { name: product?.name ?? null, strength: feed.strength, unit: product?.unit ?? null, dose: product ? Math.round(doseFor(product.perLitre, feed.strength, ml) * 10) / 10 : null },
+      };
+    }),
+  );
+}
+
+/** How many pots have their day in each of the coming weeks. */
+function weeklyLoad(today: string, pots: readonly RoundPot[]): number[] {
+  const load = Array.from({ length: WEEKS_AHEAD }, () => 0);
+  for (const { task } of pots) {
+    if (!task.due) continue;
+    const week = Math.floor((dayNumber(task.due) - dayNumber(today)) / DAYS_A_WEEK);
+    if (week >= 0 && week < WEEKS_AHEAD) load[week]!++;
+  }
+  return load;
+}
