@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { blendMix, componentsOf, forecastFile, mixReport } from '@zinc-pail/core';
 import { checkGarden, checkMixFile } from '@zinc-pail/contract/gardenFile';
-import { faultText, type Verdict } from '@zinc-pail/contract/faults';
+import { type Fault, faultText, type Verdict } from '@zinc-pail/contract/faults';
 import { Command } from 'commander';
 
 const REFUSED = 2;
@@ -58,6 +58,50 @@ program
     const input = accept(file, checkMixFile(readJson(file)));
     const blend = blendMix({ id: 'mix', parts: input.parts }, componentsOf(input.components));
     print(mixReport(blend, input.pot, input.pots ?? 1, input.crock_mm ?? 0));
+  });
+
+const SERVER = 'http://127.0.0.1:4780';
+
+/** Asks a running Zinc Pail; its refusals are told as a file's are. */
+async function ask(server: string, path: string, init?: RequestInit): Promise<unknown> {
+  let response: Response;
+  try {
+    response = await fetch(new URL(path, server), init);
+  } catch {
+    throw new Refusal(`${server}: nothing answers there; start it with npm start, or name its address with --server`);
+  }
+  const body = (await response.json().catch(() => null)) as { detail?: string; faults?: Fault[] } | null;
+  if (response.ok) return body;
+  throw new Refusal([`${server} refuses it: ${body?.faults?.length ? '' : (body?.detail ?? response.status)}`.trimEnd(), ...(body?.faults ?? []).slice(0, MOST_FAULTS).map(faultText)].join('\n'));
+}
+
+const serverOption = ['--server <url>', 'address of the running Zinc Pail', process.env.ZINC_SERVER ?? SERVER] as const;
+
+program
+  .command('import')
+  .description('takes a garden file into a running Zinc Pail, as a site of its own')
+  .argument('<file>', 'a garden file, or - for standard input')
+  .option('--name <name>', 'name of the site')
+  .option('--time-zone <zone>', 'its time zone, as Europe/Vienna; else by its longitude')
+  .option('--dry-run', 'only look whether it can be taken in')
+  .option(...serverOption)
+  .action(async (file: string, options: { name?: string; timeZone?: string; dryRun?: boolean; server: string }) => {
+    const garden = accept(file, checkGarden(readJson(file)));
+    const query = new URLSearchParams({ ...(options.name ? { name: options.name } : {}), ...(options.timeZone ? { time_zone: options.timeZone } : {}), ...(options.dryRun ? { dry_run: 'true' } : {}) });
+    print(await ask(options.server, `/api/import/garden?${query}`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(garden) }));
+  });
+
+program
+  .command('export')
+  .description('a site of a running Zinc Pail as a garden file')
+  .option('--site <id or name>', 'which site; the first if there is but one')
+  .option(...serverOption)
+  .action(async (options: { site?: string; server: string }) => {
+    const { sites } = (await ask(options.server, '/api/kit')) as { sites: { id: number; name: string }[] };
+    const list = sites.map(({ id, name }) => `${id} ${name}`).join(', ');
+    const wanted = options.site === undefined ? (sites.length === 1 ? sites[0] : undefined) : (sites.find(({ id }) => String(id) === options.site) ?? sites.find(({ name }) => name === options.site));
+    if (!wanted) throw new Refusal(`${options.site === undefined ? 'there are several sites' : `no site "${options.site}"`}; name one with --site: ${list}`);
+    print(await ask(options.server, `/api/export/garden/${wanted.id}`));
   });
 
 try {

@@ -6,7 +6,7 @@ import '@fontsource/barlow-semi-condensed/500.css';
 import '@fontsource/barlow-semi-condensed/600.css';
 import './theme.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { lazy, StrictMode, Suspense } from 'react';
+import { lazy, type ReactNode, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { Frame } from './parts/Frame.tsx';
@@ -16,6 +16,13 @@ import { MarksProvider } from './parts/Marks.tsx';
 import { RoundScreen } from './screens/round/RoundScreen.tsx';
 
 const PlantScreen = lazy(() => import('./screens/plant/PlantScreen.tsx'));
+const WalkScreen = lazy(() => import('./screens/walk/WalkScreen.tsx'));
+const BenchesScreen = lazy(() => import('./screens/benches/BenchesScreen.tsx'));
+const ListScreen = lazy(() => import('./screens/list/ListScreen.tsx'));
+const TakeInScreen = lazy(() => import('./screens/takein/TakeInScreen.tsx'));
+const ShedScreen = lazy(() => import('./screens/shed/ShedScreen.tsx'));
+
+const later = (screen: ReactNode, what: string) => <Suspense fallback={<Waiting what={what} />}>{screen}</Suspense>;
 
 const queries = new QueryClient({
   defaultOptions: { queries: { staleTime: 30_000, retry: 1, refetchOnWindowFocus: true } },
@@ -27,7 +34,12 @@ const router = createBrowserRouter([
     errorElement: <Broken />,
     children: [
       { index: true, element: <RoundScreen /> },
-      { path: 'plants/:plantId', element: <Suspense fallback={<Waiting what="the plant" />}><PlantScreen /></Suspense> },
+      { path: 'plants/:plantId', element: later(<PlantScreen />, 'the plant') },
+      { path: 'walk', element: later(<WalkScreen />, 'the walk') },
+      { path: 'benches', element: later(<BenchesScreen />, 'the benches') },
+      { path: 'list', element: later(<ListScreen />, 'the list') },
+      { path: 'take-in', element: later(<TakeInScreen />, 'the shelves') },
+      { path: 'shed', element: later(<ShedScreen />, 'the shed') },
       { path: '*', element: <Lost /> },
     ],
   },

@@ -1,4 +1,5 @@
 import type { Problem } from '@zinc-pail/contract/api';
+import { keeperName } from '../parts/keeper.ts';
 
 /** A refusal or failure from the server, in its own words. */
 export class ProblemError extends Error {
@@ -7,14 +8,26 @@ export class ProblemError extends Error {
   }
 }
 
+interface Init {
+  method: 'POST' | 'PATCH' | 'PUT' | 'DELETE';
+  body?: unknown;
+  /** the version that a change was made from */
+  version?: number;
+  /** a file as it is, in place of a body */
+  file?: Blob;
+}
+
 /** Asks the server. A dead line is told apart from a refusal. */
-export async function ask<T>(path: string, init?: { method: 'POST'; body?: unknown }): Promise<T> {
+export async function ask<T>(path: string, init?: Init): Promise<T> {
+  const headers: Record<string, string> = {};
+  const keeper = keeperName();
+  if (keeper) headers['X-Keeper'] = encodeURIComponent(keeper);
+  if (init?.body !== undefined) headers['Content-Type'] = 'application/json';
+  if (init?.file) headers['Content-Type'] = init.file.type || 'application/octet-stream';
+  if (init?.version !== undefined) headers['If-Match'] = String(init.version);
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, {
-      method: init?.method ?? 'GET',
-      ...(init?.body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(init.body) }),
-    });
+    response = await fetch(`/api${path}`, { method: init?.method ?? 'GET', headers, body: init?.file ?? (init?.body === undefined ? null : JSON.stringify(init.body)) });
   } catch {
     throw new ProblemError({ type: 'about:blank', title: 'No answer', status: 503, detail: 'Zinc Pail does not answer. Is it still running on this machine?' });
   }
@@ -22,5 +35,9 @@ export async function ask<T>(path: string, init?: { method: 'POST'; body?: unkno
     const problem = (await response.json().catch(() => null)) as Problem | null;
     throw new ProblemError(problem ?? { type: 'about:blank', title: 'Failed', status: response.status, detail: `The server answered ${response.status}.` });
   }
-  return (await response.json()) as T;
+  return (response.status === 204 ? null : await response.json()) as T;
+}
+
+export function wordsOf(error: unknown): string {
+  return error instanceof ProblemError ? error.problem.detail : 'That did not work.';
 }

@@ -1,42 +1,62 @@
-import type { JournalEvent, MarkResult, NewEntry, PlantView, RoundView } from '@zinc-pail/contract/api';
-import type { OutlookView } from '@zinc-pail/core';
+import type { JournalEvent, MarksResult, NewEntry, PlantView, RoundPot, RoundView, Timer } from '@zinc-pail/contract/api';
 import { type QueryClient, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { ask } from './client.ts';
 import { plantKey } from './plant.ts';
-import { roundKey, withOutlook } from './round.ts';
+import { benchKey, roundKey, withPots } from './round.ts';
+import { timersKey } from './timers.ts';
 
-export interface Written {
-  entries: NewEntry[];
-  outlook: OutlookView;
+/** What is to be written on one plant. */
+export interface ToWrite {
+  plantId: number;
+  /** the revision under which the keeper saw it; null where a doubled mark does no harm */
+  seen: number | null;
+  events: JournalEvent[];
 }
 
-/** Marks pots and takes marks back; whatever shows the plant is brought up to date. */
+export interface Written extends MarksResult {
+  clientIds: string[];
+}
+
+/** Marks pots and takes marks back; whatever shows the plants is brought up to date. */
 export function useJournal() {
   const queries = useQueryClient();
   return useMemo(
     () => ({
-      async write(plantId: number, events: JournalEvent[]): Promise<Written> {
-        const entries = events.map((event) => ({ ...event, client_id: crypto.randomUUID() }));
-        const result = await ask<MarkResult>(`/plants/${plantId}/journal`, { method: 'POST', body: { entries } });
-        show(queries, plantId, result.outlook);
-        return { entries, outlook: result.outlook };
+      async write(marks: ToWrite[]): Promise<Written> {
+        const body = { marks: marks.map(({ plantId, seen, events }) => ({ plant_id: plantId, seen, entries: withIds(events) })) };
+        const result = await ask<MarksResult>('/marks', { method: 'POST', body });
+        show(queries, result);
+        const written = new Set(result.done.map(({ plant_id }) => plant_id));
+        return { ...result, clientIds: body.marks.filter((mark) => written.has(mark.plant_id)).flatMap((mark) => mark.entries.map((entry) => entry.client_id)) };
       },
-      async takeBack(plantId: number, clientIds: string[]): Promise<OutlookView> {
-        let outlook: OutlookView | undefined;
-        for (const id of clientIds) outlook = (await ask<MarkResult>(`/journal/${id}/void`, { method: 'POST' })).outlook;
-        show(queries, plantId, outlook!);
-        return outlook!;
+      async takeBack(clientIds: string[]): Promise<MarksResult> {
+        const result = await ask<MarksResult>('/marks/void', { method: 'POST', body: { client_ids: clientIds } });
+        show(queries, result);
+        return result;
       },
     }),
     [queries],
   );
 }
 
-function show(queries: QueryClient, plantId: number, outlook: OutlookView): void {
-  queries.setQueryData<RoundView>(roundKey, (round) => round && withOutlook(round, plantId, outlook));
-  queries.setQueryData<PlantView>(plantKey(plantId), (plant) => plant && { ...plant, outlook });
-  void queries.invalidateQueries({ queryKey: plantKey(plantId) });
+/** Each entry under an id of its own; a feed is tied to the drink written with it. */
+function withIds(events: readonly JournalEvent[]): NewEntry[] {
+  const entries = events.map((event) => ({ ...event, client_id: crypto.randomUUID() }) as NewEntry);
+  const drink = entries.find((entry) => entry.type === 'watering');
+  return entries.map((entry) => (entry.type === 'feeding' && drink ? { ...entry, with: drink.client_id } : entry));
+}
+
+function show(queries: QueryClient, { done, already, timers }: MarksResult): void {
+  const pots = new Map<number, RoundPot>([...done, ...already].map(({ plant_id, pot }) => [plant_id, pot]));
+  queries.setQueryData<RoundView>(roundKey, (round) => round && withPots(round, pots));
+  queries.setQueriesData<RoundPot[]>({ queryKey: benchKey() }, (bench) => bench?.map((pot) => pots.get(pot.id) ?? pot));
+  queries.setQueryData<Timer[]>(timersKey, timers);
+  for (const [id, pot] of pots) {
+    queries.setQueryData<PlantView>(plantKey(id), (plant) => plant && { ...plant, outlook: pot.outlook, task: pot.task, revision: pot.revision });
+    void queries.invalidateQueries({ queryKey: plantKey(id) });
+  }
   // The bench's shared rate may have moved a little too: look again, quietly.
   void queries.invalidateQueries({ queryKey: roundKey, refetchType: 'none' });
+  void queries.invalidateQueries({ queryKey: ['table'], refetchType: 'none' });
 }

@@ -1,48 +1,99 @@
-import { Keyboard, Moon, Sun } from 'lucide-react';
+import { Keyboard, Moon, Search, Sun, UserRound } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, ScrollRestoration, useNavigate } from 'react-router';
+import { Dialog } from './Dialog.tsx';
+import { Field } from './Fields.tsx';
+import { Find } from './Find.tsx';
+import { keeperName, LONGEST_KEEPER, setKeeperName } from './keeper.ts';
 import { KeySheet } from './KeySheet.tsx';
 import { useKeys } from './keys.ts';
 import { useLook } from './look.ts';
 import { MarkBar } from './Marks.tsx';
+import { Timers } from './Timers.tsx';
+
+const SCREENS = [
+  { to: '/', label: 'Round', key: 'g' },
+  { to: '/benches', label: 'Benches', key: 'b' },
+  { to: '/list', label: 'List', key: 'i' },
+  { to: '/take-in', label: 'Take in', key: 'a' },
+  { to: '/shed', label: 'Shed', key: 's' },
+] as const;
+
+type Panel = 'keys' | 'find' | 'keeper' | null;
 
 /** The zinc rim round every screen. */
 export function Frame() {
-  const [sheet, setSheet] = useState(false);
+  const [panel, setPanel] = useState<Panel>(null);
   const [look, turnLook] = useLook();
   const navigate = useNavigate();
-  useKeys(useMemo(() => ({ '?': () => setSheet(true), g: () => void navigate('/') }), [navigate]));
+  useKeys(
+    useMemo(
+      () => ({ '?': () => setPanel('keys'), '/': () => setPanel('find'), ...Object.fromEntries(SCREENS.map(({ to, key }) => [key, () => void navigate(to)])) }),
+      [navigate],
+    ),
+  );
   return (
     <div className="flex min-h-dvh flex-col">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-[var(--paper)] focus:p-3">To the content</a>
-      <header className="flex h-[52px] shrink-0 items-center gap-6 border-b border-[var(--rule)] bg-[var(--color-base-300)] px-3 sm:px-6">
-        <Link to="/" className="slab flex items-center gap-2 text-[19px] font-semibold">
+      <header className="flex shrink-0 flex-wrap items-center gap-x-5 border-b border-[var(--rule)] bg-[var(--color-base-300)] px-3 sm:h-[52px] sm:flex-nowrap sm:px-6">
+        <Link to="/" className="slab flex h-[48px] items-center gap-2 text-[19px] font-semibold">
           <svg width="25" height="28" viewBox="0 0 25 28" aria-hidden="true" fill="none" stroke="currentColor" strokeWidth="1.8">
             <path d="M4 10h17l-2.2 16H6.2z" />
             <path d="M5 14.5h15M4 10C4.5 4 8.5 1.5 12.5 1.500S20.5 4 21 10" />
           </svg>
           Zinc Pail
         </Link>
-        <nav aria-label="Screens">
-          <NavLink to="/" end className={({ isActive }) => `inline-flex h-[52px] items-center border-b-4 px-1 ${isActive ? 'border-[var(--clay)] font-semibold' : 'border-transparent'}`}>
-            Round
-          </NavLink>
+        <nav aria-label="Screens" className="order-last flex w-full gap-1 sm:order-none sm:w-auto sm:gap-4">
+          {SCREENS.map(({ to, label }) => (
+            <NavLink key={to} to={to} end={to === '/'} className={({ isActive }) => `inline-flex h-11 grow items-center justify-center border-b-4 px-1 sm:h-[52px] sm:grow-0 ${isActive ? 'border-[var(--clay)] font-semibold' : 'border-transparent'}`}>
+              {label}
+            </NavLink>
+          ))}
         </nav>
         <div className="ml-auto flex">
+          <button type="button" className="grid size-11 place-items-center" aria-label="Find a plant" onClick={() => setPanel('find')}>
+            <Search aria-hidden="true" size={20} />
+          </button>
+          <button type="button" className="grid size-11 place-items-center" aria-label="Who writes here" onClick={() => setPanel('keeper')}>
+            <UserRound aria-hidden="true" size={20} />
+          </button>
           <button type="button" className="grid size-11 place-items-center" aria-label={look === 'bench' ? 'Dim the lamp: dusk colours' : 'Light the lamp: day colours'} onClick={turnLook}>
             {look === 'bench' ? <Moon aria-hidden="true" size={20} /> : <Sun aria-hidden="true" size={20} />}
           </button>
-          <button type="button" className="grid size-11 place-items-center" aria-label="Keys" onClick={() => setSheet(true)}>
+          <button type="button" className="grid size-11 place-items-center" aria-label="Keys" onClick={() => setPanel('keys')}>
             <Keyboard aria-hidden="true" size={21} />
           </button>
         </div>
       </header>
+      <Timers />
       <main id="main" className="flex-1">
         <Outlet />
       </main>
       <MarkBar />
-      {sheet && <KeySheet onClose={() => setSheet(false)} />}
+      {panel === 'keys' && <KeySheet onClose={() => setPanel(null)} />}
+      {panel === 'find' && <Find onClose={() => setPanel(null)} />}
+      {panel === 'keeper' && <Keeper onClose={() => setPanel(null)} />}
       <ScrollRestoration />
     </div>
+  );
+}
+
+function Keeper({ onClose }: { onClose(): void }) {
+  const [name, setName] = useState(keeperName);
+  return (
+    <Dialog title="Who writes here" onClose={onClose}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          setKeeperName(name);
+          onClose();
+        }}
+      >
+        <Field label="Name on this device" hint="It stands beside each mark, so that two keepers see whose it is.">
+          {(id) => <input id={id} className="input h-11 w-full" maxLength={LONGEST_KEEPER} value={name} onChange={(event) => setName(event.target.value)} />}
+        </Field>
+        <button type="submit" className="btn btn-primary h-11 px-6">Keep it</button>
+      </form>
+    </Dialog>
   );
 }

@@ -1,33 +1,39 @@
 /** Marks made and taken back, wherever they are made: one bar tells what each changed and offers undo. */
-import type { JournalEvent } from '@zinc-pail/contract/api';
-import type { OutlookView } from '@zinc-pail/core';
+import type { JournalEvent, RoundPot } from '@zinc-pail/contract/api';
 import { Undo2 } from 'lucide-react';
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useRef, useState } from 'react';
-import { ProblemError } from '../api/client.ts';
+import { wordsOf } from '../api/client.ts';
 import { useJournal } from '../api/journal.ts';
 import { nearDay } from './days.ts';
 import { useKeys } from './keys.ts';
 import { Name } from './Name.tsx';
+import { count } from './amounts.ts';
 
-/** The pot that a mark is for, as it stood before. */
+/** A pot that a mark is for, as it stood before. */
 export interface Marked {
   plantId: number;
   name: string;
   today: string;
-  before: OutlookView;
+  seen: number;
+  before: Pick<RoundPot, 'outlook' | 'task'>;
 }
 
-interface Done extends Marked {
+type After = Pick<RoundPot, 'outlook' | 'task'>;
+
+interface Done {
+  pots: Marked[];
   clientIds: string[];
   said: string;
-  after: OutlookView;
+  after: ReadonlyMap<number, After>;
+  already: { plant: string; words: string }[];
+  more: string | null;
 }
 
-type Told = { kind: 'done'; done: Done } | { kind: 'undone'; name: string; outlook: OutlookView; today: string } | { kind: 'failed'; name: string; words: string };
+type Told = { kind: 'done'; done: Done } | { kind: 'undone'; pots: Marked[]; after: ReadonlyMap<number, After> } | { kind: 'failed'; pots: Marked[]; words: string };
 
 interface Marks {
-  /** writes, and resolves to whether it went through */
-  mark(pot: Marked, events: JournalEvent[], said: string): Promise<boolean>;
+  /** writes the same kind of mark on all of these pots, and resolves to whether it went through */
+  mark(pots: Marked[], events: (pot: Marked) => JournalEvent[], said: string): Promise<boolean>;
   undo(): Promise<void>;
   /** pots whose mark is on its way */
   busy: ReadonlySet<number>;
@@ -51,28 +57,29 @@ export function MarksProvider({ children }: { children: ReactNode }) {
   const inFlight = useRef(new Set<number>());
 
   /** One mark a pot at a time: a key held down must not water twice. */
-  const alone = useCallback(async (plantId: number, name: string, action: () => Promise<void>): Promise<boolean> => {
-    if (inFlight.current.has(plantId)) return false;
-    inFlight.current.add(plantId);
+  const alone = useCallback(async (pots: Marked[], action: () => Promise<void>): Promise<boolean> => {
+    if (pots.some((pot) => inFlight.current.has(pot.plantId))) return false;
+    for (const pot of pots) inFlight.current.add(pot.plantId);
     setBusy(new Set(inFlight.current));
     try {
       await action();
       return true;
     } catch (error) {
-      setTold({ kind: 'failed', name, words: error instanceof ProblemError ? error.problem.detail : 'It could not be written.' });
+      setTold({ kind: 'failed', pots, words: wordsOf(error) });
       return false;
     } finally {
-      inFlight.current.delete(plantId);
+      for (const pot of pots) inFlight.current.delete(pot.plantId);
       setBusy(new Set(inFlight.current));
     }
   }, []);
 
   const mark = useCallback(
-    (pot: Marked, events: JournalEvent[], said: string) =>
-      alone(pot.plantId, pot.name, async () => {
-        const { entries, outlook } = await journal.write(pot.plantId, events);
-        const done = { ...pot, clientIds: entries.map((entry) => entry.client_id), said, after: outlook };
-        setPast((before) => [...before, done]);
+    (pots: Marked[], events: (pot: Marked) => JournalEvent[], said: string) =>
+      alone(pots, async () => {
+        const result = await journal.write(pots.map((pot) => ({ plantId: pot.plantId, seen: pot.seen, events: events(pot) })));
+        const drain = result.done.find((one) => one.drain)?.drain;
+        const done: Done = { pots, clientIds: result.clientIds, said, after: new Map(result.done.map(({ plant_id, pot }) => [plant_id, pot])), already: result.already, more: drain?.words ?? null };
+        if (result.clientIds.length > 0) setPast((before) => [...before, done]);
         setTold({ kind: 'done', done });
       }),
     [alone, journal],
@@ -81,10 +88,10 @@ export function MarksProvider({ children }: { children: ReactNode }) {
   const undo = useCallback(async () => {
     const last = past.at(-1);
     if (!last) return;
-    await alone(last.plantId, last.name, async () => {
-      const outlook = await journal.takeBack(last.plantId, last.clientIds);
+    await alone(last.pots, async () => {
+      const result = await journal.takeBack(last.clientIds);
       setPast((before) => before.filter((done) => done !== last));
-      setTold({ kind: 'undone', name: last.name, outlook, today: last.today });
+      setTold({ kind: 'undone', pots: last.pots, after: new Map(result.done.map(({ plant_id, pot }) => [plant_id, pot])) });
     });
   }, [alone, journal, past]);
 
@@ -92,8 +99,13 @@ export function MarksProvider({ children }: { children: ReactNode }) {
   return <MarksContext.Provider value={marks}>{children}</MarksContext.Provider>;
 }
 
-function nextWords(outlook: OutlookView, today: string): string {
-  return outlook.water ? nearDay(outlook.water.ideal, today) : `held until ${nearDay(outlook.hold!.until, today)}`;
+function nextWords({ outlook, task }: After, today: string): string {
+  if (task.due) return nearDay(task.due, today);
+  return outlook.hold ? `held until ${nearDay(outlook.hold.until, today)}` : 'not in sight';
+}
+
+function Who({ pots }: { pots: readonly Marked[] }) {
+  return pots.length === 1 ? <Name written={pots[0]!.name} /> : <strong>{count(pots.length, 'pot')}</strong>;
 }
 
 /** What the last mark changed. */
@@ -104,16 +116,11 @@ export function MarkBar() {
     <div aria-live="polite" className={told ? 'sticky bottom-0 z-10 border-t-2 border-[var(--ink)] bg-[var(--color-neutral)] px-3 py-1 text-[var(--color-neutral-content)] sm:px-6' : ''}>
       {told && (
         <div className="flex min-h-12 items-center gap-4">
-          <p data-testid="told">
-            {told.kind === 'done' && (
-              <>
-                <Name written={told.done.name} />: {told.done.said}. Next drink {nextWords(told.done.after, told.done.today)}
-                {nextWords(told.done.before, told.done.today) !== nextWords(told.done.after, told.done.today) && `, was ${nextWords(told.done.before, told.done.today)}`}.
-              </>
-            )}
-            {told.kind === 'undone' && <><Name written={told.name} />: taken back. Next drink {nextWords(told.outlook, told.today)} again.</>}
-            {told.kind === 'failed' && <><Name written={told.name} /> was not marked. {told.words}</>}
-          </p>
+          <div data-testid="told">
+            {told.kind === 'done' && <DoneWords done={told.done} />}
+            {told.kind === 'undone' && <p><Who pots={told.pots} />: taken back.{told.pots.length === 1 && ` Next drink ${nextWords(told.after.get(told.pots[0]!.plantId) ?? told.pots[0]!.before, told.pots[0]!.today)} again.`}</p>}
+            {told.kind === 'failed' && <p><Who pots={told.pots} /> {told.pots.length === 1 ? 'was' : 'were'} not marked. {told.words}</p>}
+          </div>
           {canUndo && (
             <button type="button" className="ml-auto flex h-11 shrink-0 items-center gap-2 border border-current px-4 font-semibold" onClick={() => void undo()}>
               <Undo2 aria-hidden="true" size={18} /> Undo
@@ -123,4 +130,33 @@ export function MarkBar() {
       )}
     </div>
   );
+}
+
+const NAMES_TOLD = 3;
+
+function DoneWords({ done }: { done: Done }) {
+  const written = done.pots.filter((pot) => done.after.has(pot.plantId));
+  const [only] = written;
+  return (
+    <>
+      {written.length === 1 && only && <OneDone pot={only} after={done.after.get(only.plantId)!} said={done.said} />}
+      {written.length > 1 && <p><Who pots={written} />: {done.said}. {nextOfMany(written, done.after)}</p>}
+      {done.already.slice(0, NAMES_TOLD).map(({ plant, words }) => <p key={plant}><Name written={plant} />: {words}</p>)}
+      {done.already.length > NAMES_TOLD && <p>and {done.already.length - NAMES_TOLD} more were done already.</p>}
+      {done.more && <p>{done.more}</p>}
+    </>
+  );
+}
+
+function OneDone({ pot, after, said }: { pot: Marked; after: After; said: string }) {
+  const [was, now] = [nextWords(pot.before, pot.today), nextWords(after, pot.today)];
+  return <p><Name written={pot.name} />: {said}. Next drink {now}{was !== now && `, was ${was}`}.</p>;
+}
+
+function nextOfMany(pots: readonly Marked[], after: ReadonlyMap<number, After>): string {
+  const days = pots.flatMap((pot) => after.get(pot.plantId)?.task.due ?? []).sort();
+  if (days.length === 0) return 'No next drink in sight.';
+  const { today } = pots[0]!;
+  const [first, last] = [nearDay(days[0]!, today), nearDay(days.at(-1)!, today)];
+  return first === last ? `Next drinks ${first}.` : `Next drinks from ${first} to ${last}.`;
 }

@@ -1,108 +1,184 @@
-/** Anything a keeper notes on a pot: water by any method, a check by finger, probe or scale, the day it was done. */
-import type { JournalEvent } from '@zinc-pail/contract/api';
-import { type OutlookView } from '@zinc-pail/core';
-import { type FormEvent, type ReactNode, useId, useState } from 'react';
-import { litres } from './amounts.ts';
+/** Anything a keeper notes on a pot, or on many at once: water, a look, a skip, a sign, a measure, a flower, words; on any day. */
+import type { JournalEvent, RoundPot } from '@zinc-pail/contract/api';
+import { SIGNS, WATER_KINDS, WAYS, type Way } from '@zinc-pail/core';
+import { type FormEvent, useState } from 'react';
+import { count, litres } from './amounts.ts';
 import { addDays } from './days.ts';
 import { Dialog } from './Dialog.tsx';
-import { useMarks } from './Marks.tsx';
+import { Choice, Field, numberIn, Tick, Wrong } from './Fields.tsx';
+import { type Marked, useMarks } from './Marks.tsx';
 import { Name } from './Name.tsx';
 
 interface NotePanelProps {
-  plantId: number;
-  name: string;
-  today: string;
-  outlook: OutlookView;
+  pots: Marked[];
+  /** the day that is written for at first */
+  date: string;
   onClose(): void;
 }
 
-type Kind = 'watering' | 'finger' | 'meter' | 'weight' | 'note';
+type Kind = 'watering' | 'finger' | 'meter' | 'weight' | 'skip' | 'sign' | 'measure' | 'flowering' | 'drain' | 'note';
 
-const KINDS: { kind: Kind; label: string }[] = [
-  { kind: 'watering', label: 'Watered' },
-  { kind: 'finger', label: 'Felt' },
-  { kind: 'meter', label: 'Probe' },
-  { kind: 'weight', label: 'Weighed' },
-  { kind: 'note', label: 'Words' },
+const KINDS: readonly { id: Kind; label: string; one?: true }[] = [
+  { id: 'watering', label: 'Watered' }, { id: 'finger', label: 'Felt' }, { id: 'meter', label: 'Probe', one: true }, { id: 'weight', label: 'Weighed', one: true }, { id: 'skip', label: 'Skipped' },
+  { id: 'sign', label: 'Sign seen' }, { id: 'measure', label: 'Measured', one: true }, { id: 'flowering', label: 'Flower' }, { id: 'drain', label: 'Drain test', one: true }, { id: 'note', label: 'Words' },
 ];
+const WAY_WORDS: Record<Way, string> = { drench: 'until it ran', base: 'at the base, until it ran', bottom: 'stood in water', measured: 'a measure', mist: 'misted' };
+const METHODS = { drench: 'drench', base: 'drench', bottom: 'bottom', measured: 'measured', mist: 'mist' } as const;
+export const SKIP_WORDS = { 'still-wet': 'still wet', asleep: 'asleep', 'too-cold': 'too cold', 'just-potted': 'just potted', 'not-sure': 'not sure', 'no-time': 'no time', other: 'another reason' } as const;
+const STAGES = [{ id: 'buds', label: 'buds' }, { id: 'open', label: 'open' }, { id: 'over', label: 'over' }, { id: 'seed', label: 'seed' }];
+const MEASURES = [['diameter_mm', 'Width, mm', 10_000], ['height_mm', 'Height, mm', 20_000], ['caudex_mm', 'Caudex, mm', 5000], ['heads', 'Heads', 10_000], ['weight_g', 'Weight, g', 1_000_000]] as const;
 
-const METHODS = [
-  { id: 'drench', label: 'until it ran' },
-  { id: 'measured', label: 'a measure' },
-  { id: 'bottom', label: 'stood in water' },
-  { id: 'mist', label: 'misted' },
-] as const;
+interface Draft {
+  way: Way;
+  amount: string;
+  water: string;
+  fed: boolean;
+  wetLeaves: boolean;
+  finger: string;
+  number: string;
+  reason: keyof typeof SKIP_WORDS;
+  sign: string;
+  strength: string;
+  stage: string;
+  measures: Record<string, string>;
+  words: string;
+}
 
-export function NotePanel({ plantId, name, today, outlook, onClose }: NotePanelProps) {
-  const { mark, busy, told } = useMarks();
-  const [kind, setKind] = useState<Kind>('watering');
-  const [date, setDate] = useState(today);
-  const [method, setMethod] = useState<string>(outlook.pot.holes ? 'drench' : 'measured');
-  const [amount, setAmount] = useState('');
-  const [finger, setFinger] = useState('');
-  const [meter, setMeter] = useState('');
-  const [weight, setWeight] = useState('');
-  const [words, setWords] = useState('');
-  const [wrong, setWrong] = useState<string | null>(null);
-
-  const read = (): { event: JournalEvent; said: string } | string => {
-    if (!/^\d{4}-\d{2}-\d{2}$/.test(date) || date > today) return `Which day? Up to today, ${today}.`;
-    switch (kind) {
-      case 'watering': {
-        const amount_ml = amount.trim() === '' ? null : numberIn(amount, 0.1, 200_000);
-        if (Number.isNaN(amount_ml)) return 'How much? A number of millilitres, up to 200,000.';
-        if (method === 'measured' && amount_ml === null) return 'A measure wants its millilitres.';
-        const event = { type: 'watering', date, method, ...(amount_ml === null ? {} : { amount_ml }) } as JournalEvent;
-        return { event, said: `watered ${METHODS.find((m) => m.id === method)!.label}${amount_ml ? `, ${litres(amount_ml)}` : ''}` };
-      }
-      case 'finger':
-        return finger === '' ? 'How did it feel: wet, damp or dry?' : { event: { type: 'check', date, finger: finger as 'wet' | 'damp' | 'dry' }, said: `felt ${finger}` };
-      case 'meter': {
-        const reading = numberIn(meter, 1, 10);
-        return Number.isNaN(reading) ? 'The probe shows a number from 1, dry, to 10, wet.' : { event: { type: 'check', date, meter: reading }, said: `probe at ${reading}` };
-      }
-      case 'weight': {
-        const weight_g = numberIn(weight, 0.1, 1_000_000);
-        return Number.isNaN(weight_g) ? 'Weight in grams, pot and all.' : { event: { type: 'check', date, weight_g }, said: `weighed, ${weight_g} g` };
-      }
-      case 'note':
-        return words.trim() === '' ? 'Nothing is written yet.' : { event: { type: 'note', date, text: words.trim() }, said: 'noted' };
-    }
+function draftFor({ outlook, task }: Pick<RoundPot, 'outlook' | 'task'>): Draft {
+  return {
+    way: outlook.pot.holes ? task.way : 'measured', amount: '', water: task.water, fed: task.feed.kind === 'feed' && outlook.verdict.kind === 'water', wetLeaves: false, finger: '', number: '', reason: 'still-wet', sign: 'wrinkled',
+    strength: '1', stage: 'open', measures: {}, words: '',
   };
+}
+
+/** The entries of a draft for a pot, and what they say; or what is missing. */
+function read(kind: Kind, draft: Draft, date: string): { events(pot: Marked): JournalEvent[]; said: string } | string {
+  const same = (event: JournalEvent, said: string) => ({ events: () => [event], said });
+  const words = draft.words.trim();
+  switch (kind) {
+    case 'watering': {
+      const amount = draft.amount.trim() === '' ? null : numberIn(draft.amount, 0.1, 200_000);
+      if (Number.isNaN(amount)) return 'How much? A number of millilitres, up to 200,000.';
+      return {
+        said: `watered ${WAY_WORDS[draft.way]}${amount ? `, ${litres(amount)}` : ''}${draft.fed ? ', fed' : ''}`,
+        events: ({ before: { task } }) => {
+          const measured = draft.way === 'measured' ? (amount ?? Math.max(1, task.amount_ml)) : amount;
+          const drink = { type: 'watering', date, method: METHODS[draft.way], way: draft.way, water: draft.water, ...(measured === null ? {} : { amount_ml: measured }), ...(draft.wetLeaves ? { wet_leaves: true } : {}) } as JournalEvent;
+          return draft.fed ? [drink, { type: 'feeding', date, dose: task.feed.kind === 'feed' ? task.feed.strength : 0.5, feed_id: task.feed_id } as JournalEvent] : [drink];
+        },
+      };
+    }
+    case 'finger':
+      return draft.finger === '' ? 'How did it feel: wet, damp or dry?' : same({ type: 'check', date, finger: draft.finger as 'wet' }, `felt ${draft.finger}`);
+    case 'meter': {
+      const meter = numberIn(draft.number, 1, 10);
+      return Number.isNaN(meter) ? 'The probe shows a number from 1, dry, to 10, wet.' : same({ type: 'check', date, meter }, `probe at ${meter}`);
+    }
+    case 'weight': {
+      const weight_g = numberIn(draft.number, 0.1, 1_000_000);
+      return Number.isNaN(weight_g) ? 'Weight in grams, pot and all.' : same({ type: 'check', date, weight_g }, `weighed, ${weight_g} g`);
+    }
+    case 'drain': {
+      const seconds = numberIn(draft.number, 0, 3600);
+      return Number.isNaN(seconds) ? 'Seconds from the first pour to the first drop at the hole, up to 3600.' : same({ type: 'drain', date, seconds }, `drained in ${seconds} s`);
+    }
+    case 'skip':
+      return same({ type: 'skip', date, reason: draft.reason, ...(words ? { text: words } : {}) }, `skipped, ${SKIP_WORDS[draft.reason]}`);
+    case 'sign':
+      return same({ type: 'sign', date, sign: draft.sign as 'limp', strength: Number(draft.strength) }, `seen: ${draft.sign.replaceAll('-', ' ')}`);
+    case 'flowering':
+      return same({ type: 'flowering', date, stage: draft.stage as 'open', ...(words ? { text: words } : {}) }, `flower: ${draft.stage}`);
+    case 'measure': {
+      const found: Record<string, number> = {};
+      for (const [key, label, max] of MEASURES) {
+        const text = draft.measures[key]?.trim() ?? '';
+        if (text === '') continue;
+        found[key] = numberIn(text, 0, max);
+        if (Number.isNaN(found[key]) || (key === 'heads' && !Number.isInteger(found[key]))) return `${label}: a number up to ${max.toLocaleString('en')} is wanted.`;
+      }
+      return Object.keys(found).length === 0 ? 'At least one measure.' : same({ type: 'measure', date, ...found }, 'measured');
+    }
+    case 'note':
+      return words === '' ? 'Nothing is written yet.' : same({ type: 'note', date, text: words }, 'noted');
+  }
+}
+
+export function NotePanel({ pots, date: startDate, onClose }: NotePanelProps) {
+  const { mark, busy, told } = useMarks();
+  const [first] = pots as [Marked, ...Marked[]];
+  const { today } = first;
+  const [kind, setKind] = useState<Kind>('watering');
+  const [date, setDate] = useState(startDate);
+  const [draft, setDraft] = useState<Draft>(() => draftFor(first.before));
+  const [wrong, setWrong] = useState<string | null>(null);
+  const set = (change: Partial<Draft>) => setDraft((before) => ({ ...before, ...change }));
 
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const found = read();
+    if (!/^\d{4}-\d{2}-\d{2}$/.test(date) || date > today) return setWrong(`Which day? Up to today, ${today}.`);
+    const found = read(kind, draft, date);
     if (typeof found === 'string') return setWrong(found);
     setWrong(null);
     // What was typed stays until it is safely written.
-    if (await mark({ plantId, name, today, before: outlook }, [found.event], found.said)) onClose();
+    if (await mark(pots, found.events, found.said)) onClose();
   };
 
-  const failed = told?.kind === 'failed' && told.name === name ? told.words : null;
+  const failed = told?.kind === 'failed' && told.pots.length === pots.length && told.pots[0]?.plantId === first.plantId ? told.words : null;
+  const writing = pots.some((pot) => busy.has(pot.plantId));
+  const kinds = pots.length > 1 ? KINDS.filter((one) => !one.one) : KINDS;
+  const isMeasured = draft.way === 'measured';
   return (
-    <Dialog title={<>Note on <Name written={name} /></>} onClose={onClose}>
+    <Dialog title={pots.length === 1 ? <>Note on <Name written={first.name} /></> : `Note on ${count(pots.length, 'pot')}`} onClose={onClose}>
       <form onSubmit={(event) => void submit(event)} noValidate>
-        <Choice legend="What" name="kind" value={kind} onChange={(value) => setKind(value as Kind)} options={KINDS.map((k) => ({ id: k.kind, label: k.label }))} />
+        <Choice legend="What" name="kind" value={kind} onChange={(value) => setKind(value as Kind)} options={kinds} />
         {kind === 'watering' && (
           <>
-            <Choice legend="How" name="method" value={method} onChange={setMethod} options={METHODS} />
-            <Field label={method === 'measured' ? 'Millilitres' : 'Millilitres poured, if you know'}>
-              {(id) => <input id={id} inputMode="decimal" className="input h-11 w-40" value={amount} onChange={(e) => setAmount(e.target.value)} />}
-            </Field>
+            <Choice legend="How" name="method" value={draft.way} onChange={(way) => set({ way: way as Way })} options={WAYS.map((id) => ({ id, label: WAY_WORDS[id] }))} />
+            <div className="flex flex-wrap gap-x-6">
+              <Field label={isMeasured ? 'Millilitres' : 'Millilitres poured, if you know'}>
+                {(id) => <input id={id} inputMode="decimal" className="input h-11 w-40" placeholder={isMeasured ? String(first.before.task.amount_ml) : ''} value={draft.amount} onChange={(e) => set({ amount: e.target.value })} />}
+              </Field>
+              <Field label="Water">
+                {(id) => (
+                  <select id={id} className="select h-11 w-40" value={draft.water} onChange={(e) => set({ water: e.target.value })}>
+                    {WATER_KINDS.map((water) => <option key={water}>{water}</option>)}
+                  </select>
+                )}
+              </Field>
+            </div>
+            <div className="mb-4 flex flex-wrap gap-x-6">
+              <Tick label="with food" checked={draft.fed} onChange={(fed) => set({ fed })} />
+              <Tick label="leaves or heart got wet" checked={draft.wetLeaves} onChange={(wetLeaves) => set({ wetLeaves })} />
+            </div>
           </>
         )}
-        {kind === 'finger' && (
-          <Choice legend="Two knuckles deep, or a skewer to the bottom" name="finger" value={finger} onChange={setFinger} options={['wet', 'damp', 'dry'].map((id) => ({ id, label: id }))} />
+        {kind === 'finger' && <Choice legend="Two knuckles deep, or a skewer to the bottom" name="finger" value={draft.finger} onChange={(finger) => set({ finger })} options={['wet', 'damp', 'dry'].map((id) => ({ id, label: id }))} />}
+        {(kind === 'meter' || kind === 'weight' || kind === 'drain') && (
+          <Field label={kind === 'meter' ? 'Probe, 1 dry to 10 wet' : kind === 'weight' ? 'Grams, pot and all' : 'Seconds from the first pour to the first drop'}>
+            {(id) => <input id={id} inputMode="decimal" className="input h-11 w-40" value={draft.number} onChange={(e) => set({ number: e.target.value })} />}
+          </Field>
         )}
-        {kind === 'meter' && (
-          <Field label="Probe, 1 dry to 10 wet">{(id) => <input id={id} inputMode="decimal" className="input h-11 w-32" value={meter} onChange={(e) => setMeter(e.target.value)} />}</Field>
+        {kind === 'skip' && <Choice legend="Why" name="reason" value={draft.reason} onChange={(reason) => set({ reason: reason as Draft['reason'] })} options={Object.entries(SKIP_WORDS).map(([id, label]) => ({ id, label }))} />}
+        {kind === 'sign' && (
+          <div className="flex flex-wrap gap-x-6">
+            <Field label="What was seen">
+              {(id) => <select id={id} className="select h-11 w-56" value={draft.sign} onChange={(e) => set({ sign: e.target.value })}>{SIGNS.map((sign) => <option key={sign} value={sign}>{sign.replaceAll('-', ' ')}</option>)}</select>}
+            </Field>
+            <Choice legend="How much" name="strength" value={draft.strength} onChange={(strength) => set({ strength })} options={[{ id: '1', label: 'a little' }, { id: '2', label: 'clearly' }, { id: '3', label: 'strongly' }]} />
+          </div>
         )}
-        {kind === 'weight' && (
-          <Field label="Grams, pot and all">{(id) => <input id={id} inputMode="decimal" className="input h-11 w-40" value={weight} onChange={(e) => setWeight(e.target.value)} />}</Field>
+        {kind === 'flowering' && <Choice legend="How far" name="stage" value={draft.stage} onChange={(stage) => set({ stage })} options={STAGES} />}
+        {kind === 'measure' && (
+          <div className="grid grid-cols-2 gap-x-6 sm:grid-cols-3">
+            {MEASURES.map(([key, label]) => (
+              <Field key={key} label={label}>{(id) => <input id={id} inputMode="decimal" className="input h-11 w-full" value={draft.measures[key] ?? ''} onChange={(e) => set({ measures: { ...draft.measures, [key]: e.target.value } })} />}</Field>
+            ))}
+          </div>
         )}
-        {kind === 'note' && (
-          <Field label="What you saw or did">{(id) => <textarea id={id} rows={3} maxLength={4000} className="textarea w-full" value={words} onChange={(e) => setWords(e.target.value)} />}</Field>
+        {(kind === 'note' || kind === 'skip' || kind === 'flowering') && (
+          <Field label={kind === 'note' ? 'What you saw or did' : 'In words, if you like'}>
+            {(id) => <textarea id={id} rows={kind === 'note' ? 3 : 2} maxLength={kind === 'note' ? 4000 : 300} className="textarea w-full" value={draft.words} onChange={(e) => set({ words: e.target.value })} />}
+          </Field>
         )}
         <Field label="On">
           {(id) => (
@@ -113,44 +189,12 @@ export function NotePanel({ plantId, name, today, outlook, onClose }: NotePanelP
             </span>
           )}
         </Field>
-        {(wrong ?? failed) && <p role="alert" className="my-3 border-l-4 border-[var(--rust)] pl-3 font-semibold">{wrong ?? failed}</p>}
+        <Wrong words={wrong ?? failed} />
         <div className="mt-5 flex gap-3">
-          <button type="submit" className="btn btn-primary h-11 px-6" disabled={busy.has(plantId)}>{busy.has(plantId) ? 'Writing…' : 'Write it down'}</button>
+          <button type="submit" className="btn btn-primary h-11 px-6" disabled={writing}>{writing ? 'Writing…' : 'Write it down'}</button>
           <button type="button" className="btn h-11" onClick={onClose}>Leave it</button>
         </div>
       </form>
     </Dialog>
-  );
-}
-
-/** A number as people write it, comma or point; NaN where it is none or out of range. */
-function numberIn(text: string, min: number, max: number): number {
-  const value = /^\s*\d+([.,]\d+)?\s*$/.test(text) ? Number(text.replace(',', '.')) : NaN;
-  return value >= min && value <= max ? value : NaN;
-}
-
-function Choice({ legend, name, value, onChange, options }: { legend: string; name: string; value: string; onChange(value: string): void; options: readonly { id: string; label: string }[] }) {
-  return (
-    <fieldset className="mb-4">
-      <legend className="mb-1 font-semibold">{legend}</legend>
-      <div className="flex flex-wrap gap-2">
-        {options.map((option) => (
-          <label key={option.id} className="flex h-11 cursor-pointer items-center gap-2 border border-[var(--rule)] px-3 has-checked:border-[var(--ink)] has-checked:bg-[var(--frame)] has-checked:font-semibold">
-            <input type="radio" className="radio radio-sm" name={name} value={option.id} checked={value === option.id} onChange={() => onChange(option.id)} />
-            {option.label}
-          </label>
-        ))}
-      </div>
-    </fieldset>
-  );
-}
-
-function Field({ label, children }: { label: string; children(id: string): ReactNode }) {
-  const id = useId();
-  return (
-    <div className="mb-4">
-      <label htmlFor={id} className="mb-1 block font-semibold">{label}</label>
-      {children(id)}
-    </div>
   );
 }

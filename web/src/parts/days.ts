@@ -41,3 +41,8 @@ export function nearDay(day: string, today: string): string {
 export function addDays(day: string, days: number): string {
   return isoDay(dayNumber(day) + days);
 }
+
+/** Today's date in a time zone, ISO. */
+export function todayIn(timeZone: string, now: Date = new Date()): string {
+  return new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(now);
+}

@@ -1,21 +1,29 @@
 /** The quick marks: what one key or thumb writes. */
-import type { JournalEvent } from '@zinc-pail/contract/api';
-import { type OutlookView } from '@zinc-pail/core';
+import type { JournalEvent, RoundPot } from '@zinc-pail/contract/api';
+import type { Marked } from './Marks.tsx';
 import { litres } from './amounts.ts';
 
-/** As advised; for a pot that is not due, a drench where there is a hole and half a fill where there is none. */
-export function wateredAsAdvised(outlook: OutlookView, today: string): { events: JournalEvent[]; said: string } {
-  const advice = outlook.water ?? null;
-  if (advice?.method === 'measured' || !outlook.pot.holes) {
-    const amount_ml = advice?.amount_ml ?? Math.max(5, Math.round(outlook.available_ml / 2));
-    return { events: [{ type: 'watering', date: today, method: 'measured', amount_ml }], said: `watered, ${litres(amount_ml)}` };
-  }
-  const method = advice?.method ?? 'drench';
-  return { events: [{ type: 'watering', date: today, method }], said: method === 'bottom' ? 'stood in water' : 'watered until it ran' };
+/** As advised: the way, the measure, the water, and the food if it is due with this drink. */
+export function wateredAsAdvised({ outlook, task }: Pick<RoundPot, 'outlook' | 'task'>, date: string): JournalEvent[] {
+  const closed = !outlook.pot.holes;
+  const method = closed ? 'measured' : task.method;
+  const drink = { type: 'watering', date, method, way: closed ? 'measured' : task.way, water: task.water, ...(method === 'measured' ? { amount_ml: Math.max(1, task.amount_ml) } : {}) } as JournalEvent;
+  return task.feed.kind === 'feed' && outlook.verdict.kind === 'water' ? [drink, { type: 'feeding', date, dose: task.feed.strength, feed_id: task.feed_id } as JournalEvent] : [drink];
+}
+
+export function wateredWords({ outlook, task }: Pick<RoundPot, 'outlook' | 'task'>): string {
+  const fed = task.feed.kind === 'feed' && outlook.verdict.kind === 'water' ? ', fed' : '';
+  if (task.method === 'measured' || !outlook.pot.holes) return `watered, ${litres(task.amount_ml)}${fed}`;
+  if (task.method === 'bottom') return `stood in water${fed}`;
+  return `watered until it ran${fed}`;
 }
 
 export type Felt = 'wet' | 'damp' | 'dry';
 
-export function felt(finger: Felt, today: string): { events: JournalEvent[]; said: string } {
-  return { events: [{ type: 'check', date: today, finger }], said: `felt ${finger}` };
+export function felt(finger: Felt, date: string): JournalEvent[] {
+  return [{ type: 'check', date, finger }];
+}
+
+export function marked(pot: RoundPot, today: string): Marked {
+  return { plantId: pot.id, name: pot.name, today, seen: pot.revision, before: pot };
 }

@@ -1,10 +1,11 @@
-import type { OutlookView } from '@zinc-pail/core';
+import type { RoundPot } from '@zinc-pail/contract/api';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { eventWords } from '../screens/plant/Book.tsx';
-import { centimetres, count, degrees, litres } from './amounts.ts';
+import { centimetres, count, cups, degrees, litres, shareWords } from './amounts.ts';
 import { addDays, daysBetween, fullDay, longDay, nearDay, shortDay } from './days.ts';
-import { felt, wateredAsAdvised } from './markEvents.ts';
+import { numberIn } from './Fields.tsx';
+import { felt, wateredAsAdvised, wateredWords } from './markEvents.ts';
 import { Name } from './Name.tsx';
 import { StateMark } from './StateMark.tsx';
 
@@ -49,19 +50,34 @@ describe('names and states', () => {
 });
 
 describe('quick marks', () => {
-  const outlook = (over: object) => ({ pot: { holes: true }, available_ml: 120, water: null, ...over }) as unknown as OutlookView;
-  it('write what was advised', () => {
-    const sip = wateredAsAdvised(outlook({ water: { method: 'measured', amount_ml: 40 } }), '2026-06-04');
-    expect(sip.events).toEqual([{ type: 'watering', date: '2026-06-04', method: 'measured', amount_ml: 40 }]);
-    expect(wateredAsAdvised(outlook({ water: { method: 'bottom', amount_ml: 90 } }), '2026-06-04').said).toBe('stood in water');
-    expect(wateredAsAdvised(outlook({}), '2026-06-04').events).toEqual([{ type: 'watering', date: '2026-06-04', method: 'drench' }]);
+  const pot = (task: object = {}, outlook: object = {}) =>
+    ({ outlook: { pot: { holes: true }, verdict: { kind: 'water' }, ...outlook }, task: { way: 'drench', method: 'drench', amount_ml: 120, water: 'rain', feed: { kind: 'plain' }, feed_id: null, ...task } }) as unknown as Pick<RoundPot, 'outlook' | 'task'>;
+  const DAY = '2026-06-04';
+  it('write what was advised: way, measure, water', () => {
+    expect(wateredAsAdvised(pot({ way: 'measured', method: 'measured', amount_ml: 40 }), DAY)).toEqual([{ type: 'watering', date: DAY, method: 'measured', way: 'measured', water: 'rain', amount_ml: 40 }]);
+    expect(wateredWords(pot({ way: 'bottom', method: 'bottom' }))).toBe('stood in water');
+    expect(wateredAsAdvised(pot({ way: 'base' }), DAY)).toEqual([{ type: 'watering', date: DAY, method: 'drench', way: 'base', water: 'rain' }]);
+  });
+  it('with food where it is due with this drink, and only then', () => {
+    const fed = { feed: { kind: 'feed', strength: 0.5 }, feed_id: 3 };
+    expect(wateredAsAdvised(pot(fed), DAY)[1]).toEqual({ type: 'feeding', date: DAY, dose: 0.5, feed_id: 3 });
+    expect(wateredWords(pot(fed))).toBe('watered until it ran, fed');
+    expect(wateredAsAdvised(pot(fed, { verdict: { kind: 'leave' } }), DAY)).toHaveLength(1);
   });
   it('never drench a pot without a hole', () => {
-    const { events } = wateredAsAdvised(outlook({ pot: { holes: false } }), '2026-06-04');
-    expect(events).toEqual([{ type: 'watering', date: '2026-06-04', method: 'measured', amount_ml: 60 }]);
+    expect(wateredAsAdvised(pot({ amount_ml: 60 }, { pot: { holes: false } }), DAY)).toEqual([{ type: 'watering', date: DAY, method: 'measured', way: 'measured', water: 'rain', amount_ml: 60 }]);
   });
-  it('write what a finger felt', () => {
-    expect(felt('damp', '2026-06-04').events).toEqual([{ type: 'check', date: '2026-06-04', finger: 'damp' }]);
+  it('write what a finger felt', () => expect(felt('damp', DAY)).toEqual([{ type: 'check', date: DAY, finger: 'damp' }]));
+});
+
+describe('numbers as people write them', () => {
+  it.each([['1,5', 1.5], ['−3', -3], [' 12 ', 12], ['', NaN], ['1e3', NaN], ['101', NaN]])('%j is %d', (text, value) => expect(numberIn(text, -10, 100)).toBe(value));
+  it('volumes in cups, strengths in words', () => {
+    expect(cups(180)).toBe('¾ cup');
+    expect(cups(300)).toBe('1¼ cups');
+    expect(cups(20)).toBeNull();
+    expect(shareWords(0.5)).toBe('half the dose');
+    expect(shareWords(0.3)).toBe('30 % of the dose');
   });
 });
 

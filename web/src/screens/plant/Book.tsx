@@ -6,6 +6,7 @@ import { useJournal } from '../../api/journal.ts';
 import { plantKey } from '../../api/plant.ts';
 import { litres } from '../../parts/amounts.ts';
 import { fullDay } from '../../parts/days.ts';
+import { SKIP_WORDS } from '../../parts/NotePanel.tsx';
 
 const FIRST_SHOWN = 12;
 const MORE = 60;
@@ -19,7 +20,7 @@ export function Book({ plant }: { plant: PlantView }) {
   const strike = async (entry: JournalEntry) => {
     try {
       setFailed(null);
-      await journal.takeBack(plant.id, [entry.client_id]);
+      await journal.takeBack([entry.client_id]);
       await queries.invalidateQueries({ queryKey: plantKey(plant.id) });
     } catch (error) {
       setFailed(error instanceof ProblemError ? error.problem.detail : 'It could not be struck out.');
@@ -38,7 +39,7 @@ export function Book({ plant }: { plant: PlantView }) {
             {entry.voided ? (
               <span className="ml-auto text-[14px] text-[var(--ink-2)]">struck out</span>
             ) : (
-              entry.event.type !== 'repotting' && entry.event.type !== 'move' && (
+              !FIXED.has(entry.event.type) && (
                 <button type="button" className="ml-auto h-11 px-2 text-[14px] text-[var(--ink-2)] underline hover:text-[var(--ink)]" aria-label={`Strike out ${fullDay(entry.event.date)}: ${eventWords(entry.event)}`} onClick={() => void strike(entry)}>
                   strike out
                 </button>
@@ -52,12 +53,15 @@ export function Book({ plant }: { plant: PlantView }) {
   );
 }
 
+/** What changes more than the book is taken back where it was done. */
+const FIXED = new Set<JournalEvent['type']>(['repotting', 'move', 'picture', 'ended']);
+
 const METHOD_WORDS = { drench: 'Watered until it ran', measured: 'Watered by measure', bottom: 'Stood in water', mist: 'Misted' } as const;
 
 export function eventWords(event: JournalEvent): string {
   switch (event.type) {
     case 'watering':
-      return `${METHOD_WORDS[event.method]}${event.amount_ml ? `, ${litres(event.amount_ml)}` : ''}${event.water ? `, ${event.water} water` : ''}`;
+      return `${'way' in event && event.way === 'base' ? 'Watered at the base' : METHOD_WORDS[event.method]}${event.amount_ml ? `, ${litres(event.amount_ml)}` : ''}${event.water ? `, ${event.water} water` : ''}`;
     case 'check':
       if ('finger' in event) return `Felt ${event.finger}`;
       if ('meter' in event) return `Probe at ${event.meter}`;
@@ -72,10 +76,37 @@ export function eventWords(event: JournalEvent): string {
     case 'move':
       return 'Moved';
     case 'feeding':
-      return `Fed${event.dose ? `, ${event.dose} of the label’s dose` : ''}`;
+      return `Fed${event.dose ? `, ${event.dose} of the label’s dose` : ''}${'with' in event && event.with ? ', with that drink' : ''}`;
     case 'state':
       return `Seen to be ${event.state}`;
     case 'note':
       return event.text;
+    case 'skip':
+      return `Skipped: ${SKIP_WORDS[event.reason]}${event.text ? `. ${event.text}` : ''}`;
+    case 'measure':
+      return `Measured: ${measureWords(event)}`;
+    case 'flowering':
+      return `Flower: ${event.stage}${event.flowers ? `, ${event.flowers}` : ''}${event.text ? `. ${event.text}` : ''}`;
+    case 'drain':
+      return `Drained in ${event.seconds} s`;
+    case 'sun':
+      return `${event.minutes} minutes of direct sun${event.scorched ? ', scorched' : ''}`;
+    case 'review':
+      return `After its move: ${event.answer}`;
+    case 'firmed':
+      return event.yes ? 'Firmed up' : 'Did not firm up';
+    case 'arrival':
+      return `Looked over on arrival: ${event.pests ? 'pests found' : 'no pests'}, roots ${event.roots.replace('-', ' ')}${event.hole ? '' : ', no hole'}${event.text ? `. ${event.text}` : ''}`;
+    case 'picture':
+      return 'Picture taken';
+    case 'ended':
+      return event.how === 'died' ? `Died${event.cause ? `: ${event.cause}` : ''}` : `Given away${event.cause ? `: ${event.cause}` : ''}`;
   }
+}
+
+function measureWords(event: Extract<JournalEvent, { type: 'measure' }>): string {
+  return [
+    event.diameter_mm !== undefined && `${event.diameter_mm} mm wide`, event.height_mm !== undefined && `${event.height_mm} mm tall`, event.caudex_mm !== undefined && `caudex ${event.caudex_mm} mm`,
+    event.heads !== undefined && `${event.heads} heads`, event.weight_g !== undefined && `${event.weight_g} g`,
+  ].filter(Boolean).join(', ');
 }

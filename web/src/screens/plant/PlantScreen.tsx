@@ -1,59 +1,73 @@
 import type { PlantView } from '@zinc-pail/contract/api';
 import { ArrowLeft } from 'lucide-react';
-import { useCallback, useMemo, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { ProblemError } from '../../api/client.ts';
 import { usePlant } from '../../api/plant.ts';
 import { DryCurve } from '../../drawing/DryCurve.tsx';
 import { BecauseBars } from '../../drawing/BecauseBars.tsx';
+import { cups, litres, shareWords } from '../../parts/amounts.ts';
 import { longDay, nearDay } from '../../parts/days.ts';
 import { useKeys } from '../../parts/keys.ts';
-import { felt, type Felt, wateredAsAdvised } from '../../parts/markEvents.ts';
-import { useMarks } from '../../parts/Marks.tsx';
+import { felt, type Felt, wateredAsAdvised, wateredWords } from '../../parts/markEvents.ts';
+import { type Marked, useMarks } from '../../parts/Marks.tsx';
 import { Name } from '../../parts/Name.tsx';
 import { NotePanel } from '../../parts/NotePanel.tsx';
+import { sawPlant } from '../../parts/recent.ts';
 import { StateMark } from '../../parts/StateMark.tsx';
 import { Failed, Waiting } from '../../parts/Waiting.tsx';
-import { litres } from '../../parts/amounts.ts';
 import { Book } from './Book.tsx';
 import { Cautions } from './Cautions.tsx';
+import { ChangePanel } from './ChangePanel.tsx';
+import { CopiesPanel, EndPanel } from './EndPanel.tsx';
+import { Family } from './Family.tsx';
+import { Flowering, Growth } from './Growth.tsx';
+import { Hardening } from './Hardening.tsx';
+import { LookOver } from './LookOver.tsx';
+import { Pictures } from './Pictures.tsx';
 import { PotDrawing } from './PotDrawing.tsx';
+import { Rules } from './Rules.tsx';
 import { Schools } from './Schools.tsx';
+import { StoryView } from './StoryView.tsx';
 import { Ways } from './Ways.tsx';
 
 export default function PlantScreen() {
   const plantId = Number(useParams().plantId);
   const plant = usePlant(plantId);
+  const ended = plant.error instanceof ProblemError && plant.error.problem.status === 410;
+  useEffect(() => {
+    if (plant.data) sawPlant({ id: plant.data.id, name: plant.data.name, number: plant.data.number });
+  }, [plant.data]);
+  if (ended) return <StoryView plantId={plantId} />;
   if (plant.isPending) return <Waiting what="the plant" />;
   if (plant.isError && !plant.data) return <Failed error={plant.error} again={() => void plant.refetch()} />;
-  return <Plant plant={plant.data} />;
+  return <Plant key={plant.data.id} plant={plant.data} />;
 }
 
+type Panel = 'note' | 'change' | 'end' | 'look-over' | 'copies' | null;
+
 function Plant({ plant }: { plant: PlantView }) {
-  const { outlook, site } = plant;
-  const [noting, setNoting] = useState(false);
+  const { outlook, site, record } = plant;
+  const [search] = useSearchParams();
+  const [panel, setPanel] = useState<Panel>(search.has('look-over') ? 'look-over' : null);
   const { mark, busy } = useMarks();
-  const pot = useMemo(() => ({ plantId: plant.id, name: plant.name, today: site.today, before: outlook }), [plant, site, outlook]);
-  const water = useCallback(() => {
-    const { events, said } = wateredAsAdvised(outlook, site.today);
-    void mark(pot, events, said);
-  }, [mark, outlook, pot, site.today]);
-  const feel = useCallback(
-    (how: Felt) => {
-      const { events, said } = felt(how, site.today);
-      void mark(pot, events, said);
-    },
-    [mark, pot, site.today],
-  );
-  useKeys(useMemo(() => ({ w: water, n: () => setNoting(true), '1': () => feel('wet'), '2': () => feel('damp'), '3': () => feel('dry') }), [water, feel]));
+  const navigate = useNavigate();
+  const pot = useMemo((): Marked => ({ plantId: plant.id, name: plant.name, today: site.today, seen: plant.revision, before: plant }), [plant, site]);
+  const water = useCallback(() => void mark([pot], () => wateredAsAdvised(plant, site.today), wateredWords(plant)), [mark, plant, pot, site.today]);
+  const feel = useCallback((how: Felt) => void mark([pot], () => felt(how, site.today), `felt ${how}`), [mark, pot, site.today]);
+  useKeys(useMemo(() => ({ w: water, n: () => setPanel('note'), '1': () => feel('wet'), '2': () => feel('damp'), '3': () => feel('dry') }), [water, feel]));
   return (
     <div className="px-3 pb-12 pt-3 sm:px-6">
-      <Link to="/" className="inline-flex min-h-11 items-center gap-1 text-[var(--ink-2)] hover:text-[var(--ink)]"><ArrowLeft aria-hidden="true" size={18} /> Round</Link>
+      <button type="button" className="inline-flex min-h-11 items-center gap-1 text-[var(--ink-2)] hover:text-[var(--ink)]" onClick={() => void (window.history.length > 1 ? navigate(-1) : navigate('/'))}><ArrowLeft aria-hidden="true" size={18} /> Back</button>
       <header className="mb-3 border-b-2 border-[var(--ink)] pb-2">
         <h1 className="text-[28px] leading-tight"><Name written={plant.name} /></h1>
         <p className="flex flex-wrap gap-x-4 text-[16px] text-[var(--ink-2)]">
           <span>number {plant.number}</span>
           <StateMark state={outlook.state} />
           <span>{plant.place.name}</span>
+          {record.name_sure !== 'sure' && <span className="font-semibold text-[var(--straw)]">name {record.name_sure === 'likely' ? 'likely, not sure' : 'unknown: kept to the dry side'}</span>}
+          {record.quarantine_until && record.quarantine_until >= site.today && <span className="font-semibold text-[var(--straw)]">apart until {nearDay(record.quarantine_until, site.today)}</span>}
+          {record.other_names && <span>{record.other_names}</span>}
           {plant.provenance && <span>{plant.provenance}</span>}
         </p>
       </header>
@@ -67,8 +81,10 @@ function Plant({ plant }: { plant: PlantView }) {
             {(['wet', 'damp', 'dry'] as const).map((how) => (
               <button key={how} type="button" className="btn h-11 min-w-16" disabled={busy.has(plant.id)} onClick={() => feel(how)}>Felt {how}</button>
             ))}
-            <button type="button" className="btn h-11" onClick={() => setNoting(true)}>Note something…</button>
+            <button type="button" className="btn h-11" onClick={() => setPanel('note')}>Note something…</button>
+            <Menu plant={plant} onPick={setPanel} />
           </div>
+          <TaskWords plant={plant} />
           <DryCurve outlook={outlook} journal={plant.journal} today={site.today} />
           {outlook.alarm && <p role="note" className="my-3 border-l-4 border-[var(--rust)] bg-[var(--frame)] p-3 text-[16px]"><strong>Something changed.</strong> {outlook.alarm.text}</p>}
           <Facts plant={plant} />
@@ -80,15 +96,27 @@ function Plant({ plant }: { plant: PlantView }) {
               <BecauseBars reasons={outlook.because} />
             </section>
             <Book plant={plant} />
+            <Growth plant={plant} />
+            <Flowering plant={plant} />
+          </div>
+          <div className="mt-6">
+            <Pictures plant={plant} />
           </div>
         </section>
         <aside className="grid content-start gap-6">
           <PotDrawing plant={plant} />
-          <Ways outlook={outlook} />
+          <Ways outlook={outlook} doubt={record.doubt} />
+          <Rules plant={plant} />
+          <Hardening plant={plant} />
+          <Family plant={plant} />
           <Cautions outlook={outlook} />
         </aside>
       </div>
-      {noting && <NotePanel plantId={plant.id} name={plant.name} today={site.today} outlook={outlook} onClose={() => setNoting(false)} />}
+      {panel === 'note' && <NotePanel pots={[pot]} date={site.today} onClose={() => setPanel(null)} />}
+      {panel === 'change' && <ChangePanel plant={plant} onClose={() => setPanel(null)} />}
+      {panel === 'end' && <EndPanel plant={plant} onClose={() => setPanel(null)} />}
+      {panel === 'copies' && <CopiesPanel plant={plant} onClose={() => setPanel(null)} />}
+      {panel === 'look-over' && <LookOver plant={plant} onClose={() => setPanel(null)} />}
     </div>
   );
 }
@@ -113,5 +141,38 @@ function Facts({ plant }: { plant: PlantView }) {
         </div>
       ))}
     </dl>
+  );
+}
+
+/** What is done with it now and then: its record, copies, labels, its end. */
+function Menu({ plant, onPick }: { plant: PlantView; onPick(panel: Panel): void }) {
+  const items: [Exclude<Panel, null>, string][] = [['change', 'Change its record'], ['look-over', 'Look it over'], ['copies', 'One more, or offsets'], ['end', 'Given away, or died']];
+  return (
+    <details className="relative">
+      <summary className="btn h-11 list-none">More…</summary>
+      <ul className="absolute left-0 z-10 w-56 border border-[var(--ink)] bg-[var(--paper)]">
+        {items.map(([panel, label]) => (
+          <li key={panel}>
+            <button type="button" className="h-11 w-full px-3 text-left hover:bg-[var(--frame)]" onClick={(event) => { event.currentTarget.closest('details')!.open = false; onPick(panel); }}>{label}</button>
+          </li>
+        ))}
+        <li><a className="flex h-11 items-center px-3 hover:bg-[var(--frame)]" href={`/api/labels.pdf?ids=${plant.id}`} target="_blank" rel="noreferrer">Print its label</a></li>
+      </ul>
+    </details>
+  );
+}
+
+/** How its next drink goes: way, measure, water, food, and what to mind. */
+function TaskWords({ plant: { task, outlook } }: { plant: PlantView }) {
+  const kitchen = cups(task.amount_ml);
+  const ways = { drench: 'a drench from above', base: 'a drench at the base, onto the mix only', bottom: 'stood in water', measured: 'a measure', mist: 'a mist' } as const;
+  const food = task.feed.kind === 'feed' ? `with food at ${shareWords(task.feed.strength)}: ${task.feed.why.toLowerCase()}` : `no food: ${task.feed.why[0]!.toLowerCase()}${task.feed.why.slice(1)}`;
+  return (
+    <div className="mb-2 max-w-prose text-[16px]">
+      {outlook.state !== 'resting' && <p>Its next drink is {ways[task.way]}, about {litres(task.amount_ml)}{kitchen && ` (${kitchen})`} of {task.water} water, {food}</p>}
+      {task.mind.length > 0 && <p className="text-[var(--ink-2)]">{task.mind.join(' ')}</p>}
+      {task.own_words && <p><strong className="font-semibold">Your rule:</strong> {task.own_words}</p>}
+      {task.hard_to_replace && <p className="text-[var(--ink-2)]">Hard to replace: when in doubt, it waits. Think of an insurance cutting or offset.</p>}
+    </div>
   );
 }

@@ -21,7 +21,7 @@ function ruleWords({ dryRule, holdDays }: Traits): string {
 }
 
 /** How this plant lives, and where each line comes from. */
-export function Ways({ outlook: { traits, trait_sources: sources } }: { outlook: OutlookView }) {
+export function Ways({ outlook: { traits, trait_sources: sources }, doubt }: { outlook: OutlookView; doubt: string | null }) {
   const rows: [string, string, TraitSource][] = [
     ['Year', HABITS[traits.habit], sources.habit],
     ['Water', ruleWords(traits), sources.dryRule],
@@ -41,6 +41,7 @@ export function Ways({ outlook: { traits, trait_sources: sources } }: { outlook:
           </div>
         ))}
       </dl>
+      {doubt && <p className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[15px]">{doubt}</p>}
     </section>
   );
 }

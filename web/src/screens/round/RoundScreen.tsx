@@ -1,15 +1,20 @@
 import type { RoundPlace, RoundPot, RoundSite, RoundView } from '@zinc-pail/contract/api';
+import { useQueries } from '@tanstack/react-query';
+import { ListOrdered } from 'lucide-react';
 import { useCallback, useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
-import { useRound } from '../../api/round.ts';
+import { Link, useNavigate } from 'react-router';
+import { ask } from '../../api/client.ts';
+import { benchKey, useRound } from '../../api/round.ts';
 import { count, degrees, litres } from '../../parts/amounts.ts';
-import { longDay } from '../../parts/days.ts';
+import { addDays, longDay, nearDay } from '../../parts/days.ts';
 import { useKeys } from '../../parts/keys.ts';
-import { felt, type Felt, wateredAsAdvised } from '../../parts/markEvents.ts';
-import { type Marked, useMarks } from '../../parts/Marks.tsx';
+import { felt, type Felt, marked, wateredAsAdvised, wateredWords } from '../../parts/markEvents.ts';
+import { useMarks } from '../../parts/Marks.tsx';
 import { NotePanel } from '../../parts/NotePanel.tsx';
 import { Failed, Waiting } from '../../parts/Waiting.tsx';
+import { Also } from './Also.tsx';
 import { Bench } from './Bench.tsx';
+import { ChosenBar } from './ChosenBar.tsx';
 import { Sidebar } from './Sidebar.tsx';
 
 export interface Spot {
@@ -22,7 +27,7 @@ export function RoundScreen() {
   const round = useRound();
   if (round.isPending) return <Waiting what="the round" />;
   if (round.isError && !round.data) return <Failed error={round.error} again={() => void round.refetch()} />;
-  if (round.data.sites.every((site) => site.places.length === 0)) return <Empty />;
+  if (round.data.sites.every((site) => site.places.every((place) => place.pots.length + place.left === 0))) return <Empty />;
   return <Round round={round.data} />;
 }
 
@@ -30,55 +35,49 @@ function Empty() {
   return (
     <div className="p-6">
       <h1 className="text-2xl font-semibold">Nothing on the benches yet</h1>
-      <p className="my-2 max-w-prose">Start once without <code>--empty</code> to walk round the demo collection.</p>
+      <p className="my-2 max-w-prose"><Link to="/take-in" className="underline">Take a plant in</Link>, or bring a list or a garden file in through the <Link to="/shed" className="underline">shed</Link>. Started once without <code>--empty</code>, Zinc Pail shows the demo collection.</p>
     </div>
   );
 }
 
-function marked({ pot, site }: Spot): Marked {
-  return { plantId: pot.id, name: pot.name, today: site.today, before: pot.outlook };
-}
-
-/** Pots that want something today, or whose mark was just made, stand in the walk; the rest is folded away bench by bench. */
-function isCalling(pot: RoundPot, touched: ReadonlySet<number>): boolean {
-  return pot.outlook.verdict.kind !== 'leave' || touched.has(pot.id);
-}
-
 function Round({ round }: { round: RoundView }) {
   const [open, setOpen] = useState<ReadonlySet<number>>(new Set());
-  const [touched, setTouched] = useState<ReadonlySet<number>>(new Set());
   const [here, setHere] = useState<number | null>(null);
-  const [noting, setNoting] = useState<Spot | null>(null);
+  const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
+  const [noting, setNoting] = useState<Spot[] | null>(null);
+  /** days back for which marks are written: 0 today, 1 yesterday */
+  const [back, setBack] = useState(0);
   const { mark } = useMarks();
   const navigate = useNavigate();
 
-  const spots = useMemo(() => round.sites.flatMap((site) => site.places.flatMap((place) => place.pots.map((pot) => ({ site, place, pot })))), [round]);
-  const shown = useMemo(() => spots.filter(({ place, pot }) => open.has(place.id) || isCalling(pot, touched)), [spots, open, touched]);
+  const opened = useMemo(() => [...open], [open]);
+  const benches = useQueries({
+    queries: opened.map((placeId) => ({ queryKey: benchKey(placeId), queryFn: async () => (await ask<{ pots: RoundPot[] }>(`/places/${placeId}/pots`)).pots })),
+    combine: (answers) => new Map(answers.flatMap((answer, i) => (answer.data ? [[opened[i]!, answer.data] as const] : []))),
+  });
+  const shown = useMemo(
+    () => round.sites.flatMap((site) => site.places.flatMap((place) => (open.has(place.id) ? (benches.get(place.id) ?? place.pots) : place.pots).map((pot): Spot => ({ site, place, pot })))),
+    [round, open, benches],
+  );
   const current = shown.find(({ pot }) => pot.id === here) ?? null;
+  const picked = useMemo(() => shown.filter(({ pot }) => chosen.has(pot.id)), [shown, chosen]);
+  const dayFor = useCallback((site: RoundSite) => addDays(site.today, -back), [back]);
 
-  const touch = useCallback((id: number) => setTouched((before) => new Set(before).add(id)), []);
   const water = useCallback(
-    (spot: Spot) => {
-      touch(spot.pot.id);
-      const { events, said } = wateredAsAdvised(spot.pot.outlook, spot.site.today);
-      void mark(marked(spot), events, said);
+    (spots: Spot[]) => {
+      const [first] = spots;
+      if (!first) return;
+      const said = spots.length === 1 ? wateredWords(first.pot) : 'watered as advised';
+      void mark(spots.map(({ pot, site }) => marked(pot, site.today)), (pot) => wateredAsAdvised(pot.before, addDays(pot.today, -back)), back === 0 ? said : `${said}, ${nearDay(dayFor(first.site), first.site.today)}`).then((done) => done && setChosen(new Set()));
     },
-    [mark, touch],
+    [mark, back, dayFor],
   );
   const feel = useCallback(
-    (spot: Spot, how: Felt) => {
-      touch(spot.pot.id);
-      const { events, said } = felt(how, spot.site.today);
-      void mark(marked(spot), events, said);
+    (spots: Spot[], how: Felt) => {
+      if (spots.length === 0) return;
+      void mark(spots.map(({ pot, site }) => marked(pot, site.today)), (pot) => felt(how, addDays(pot.today, -back)), `felt ${how}`).then((done) => done && setChosen(new Set()));
     },
-    [mark, touch],
-  );
-  const note = useCallback(
-    (spot: Spot) => {
-      touch(spot.pot.id);
-      setNoting(spot);
-    },
-    [touch],
+    [mark, back],
   );
   const step = useCallback(
     (by: number) => {
@@ -90,28 +89,36 @@ function Round({ round }: { round: RoundView }) {
     },
     [shown, here],
   );
-  const fold = useCallback((placeId: number) => {
-    setOpen((before) => {
-      const after = new Set(before);
-      if (!after.delete(placeId)) after.add(placeId);
-      return after;
-    });
-  }, []);
+  const fold = useCallback((placeId: number) => setOpen((before) => toggled(before, placeId)), []);
+  const choose = useCallback((id: number) => setChosen((before) => toggled(before, id)), []);
+  const chooseDue = useCallback(
+    (placeId: number) => {
+      const due = shown.filter(({ place, pot }) => place.id === placeId && pot.outlook.verdict.kind === 'water').map(({ pot }) => pot.id);
+      setChosen((before) => {
+        const all = due.every((id) => before.has(id));
+        const after = new Set(before);
+        for (const id of due) if (all) after.delete(id); else after.add(id);
+        return after;
+      });
+    },
+    [shown],
+  );
 
+  const target = useMemo(() => (picked.length > 0 ? picked : current ? [current] : []), [picked, current]);
   useKeys(
     useMemo(
       () => ({
         j: () => step(1), ArrowDown: () => step(1), k: () => step(-1), ArrowUp: () => step(-1),
-        w: () => current && water(current), n: () => current && note(current),
-        '1': () => current && feel(current, 'wet'), '2': () => current && feel(current, 'damp'), '3': () => current && feel(current, 'dry'),
-        l: () => (current ? fold(current.place.id) : setOpen((before) => (before.size > 0 ? new Set() : new Set(spots.map(({ place }) => place.id))))),
+        w: () => water(target), n: () => target.length > 0 && setNoting(target), '1': () => feel(target, 'wet'), '2': () => feel(target, 'damp'), '3': () => feel(target, 'dry'),
+        x: () => current && choose(current.pot.id), X: () => current && chooseDue(current.place.id), y: () => setBack((before) => (before === 0 ? 1 : 0)),
+        l: () => (current ? fold(current.place.id) : setOpen((before) => (before.size > 0 ? new Set() : new Set(round.sites.flatMap((site) => site.places.map((place) => place.id)))))),
         Enter: (event: KeyboardEvent) => {
-          const target = event.target as HTMLElement;
-          if (target.closest('button, a')) return target.click();
+          const element = event.target as HTMLElement;
+          if (element.closest('button, a')) return element.click();
           if (current) void navigate(`/plants/${current.pot.id}`);
         },
       }),
-      [step, current, water, note, feel, fold, spots, navigate],
+      [step, current, target, water, feel, fold, choose, chooseDue, round, navigate],
     ),
   );
 
@@ -121,36 +128,67 @@ function Round({ round }: { round: RoundView }) {
         <h1 className="sr-only">Round</h1>
         {round.sites.map((site, i) => (
           <section key={site.id} aria-labelledby={`site-${site.id}`} className={i > 0 ? 'mt-12 border-t-4 border-double border-[var(--rule)] pt-5' : ''}>
-            <SiteHead site={site} many={round.sites.length > 1} />
+            <SiteHead site={site} many={round.sites.length > 1} tools={i === 0 && <DaySwitch back={back} onChange={setBack} />} />
+            <Also site={site} />
             {site.places.map((place) => (
               <Bench
-                key={place.id} site={site} place={place} calling={(pot) => isCalling(pot, touched)} open={open.has(place.id)} here={here}
-                onFold={() => fold(place.id)} onHere={setHere} onWater={(pot) => water({ site, place, pot })} onFeel={(pot, how) => feel({ site, place, pot }, how)}
-                onNote={(pot) => note({ site, place, pot })}
+                key={place.id} site={site} place={place} pots={shown.filter((spot) => spot.place.id === place.id).map(({ pot }) => pot)} open={open.has(place.id)} loading={open.has(place.id) && !benches.has(place.id)} here={here} chosen={chosen}
+                onFold={() => fold(place.id)} onHere={setHere} onWater={(pot) => water([{ site, place, pot }])} onFeel={(pot, how) => feel([{ site, place, pot }], how)} onNote={(pot) => setNoting([{ site, place, pot }])}
+                onChoose={(pot) => choose(pot.id)} onChooseDue={() => chooseDue(place.id)}
               />
             ))}
           </section>
         ))}
       </div>
       <Sidebar sites={round.sites} />
-      {noting && <NotePanel plantId={noting.pot.id} name={noting.pot.name} today={noting.site.today} outlook={noting.pot.outlook} onClose={() => setNoting(null)} />}
+      {picked.length > 0 && <ChosenBar spots={picked} onWater={() => water(picked)} onFeel={(how) => feel(picked, how)} onNote={() => setNoting(picked)} onNone={() => setChosen(new Set())} />}
+      {noting && (
+        <NotePanel
+          pots={noting.map(({ pot, site }) => marked(pot, site.today))} date={dayFor(noting[0]!.site)}
+          onClose={() => {
+            setNoting(null);
+            setChosen(new Set());
+          }}
+        />
+      )}
     </div>
   );
 }
 
-function SiteHead({ site, many }: { site: RoundSite; many: boolean }) {
-  const pots = site.places.flatMap((place) => place.pots);
-  const of = (kind: string) => pots.filter((pot) => pot.outlook.verdict.kind === kind).length;
-  const asleep = pots.filter((pot) => pot.outlook.state === 'resting').length;
-  const canMl = pots.reduce((sum, pot) => sum + (pot.outlook.verdict.kind === 'water' ? (pot.outlook.water?.amount_ml ?? 0) : 0), 0);
+function toggled(before: ReadonlySet<number>, id: number): ReadonlySet<number> {
+  const after = new Set(before);
+  if (!after.delete(id)) after.add(id);
+  return after;
+}
+
+function DaySwitch({ back, onChange }: { back: number; onChange(back: number): void }) {
+  return (
+    <div role="group" aria-label="Marks are written for" className="flex items-center gap-1 text-[15px]">
+      <span className="text-[var(--ink-2)]">Writing for</span>
+      {['today', 'yesterday'].map((label, i) => (
+        <button key={label} type="button" aria-pressed={back === i} className={`h-11 px-2 ${back === i ? 'border-b-4 border-[var(--clay)] font-semibold' : 'underline'}`} onClick={() => onChange(i)}>
+          {label}
+        </button>
+      ))}
+      <Link to="/walk" className="ml-2 flex h-11 items-center gap-1 underline"><ListOrdered aria-hidden="true" size={18} /> change the walk</Link>
+    </div>
+  );
+}
+
+function SiteHead({ site, many, tools }: { site: RoundSite; many: boolean; tools: React.ReactNode }) {
+  const { water, check, soon, leave, asleep } = site.counts;
+  const canMl = site.can.reduce((sum, line) => sum + line.ml, 0);
   const coldest = Math.min(...site.nights_c);
   return (
     <header>
-      <h2 id={`site-${site.id}`} className="text-[26px] font-semibold leading-tight">
-        {longDay(site.today)}{many && <span className="font-normal text-[var(--ink-2)]">, {site.name}</span>}
-      </h2>
+      <div className="flex flex-wrap items-center justify-between gap-x-6">
+        <h2 id={`site-${site.id}`} className="text-[26px] font-semibold leading-tight">
+          {longDay(site.today)}{many && <span className="font-normal text-[var(--ink-2)]">, {site.name}</span>}
+        </h2>
+        {tools}
+      </div>
       <p className="mb-2 mt-1 text-[17px]">
-        <strong className="font-semibold">{count(of('water'), 'pot')} to water</strong>, {of('check')} to feel first, {of('soon')} soon, {of('leave')} to leave alone
+        <strong className="font-semibold">{count(water, 'pot')} to water</strong>, {check} to feel first, {soon} soon, {leave} to leave alone
         {asleep > 0 && `, ${asleep} of them asleep`}. {canMl > 0 && <span className="lg:hidden">Carry {litres(canMl)}. </span>}Nights outside stay above {degrees(Math.floor(coldest))} this week.
       </p>
     </header>

@@ -3,8 +3,7 @@ import { scaleLinear } from 'd3';
 import { count, degrees, litres } from '../../parts/amounts.ts';
 import { addDays, shortDay } from '../../parts/days.ts';
 import { Name } from '../../parts/Name.tsx';
-
-const CAN_ML = 5000;
+import { shareWords } from '../../parts/amounts.ts';
 
 /** What to carry, what the night brings, and how full the coming weeks are: for the first site, where the walk begins. */
 export function Sidebar({ sites }: { sites: RoundSite[] }) {
@@ -21,16 +20,11 @@ function SideHead({ children }: { children: string }) {
   return <h2 className="mb-2 border-b-2 border-[var(--ink)] pb-1 text-base font-semibold">{children}</h2>;
 }
 
-function toCarry(site: RoundSite): { pots: number; ml: number } {
-  const due = site.places.flatMap((place) => place.pots).filter((pot) => pot.outlook.verdict.kind === 'water');
-  return { pots: due.length, ml: due.reduce((sum, pot) => sum + (pot.outlook.water?.amount_ml ?? 0), 0) };
-}
-
 function Can({ site, others }: { site: RoundSite; others: RoundSite[] }) {
-  const { pots, ml: totalMl } = toCarry(site);
-  const fills = Math.ceil(totalMl / CAN_ML);
-  const lastMl = totalMl - Math.max(0, fills - 1) * CAN_ML;
-  const level = scaleLinear([0, CAN_ML], [86, 22]).clamp(true)(lastMl);
+  const totalMl = site.can.reduce((sum, line) => sum + line.ml, 0);
+  const fills = site.can.reduce((sum, line) => sum + line.fills, 0);
+  const lastMl = totalMl === 0 ? 0 : totalMl % site.can_ml || site.can_ml;
+  const level = scaleLinear([0, site.can_ml], [86, 22]).clamp(true)(lastMl);
   const side = (y: number) => 12 + (y - 14) * 0.16;
   return (
     <section>
@@ -38,35 +32,48 @@ function Can({ site, others }: { site: RoundSite; others: RoundSite[] }) {
       {totalMl === 0 ? (
         <p>Nothing to carry today.</p>
       ) : (
-        <div className="flex items-center gap-4 max-sm:gap-3">
-          <svg width="132" height="92" viewBox="0 0 132 92" aria-hidden="true" className="shrink-0">
-            <path d="M12,14H102L90,88H24z" fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.8" />
-            <path d={`M${side(level)},${level}H${114 - side(level)}L90,88H24z`} fill="var(--dusk)" opacity="0.45" />
-            <path d="M12,14C16,-2 98,-2 102,14" fill="none" stroke="var(--ink)" strokeWidth="1.6" />
-            {[1, 2, 3, 4].map((l) => {
-              const y = scaleLinear([0, 5], [86, 22])(l);
-              return <path key={l} d={`M${114 - side(y) - 5},${y}h10`} stroke="var(--ink)" strokeWidth="1.2" />;
-            })}
-          </svg>
-          <p>
-            <strong className="slab block text-2xl font-semibold">{litres(totalMl)}</strong>
-            for {count(pots, 'pot')}, {fills === 1 ? 'one fill' : `${fills} fills`} of a 5 l can.
-          </p>
-        </div>
+        <>
+          <div className="flex items-center gap-4 max-sm:gap-3">
+            <svg width="132" height="92" viewBox="0 0 132 92" aria-hidden="true" className="shrink-0">
+              <path d="M12,14H102L90,88H24z" fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.8" />
+              <path d={`M${side(level)},${level}H${114 - side(level)}L90,88H24z`} fill="var(--dusk)" opacity="0.45" />
+              <path d="M12,14C16,-2 98,-2 102,14" fill="none" stroke="var(--ink)" strokeWidth="1.6" />
+              {[1, 2, 3, 4].map((l) => {
+                const y = scaleLinear([0, 5], [86, 22])(l);
+                return <path key={l} d={`M${114 - side(y) - 5},${y}h10`} stroke="var(--ink)" strokeWidth="1.2" />;
+              })}
+            </svg>
+            <p>
+              <strong className="slab block text-2xl font-semibold">{litres(totalMl)}</strong>
+              for {count(site.counts.water, 'pot')}, {fills === 1 ? 'one fill' : `${fills} fills`} of a {litres(site.can_ml)} can.
+            </p>
+          </div>
+          <ul className="mt-2 text-[15px]">
+            {site.can.map((line) => (
+              <li key={`${line.water}-${line.feed?.name}-${line.feed?.strength}`} className="border-t border-[var(--rule)] py-1">
+                {litres(line.ml)} {line.water} water, {count(line.pots, 'pot')}{line.feed ? <FeedWords feed={line.feed} /> : ', plain'}
+              </li>
+            ))}
+          </ul>
+        </>
       )}
       {others.map((other) => {
-        const there = toCarry(other);
-        return there.pots > 0 && <p key={other.id} className="mt-2 text-[15px]">{other.name}: {litres(there.ml)} for {count(there.pots, 'pot')}.</p>;
+        const ml = other.can.reduce((sum, line) => sum + line.ml, 0);
+        return ml > 0 && <p key={other.id} className="mt-2 text-[15px]">{other.name}: {litres(ml)} for {count(other.counts.water, 'pot')}.</p>;
       })}
     </section>
   );
 }
 
+function FeedWords({ feed }: { feed: NonNullable<RoundSite['can'][number]['feed']> }) {
+  if (feed.dose === null) return <>, food at {shareWords(feed.strength)} (name your feed in the shed)</>;
+  return <>: <strong className="font-semibold">{feed.dose} {feed.unit}</strong> {feed.name}, {shareWords(feed.strength)}</>;
+}
+
 function Tonight({ sites }: { sites: RoundSite[] }) {
   const rows = sites.flatMap((site) => site.places.map((place) => ({ site, place })));
-  const risky = rows.flatMap(({ place }) =>
-    place.pots.filter((pot) => pot.outlook.cold_nights.length > 0 && place.tonight_c < pot.outlook.traits[pot.outlook.moisture.p50 > 0.3 ? 'minWetC' : 'minDryC']),
-  );
+  const risky = rows.reduce((sum, { place }) => sum + place.cold.count, 0);
+  const names = rows.flatMap(({ place }) => place.cold.names);
   const low = Math.min(-2, ...rows.map(({ place }) => place.tonight_c));
   const x = scaleLinear([low, 22], [0, 100]).clamp(true);
   return (
@@ -85,13 +92,13 @@ function Tonight({ sites }: { sites: RoundSite[] }) {
           </li>
         ))}
       </ul>
-      {risky.length === 0 ? (
+      {risky === 0 ? (
         <p>No pot is below its own limit.</p>
       ) : (
         <p>
-          <strong className="text-[var(--rust)]">{count(risky.length, 'pot')} below {risky.length === 1 ? 'its' : 'their'} limit:</strong>{' '}
-          {risky.slice(0, 3).map((pot, i) => <span key={pot.id}>{i > 0 && ', '}<Name written={pot.name} /></span>)}
-          {risky.length > 3 && ` and ${risky.length - 3} more`}. Move or cover by dusk.
+          <strong className="text-[var(--rust)]">{count(risky, 'pot')} below {risky === 1 ? 'its' : 'their'} limit:</strong>{' '}
+          {names.slice(0, 3).map((name, i) => <span key={name}>{i > 0 && ', '}<Name written={name} /></span>)}
+          {risky > 3 && ` and ${risky - 3} more`}. Move or cover by dusk.
         </p>
       )}
     </section>

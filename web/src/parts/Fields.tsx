@@ -1,0 +1,61 @@
+/** Pieces of forms, so that every one of them is labelled and large enough for a thumb. */
+import { type ReactNode, useId } from 'react';
+
+/** A number as people write it, comma or point; NaN where it is none or out of range. */
+export function numberIn(text: string, min: number, max: number): number {
+  const value = /^\s*[-−]?\d+([.,]\d+)?\s*$/.test(text) ? Number(text.replace('−', '-').replace(',', '.')) : NaN;
+  return value >= min && value <= max ? value : NaN;
+}
+
+interface ChoiceProps {
+  legend: string;
+  name: string;
+  value: string;
+  onChange(value: string): void;
+  options: readonly { id: string; label: string }[];
+}
+
+export function Choice({ legend, name, value, onChange, options }: ChoiceProps) {
+  return (
+    <fieldset className="mb-4">
+      <legend className="mb-1 font-semibold">{legend}</legend>
+      <div className="flex flex-wrap gap-2">
+        {options.map((option) => (
+          <label key={option.id} className="flex h-11 cursor-pointer items-center gap-2 border border-[var(--rule)] px-3 has-checked:border-[var(--ink)] has-checked:bg-[var(--frame)] has-checked:font-semibold has-focus-visible:outline-3 has-focus-visible:outline-[var(--dusk)]">
+            <input type="radio" className="radio radio-sm" name={name} value={option.id} checked={value === option.id} onChange={() => onChange(option.id)} />
+            {option.label}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+export function Field({ label, hint, children }: { label: string; hint?: string; children(id: string): ReactNode }) {
+  const id = useId();
+  return (
+    <div className="mb-4">
+      <label htmlFor={id} className="mb-1 block font-semibold">{label}</label>
+      {children(id)}
+      {hint && <p className="mt-1 text-[14px] text-[var(--ink-2)]">{hint}</p>}
+    </div>
+  );
+}
+
+export function Tick({ label, checked, onChange }: { label: string; checked: boolean; onChange(checked: boolean): void }) {
+  return (
+    <label className="flex min-h-11 cursor-pointer items-center gap-3">
+      <input type="checkbox" className="checkbox" checked={checked} onChange={(event) => onChange(event.target.checked)} />
+      {label}
+    </label>
+  );
+}
+
+/** What is wrong with what was typed, or with what the server said. */
+export function Wrong({ words }: { words: string | null }) {
+  return words === null ? null : <p role="alert" className="my-3 border-l-4 border-[var(--rust)] pl-3 font-semibold">{words}</p>;
+}
+
+export function SectionHead({ id, children }: { id?: string; children: ReactNode }) {
+  return <h2 id={id} className="mb-2 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">{children}</h2>;
+}

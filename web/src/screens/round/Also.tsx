@@ -1,0 +1,58 @@
+import type { JournalEvent, RoundSite } from '@zinc-pail/contract/api';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { ask, wordsOf } from '../../api/client.ts';
+import { useJournal } from '../../api/journal.ts';
+import { roundKey } from '../../api/round.ts';
+import { Wrong } from '../../parts/Fields.tsx';
+import { Name } from '../../parts/Name.tsx';
+
+const SHOWN = 6;
+
+/** What today asks for besides water: minutes of sun, how a move went, whether a new one may join the others. */
+export function Also({ site }: { site: RoundSite }) {
+  const [done, setDone] = useState<ReadonlySet<string>>(new Set());
+  const [all, setAll] = useState(false);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const journal = useJournal();
+  const queries = useQueryClient();
+  const left = site.also.filter((one) => !done.has(`${one.kind}-${one.plant_id}`));
+  if (left.length === 0) return null;
+  const settle = async (one: RoundSite['also'][number], act: () => Promise<unknown>) => {
+    try {
+      setWrong(null);
+      await act();
+      setDone((before) => new Set(before).add(`${one.kind}-${one.plant_id}`));
+    } catch (error) {
+      setWrong(wordsOf(error));
+    }
+  };
+  const write = (one: RoundSite['also'][number], event: JournalEvent) => settle(one, () => journal.write([{ plantId: one.plant_id, seen: null, events: [event] }]));
+  const join = (one: RoundSite['also'][number]) =>
+    settle(one, async () => {
+      const { version } = await ask<{ version: number }>(`/plants/${one.plant_id}`);
+      await ask(`/plants/${one.plant_id}`, { method: 'PATCH', version, body: { quarantine_until: null } });
+      await queries.invalidateQueries({ queryKey: roundKey });
+    });
+  return (
+    <section aria-label="Also today" className="my-2 border-l-4 border-[var(--lichen)] pl-3">
+      <h3 className="text-[15px] font-semibold">Also today</h3>
+      <Wrong words={wrong} />
+      <ul>
+        {left.slice(0, all ? undefined : SHOWN).map((one) => (
+          <li key={`${one.kind}-${one.plant_id}`} className="flex min-h-11 flex-wrap items-center gap-x-3 text-[15px]">
+            <span><Link to={`/plants/${one.plant_id}`} className="hover:underline"><Name written={one.plant} /></Link>: {one.words}</span>
+            <span className="flex gap-2">
+              {one.kind === 'sun' && <button type="button" className="h-11 px-2 underline" onClick={() => void write(one, { type: 'sun', date: site.today, minutes: one.minutes ?? 0 })}>had it</button>}
+              {one.kind === 'review' && (['better', 'same', 'worse'] as const).map((answer) => <button key={answer} type="button" className="h-11 px-2 underline" onClick={() => void write(one, { type: 'review', date: site.today, answer })}>{answer}</button>)}
+              {one.kind === 'quarantine' && <button type="button" className="h-11 px-2 underline" onClick={() => void join(one)}>clean, let it join</button>}
+              {one.kind === 'arrival' && <Link to={`/plants/${one.plant_id}?look-over`} className="flex h-11 items-center px-2 underline">look it over</Link>}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {left.length > SHOWN && !all && <button type="button" className="h-11 underline" onClick={() => setAll(true)}>and {left.length - SHOWN} more</button>}
+    </section>
+  );
+}

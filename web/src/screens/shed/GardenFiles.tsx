@@ -1,0 +1,61 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ask, ProblemError, wordsOf } from '../../api/client.ts';
+import type { Kit } from '../../api/kit.ts';
+import { count } from '../../parts/amounts.ts';
+import { SectionHead, Wrong } from '../../parts/Fields.tsx';
+
+interface Report {
+  site_id: number | null;
+  places: number;
+  plants: number;
+  events: number;
+  ignored: string[];
+}
+
+const LARGEST_MB = 64;
+
+/** Whole gardens as open files: looked at first, then taken in as a site of their own. */
+export function GardenFiles({ kit }: { kit: Kit }) {
+  const [file, setFile] = useState<{ name: string; text: string } | null>(null);
+  const queries = useQueryClient();
+  const send = useMutation({
+    mutationFn: ({ dry, chosen }: { dry: boolean; chosen: { name: string; text: string } }) => {
+      let garden: unknown;
+      try {
+        garden = JSON.parse(chosen.text);
+      } catch {
+        throw new ProblemError({ type: 'about:blank', title: 'Not JSON', status: 400, detail: 'That file is not JSON; a garden file is one JSON object.' });
+      }
+      return ask<Report>(`/import/garden?name=${encodeURIComponent(chosen.name.replace(/\.json$/i, '').slice(0, 120))}${dry ? '&dry_run=true' : ''}`, { method: 'POST', body: garden });
+    },
+    onSuccess: async (report) => {
+      if (report.site_id === null) return;
+      setFile(null);
+      await queries.invalidateQueries();
+    },
+  });
+  const open = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    if (chosen.size > LARGEST_MB * 1024 * 1024) return;
+    const read = { name: chosen.name, text: await chosen.text() };
+    setFile(read);
+    send.mutate({ dry: true, chosen: read });
+  };
+  const faults = send.error instanceof ProblemError ? (send.error.problem.faults ?? []) : [];
+  return (
+    <section aria-labelledby="gardens">
+      <SectionHead id="gardens">Garden files</SectionHead>
+      <ul>{kit.sites.map((site) => <li key={site.id}><a className="inline-flex h-11 items-center underline" href={`/api/export/garden/${site.id}`}>{site.name} as a garden file</a></li>)}</ul>
+      <label className="flex flex-wrap items-center gap-2">One to bring in, up to {LARGEST_MB} MB <input type="file" accept=".json,application/json" className="file-input h-11" onChange={(event) => { void open(event.target.files?.[0]); event.target.value = ''; }} /></label>
+      {send.isError && <><Wrong words={wordsOf(send.error)} /><ul className="text-[15px]">{faults.slice(0, 12).map((fault) => <li key={fault.pointer}>{fault.pointer || 'the whole file'}: wanted {fault.accepted}</li>)}</ul></>}
+      {send.data && (
+        <div role="status" className="my-2">
+          <p>{count(send.data.plants, 'plant')}, {count(send.data.places, 'bench', 'benches')}, {count(send.data.events, 'line')} of journal{send.data.ignored.length > 0 && `; ${count(send.data.ignored.length, 'field')} nobody knows are left out`}.</p>
+          {file && send.data.site_id === null && <button type="button" className="btn btn-primary mt-2 h-11" disabled={send.isPending} onClick={() => send.mutate({ dry: false, chosen: file })}>Take it in as a site</button>}
+          {send.data.site_id !== null && <p className="font-semibold">It is in.</p>}
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,82 @@
+import { genusByAnyName, genusCare, nameParts, suggestGenera, unclearName } from '@zinc-pail/core';
+import { useId, useState } from 'react';
+import { Name } from '../../parts/Name.tsx';
+
+interface NameFieldProps {
+  value: string;
+  onChange(name: string): void;
+  /** the genus whose care is taken, where the name itself does not tell */
+  meant: string | null;
+  onMeant(genus: string | null): void;
+}
+
+/** A name as it is written on labels: genera are offered as one types, and where a name fits several, it asks which. */
+export function NameField({ value, onChange, meant, onMeant }: NameFieldProps) {
+  const id = useId();
+  const [open, setOpen] = useState(false);
+  const [at, setAt] = useState(-1);
+  const typing = !value.includes(' ') || !genusByAnyName(value);
+  const offered = open && typing && value.trim() !== '' ? suggestGenera(value) : [];
+  const unclear = unclearName(value);
+  const genus = genusByAnyName(meant ?? value);
+  const care = genus && genusCare(genus, genus.form, genus.habit);
+  const take = (i: number) => {
+    const chosen = offered[i];
+    if (!chosen) return;
+    onChange(`${chosen.genus} `);
+    setOpen(false);
+    setAt(-1);
+  };
+  return (
+    <div className="mb-4">
+      <label htmlFor={id} className="mb-1 block font-semibold">Name</label>
+      <input
+        id={id} role="combobox" aria-expanded={offered.length > 0} aria-controls={`${id}-list`} aria-autocomplete="list" aria-activedescendant={at >= 0 ? `${id}-${at}` : undefined} autoComplete="off" maxLength={200} className="input h-12 w-full text-[18px]"
+        placeholder="Gymnocalycium cf. horstii, Aloe ‘Tin Roof’, or what the label says" value={value}
+        onChange={(event) => {
+          onChange(event.target.value);
+          onMeant(null);
+          setOpen(true);
+          setAt(-1);
+        }}
+        onBlur={() => setOpen(false)}
+        onKeyDown={(event) => {
+          if (offered.length === 0) return;
+          if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+            event.preventDefault();
+            setAt((before) => (before + (event.key === 'ArrowDown' ? 1 : -1) + offered.length) % offered.length);
+          }
+          if ((event.key === 'Enter' || event.key === 'Tab') && at >= 0) {
+            event.preventDefault();
+            take(at);
+          }
+          if (event.key === 'Escape') setOpen(false);
+        }}
+      />
+      <div id={`${id}-list`} role="listbox" aria-label="Genera" className={offered.length > 0 ? 'border border-t-0 border-[var(--ink)] bg-[var(--paper)]' : ''}>
+        {offered.map((one, i) => (
+          <div key={one.genus} id={`${id}-${i}`} role="option" tabIndex={-1} aria-selected={i === at} className={`flex min-h-11 cursor-pointer items-center gap-2 px-3 ${i === at ? 'bg-[var(--frame)]' : ''}`} onMouseDown={(event) => { event.preventDefault(); take(i); }}>
+            <i className="slab">{one.genus}</i>{one.by && <span className="text-[14px] text-[var(--ink-2)]">also {one.by}</span>}
+          </div>
+        ))}
+      </div>
+      {unclear && (
+        <fieldset className="mt-2 border-l-4 border-[var(--straw)] pl-3">
+          <legend className="font-semibold">That name fits several. Which is meant?</legend>
+          <div className="flex flex-wrap gap-2">
+            {unclear.map((one) => <button key={one} type="button" aria-pressed={meant === one} className={`btn h-11 ${meant === one ? 'btn-primary' : ''}`} onClick={() => onMeant(one)}><i className="slab">{one}</i></button>)}
+          </div>
+        </fieldset>
+      )}
+      {value.trim() !== '' && (
+        <p className="mt-1 text-[15px] text-[var(--ink-2)]" data-testid="genus-words">
+          <Name written={value} />{nameParts(value).length > 0 && ': '}
+          {genus && care ? `as ${genus.name}: ${HABITS[genus.habit]}, ${RULES[genus.dryRule]}, nights down to ${genus.minDryC}° dry and ${genus.minWetC}° moist${care.poisonous.people ? '; poisonous' : care.poisonous.pets ? '; not for pets to eat' : ''}.${care.doubt ? ` ${care.doubt}` : ''}` : 'no genus the library knows: it is kept to the dry side until you say more.'}
+        </p>
+      )}
+    </div>
+  );
+}
+
+const HABITS = { summer: 'grows in summer', winter: 'grows in winter', 'spring-autumn': 'grows in spring and autumn', evergreen: 'never quite rests' } as const;
+const RULES = { 'keep-damp': 'never quite dry', 'dry-top': 'water when the top third is dry', 'dry-through': 'water when dry through', 'dry-and-hold': 'dry through, then some days more' } as const;
