@@ -191,6 +191,7 @@ export interface PlacePot {
   name: string;
   form: string;
   width_mm: number;
+  crown_mm: number;
   shape: string;
   material: string;
   light: LightVerdict;

@@ -1,65 +1,27 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import type { Browser, Page } from 'puppeteer-core';
+import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { loadDemo } from '../../demo/load.ts';
-import { migrate } from '../../server/src/database/migrate.ts';
-import { serve, type Running } from '../../server/src/main.ts';
-import { databaseUrl, freshDatabase, MIGRATIONS, ROOT } from '../../server/test/harness.ts';
-// @ts-expect-error plain JavaScript, shared with the screenshot script
-import { openBrowser } from '../../scripts/browser.mjs';
+import { expectAccessible, type Stage, stage, textOf, told } from './stage.ts';
 
-let database: Awaited<ReturnType<typeof freshDatabase>>;
-let running: Running;
-let chromium: { browser: Browser; close(): Promise<void> };
+let on: Stage;
 let url: string;
-
 beforeAll(async () => {
-  database = await freshDatabase();
-  await migrate(database.pool, MIGRATIONS);
-  await loadDemo(database.pool, () => {});
-  running = await serve({
-    databaseUrl: databaseUrl(database.name), port: 51_000 + Math.floor(Math.random() * 9000), webFolder: `${ROOT}/build/web`, workerFile: `${ROOT}/build/forecast-worker.mjs`,
-    migrationsFolder: MIGRATIONS, tell: () => {}, fill: null,
-  });
-  url = `http://127.0.0.1:${running.port}`;
-  chromium = await openBrowser();
+  on = await stage();
+  ({ url } = on);
 });
-afterAll(async () => {
-  await chromium?.close();
-  await running?.close();
-  await database?.drop();
-});
-
-async function open(path: string, viewport = { width: 1280, height: 800 }): Promise<Page> {
-  const page = await chromium.browser.newPage();
-  await page.setViewport(viewport);
-  await page.goto(url + path, { waitUntil: 'networkidle0' });
-  return page;
-}
-
-/** axe-core, injected: it must find nothing. */
-async function expectAccessible(page: Page): Promise<void> {
-  const source = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
-  await page.evaluate(source);
-  const found = (await page.evaluate('axe.run(document, { resultTypes: ["violations"] })')) as { violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] };
-  expect(found.violations.map((v) => `${v.id}: ${v.nodes[0]!.html} ${v.nodes[0]!.failureSummary}`)).toEqual([]);
-}
-
-const textOf = (page: Page, selector: string) => page.$eval(selector, (element) => element.textContent ?? '');
-const told = async (page: Page, wanted: RegExp) => {
-  await page.waitForFunction((source) => new RegExp(source).test(document.querySelector('[data-testid=told]')?.textContent ?? ''), {}, wanted.source);
-  return textOf(page, '[data-testid=told]');
-};
+afterAll(() => on?.close());
+const open = (path: string, viewport?: { width: number; height: number }): Promise<Page> => on.open(path, viewport);
 
 interface DemoPot {
   id: number;
   number: string;
   outlook: { verdict: { kind: string }; water: { ideal: string } | null };
 }
+/** Every pot, those to leave alone too, in the order of the walk. */
 async function pots(): Promise<DemoPot[]> {
-  const round = (await (await fetch(`${url}/api/round`)).json()) as { sites: { places: { pots: DemoPot[] }[] }[] };
-  return round.sites.flatMap((site) => site.places.flatMap((place) => place.pots));
+  const get = async <T>(path: string): Promise<T> => (await (await fetch(url + path)).json()) as T;
+  const round = await get<{ sites: { places: { id: number }[] }[] }>('/api/round');
+  const benches = await Promise.all(round.sites.flatMap((site) => site.places.map((place) => get<{ pots: DemoPot[] }>(`/api/places/${place.id}/pots`))));
+  return benches.flatMap((bench) => bench.pots);
 }
 
 describe('the round by keyboard', () => {
@@ -161,7 +123,7 @@ describe('noting something', () => {
 });
 
 describe.each([['desk', { width: 1280, height: 800 }], ['bench', { width: 390, height: 844 }]] as const)('at the %s', (_name, viewport) => {
-  it.each(['/', '/plants/1', '/nowhere'])('%s fits and axe finds nothing, by day and at dusk', async (path) => {
+  it.each(['/', '/plants/1', '/benches', '/list', '/take-in', '/shed', '/walk', '/nowhere'])('%s fits and axe finds nothing, by day and at dusk', async (path) => {
     const page = await open(path, viewport);
     for (const scheme of ['light', 'dark']) {
       await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
@@ -191,7 +153,7 @@ describe('a plant', () => {
     await page.close();
   });
   it('says when a pot is no longer itself', async () => {
-    const page = await chromium.browser.newPage();
+    const page = await on.browser.newPage();
     await page.setRequestInterception(true);
     page.on('request', (request) => {
       if (!/api\/plants\/\d+$/.test(request.url())) return void request.continue();
@@ -211,7 +173,7 @@ describe('a plant', () => {
 
 describe('states that are not the usual one', () => {
   it('a server that does not answer is said, and the page can be asked again', async () => {
-    const page = await chromium.browser.newPage();
+    const page = await on.browser.newPage();
     await page.setRequestInterception(true);
     let down = true;
     page.on('request', (request) => (down && request.url().includes('/api/') ? void request.abort() : void request.continue()));

@@ -151,6 +151,8 @@ describe('light and room', () => {
     expect(lightVerdict(10, 'sun')).toBe('gets-by');
     expect(lightVerdict(20, 'sun')).toBe('well');
     expect(lightVerdict(20, 'shade')).toBe('too-bright');
+    expect(lightVerdict(0.5, 'sun', 'resting')).toBe('well');
+    expect(lightVerdict(8, 'sun', 'easing')).toBe('well');
   });
   it('says how many lamp hours are short', () => {
     // 14 − 7 mol at 200 µmol: 7 / 0.72 h

@@ -1,13 +1,17 @@
 /** Light given against light wanted, and how tightly a bench is set. */
+import type { PlantState } from '../garden.ts';
 import { type Light, LIGHT_BANDS } from '../plant/library.ts';
 
 export type LightVerdict = 'too-dim' | 'gets-by' | 'well' | 'too-bright';
 
+/** Light that a plant wants in each state, against growth: asleep it wants none. */
+const WANTED: Record<PlantState, number> = { growing: 1, waking: 0.7, easing: 0.5, resting: 0 };
+
 /** The spot's daily light (mol m⁻² d⁻¹) held against both bands of a plant: bearing shade is not liking it. */
-export function lightVerdict(dliMol: number, light: Light): LightVerdict {
+export function lightVerdict(dliMol: number, light: Light, state: PlantState = 'growing'): LightVerdict {
   const band = LIGHT_BANDS[light];
-  if (dliMol < band.getsBy) return 'too-dim';
-  if (dliMol < band.wellFrom) return 'gets-by';
+  if (dliMol < band.getsBy * WANTED[state]) return 'too-dim';
+  if (dliMol < band.wellFrom * WANTED[state]) return 'gets-by';
   return dliMol > band.wellTo ? 'too-bright' : 'well';
 }
 

@@ -13,8 +13,10 @@ export const HARDNESS_DH: Record<WaterKind, number> = { rain: 0, soft: 5, filter
 /** Salts that a full label dose brings, mg a litre of feed water, of which the plant takes up about half. */
 const FEED_MG_L = 1000;
 const TAKEN_UP = 0.5;
-/** Of what a drench pours, a tenth runs out and takes its share of the pot's salts; mixing is not perfect. */
-const MIXED = 0.7;
+/** A drench of which nobody says how much runs out by a fifth of what the pot holds; a real one by a tenth to a third. */
+const RUNS_OUT = 0.2;
+/** What runs out takes its share of the pot's salts; mixing is not perfect. */
+const MIXED = 0.8;
 /** mg a litre to a conductivity of 1 mS/cm (USDA Handbook 60). */
 const MG_L_PER_MS = 640;
 /** Above this the pot's water harms roots, mS/cm: for plants that mind salts, for most, and for those that bear them. */
@@ -59,8 +61,8 @@ export function saltsOf(events: readonly PlantEvent[], heldMl: number, tolerance
     fedOn.delete(event.date);
     if (kind === 'hard' || kind === 'softened') hardDrinks++;
     if (event.method === 'drench') {
-      // What was poured beyond the room left runs out; a plain drench is taken to run out by a tenth.
-      const outMl = event.amount_ml ? Math.max(0.1 * event.amount_ml, event.amount_ml - 0.8 * heldMl) : 0.1 * heldMl;
+      // What was poured beyond the room left runs out.
+      const outMl = event.amount_ml ? Math.max(0.1 * event.amount_ml, event.amount_ml - 0.8 * heldMl) : RUNS_OUT * heldMl;
       mg *= Math.exp((-MIXED * outMl) / heldMl);
       if (outMl > heldMl) hardDrinks = 0;
     }

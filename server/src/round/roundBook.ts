@@ -1,6 +1,6 @@
 /** The round as it stands, kept until an outlook, an order or a setting changes. Lines of pots are kept one by one. */
 import type { CanLine, RoundPlace, RoundPot, RoundSite } from '@zinc-pail/contract/api';
-import { dayNumber, doseFor, type OutlookView } from '@zinc-pail/core';
+import { dayNumber, doseFor, isoWords, type OutlookView } from '@zinc-pail/core';
 import { group, rollups } from 'd3';
 import type { App } from '../app.ts';
 import { type SiteRow, sites } from '../garden/store.ts';
@@ -79,7 +79,8 @@ export class RoundBook {
           const step = steps.find(({ date }) => date === outlooks.today);
           return step ? [{ plant_id, plant, kind: 'sun' as const, minutes: step.minutes, words: `${step.minutes >= 120 ? `${Math.round(step.minutes / 6) / 10} hours` : `${step.minutes} minutes`} of direct sun today, then back to shade.` }] : [];
         }),
-        ...looks.map(({ plant_id, plant, kind, day }) => ({ plant_id, plant, kind, words: LOOK_WORDS[kind](day) })),
+        // A sleeper shows no new growth to judge a move by.
+        ...looks.filter(({ plant_id, kind }) => kind !== 'review' || outlooks.views.get(plant_id)?.state !== 'resting').map(({ plant_id, plant, kind, day }) => ({ plant_id, plant, kind, words: LOOK_WORDS[kind](day) })),
       ],
     };
     const kept = { edition, text: JSON.stringify(view) };
@@ -89,8 +90,8 @@ export class RoundBook {
 }
 
 const LOOK_WORDS = {
-  review: (day: string) => `Moved on ${day}: how does its newest growth look?`,
-  quarantine: (day: string) => `Apart until ${day}: look for pests once more, then let it join the others.`,
+  review: (day: string) => `Moved on ${isoWords(dayNumber(day))}: how does its newest growth look?`,
+  quarantine: (day: string) => `Apart until ${isoWords(dayNumber(day))}: look for pests once more, then let it join the others.`,
   arrival: () => 'Came lately and has not been looked over: sleeve, hole, pests, roots.',
 };
 

@@ -55,8 +55,9 @@ export function BenchDrawing({ place }: { place: PlaceView }) {
           <g key={pot.id} role="link" aria-label={label} tabIndex={0} className="cursor-pointer" onClick={() => void navigate(`/plants/${pot.id}`)} onKeyDown={(event) => event.key === 'Enter' && void navigate(`/plants/${pot.id}`)}>
             <title>{label}</title>
             {pot.shape === 'square' ? <rect x={x + 4} y={y + 4} width={pot.width_mm - 8} height={pot.width_mm - 8} {...shape} /> : <circle cx={x + r} cy={y + r} r={r - 4} {...shape} />}
-            {pot.verdict === 'water' && <path d={`M${x + r},${y + r * 0.55}v${r * 0.9}M${x + r * 0.6},${y + r * 1.05}l${r * 0.4},${r * 0.4}l${r * 0.4},${-r * 0.4}`} stroke="var(--color-primary-content)" strokeWidth="8" fill="none" />}
-            {pot.verdict === 'check' && <line x1={x + r * 0.55} x2={x + r * 1.45} y1={y + r} y2={y + r} stroke="var(--paper)" strokeWidth="10" />}
+            <circle cx={x + r} cy={y + r} r={Math.min(r - 10, pot.crown_mm / 2)} fill="var(--lichen)" fillOpacity="0.35" stroke="var(--lichen)" strokeWidth="4" />
+            {pot.verdict === 'water' && <path d={`M${x + r},${y + r * 0.55}v${r * 0.9}M${x + r * 0.6},${y + r * 1.05}l${r * 0.4},${r * 0.4}l${r * 0.4},${-r * 0.4}`} stroke="var(--ink)" strokeWidth="10" fill="none" />}
+            {pot.verdict === 'check' && <line x1={x + r * 0.55} x2={x + r * 1.45} y1={y + r} y2={y + r} stroke="var(--ink)" strokeWidth="10" />}
             {pot.quarantine_until && <circle cx={x + r} cy={y + r} r={r + 5} fill="none" stroke="var(--straw)" strokeWidth="6" strokeDasharray="18 12" />}
           </g>
         );

@@ -8,7 +8,7 @@ import { roundKey } from '../../api/round.ts';
 import { Wrong } from '../../parts/Fields.tsx';
 import { Name } from '../../parts/Name.tsx';
 
-const SHOWN = 6;
+const SHOWN = 2;
 
 /** What today asks for besides water: minutes of sun, how a move went, whether a new one may join the others. */
 export function Also({ site }: { site: RoundSite }) {

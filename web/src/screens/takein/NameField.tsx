@@ -1,5 +1,6 @@
 import { genusByAnyName, genusCare, nameParts, suggestGenera, unclearName } from '@zinc-pail/core';
 import { useId, useState } from 'react';
+import { degrees } from '../../parts/amounts.ts';
 import { Name } from '../../parts/Name.tsx';
 
 interface NameFieldProps {
@@ -71,7 +72,7 @@ export function NameField({ value, onChange, meant, onMeant }: NameFieldProps) {
       {value.trim() !== '' && (
         <p className="mt-1 text-[15px] text-[var(--ink-2)]" data-testid="genus-words">
           <Name written={value} />{nameParts(value).length > 0 && ': '}
-          {genus && care ? `as ${genus.name}: ${HABITS[genus.habit]}, ${RULES[genus.dryRule]}, nights down to ${genus.minDryC}° dry and ${genus.minWetC}° moist${care.poisonous.people ? '; poisonous' : care.poisonous.pets ? '; not for pets to eat' : ''}.${care.doubt ? ` ${care.doubt}` : ''}` : 'no genus the library knows: it is kept to the dry side until you say more.'}
+          {genus && care ? `as ${genus.name}: ${HABITS[genus.habit]}, ${RULES[genus.dryRule]}, nights down to ${degrees(genus.minDryC)} dry and ${degrees(genus.minWetC)} moist${care.poisonous.people ? '; poisonous' : care.poisonous.pets ? '; not for pets to eat' : ''}.${care.doubt ? ` ${care.doubt}` : ''}` : 'no genus the library knows: it is kept to the dry side until you say more.'}
         </p>
       )}
     </div>

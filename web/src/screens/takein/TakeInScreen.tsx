@@ -2,6 +2,7 @@
 import { SOURCES } from '@zinc-pail/contract/keeping';
 import { FORMS, genusByAnyName, HABITS, POT_MATERIALS, POT_SHAPES, STORES } from '@zinc-pail/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { ChevronDown } from 'lucide-react';
 import { useDeferredValue, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
@@ -174,7 +175,7 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string;
           </section>
         )}
         <details className="my-3">
-          <summary className="flex h-11 cursor-pointer items-center font-semibold">More of it: number, origin, price, mother, pictures</summary>
+          <summary className="flex h-11 cursor-pointer items-center gap-2 font-semibold"><ChevronDown aria-hidden="true" size={18} /> More of it: number, origin, price, mother, pictures</summary>
           <div className="mt-2 grid gap-x-6 sm:grid-cols-3">
             {box('number', 'Number', 40, `Empty: by your scheme, ${kit.collection.number_scheme}`)}
             {select('source', 'Came by', [['', ''], ...SOURCES.map((one) => [one, one] as const)])}

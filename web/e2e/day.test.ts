@@ -1,0 +1,339 @@
+/** A keeper's day on the screens: many at once, yesterday, another keeper, a timer, taking in, benches, list, rules, finding, files. */
+import { writeFileSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { ElementHandle, Page } from 'puppeteer-core';
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { expectAccessible, press, sees, type Stage, stage, textOf, told } from './stage.ts';
+
+let on: Stage;
+const folder = mkdtempSync(join(tmpdir(), 'zinc-day-'));
+beforeAll(async () => {
+  on = await stage();
+});
+afterAll(() => on?.close());
+
+interface Pot {
+  id: number;
+  name: string;
+  number: string;
+  revision: number;
+  outlook: { verdict: { kind: string } };
+  task: { due: string | null };
+}
+const get = async <T>(path: string): Promise<T> => (await (await fetch(on.url + path)).json()) as T;
+const round = () => get<{ sites: { today: string; places: { id: number; name: string; pots: Pot[] }[] }[] }>('/api/round');
+const potsOf = async () => (await round()).sites.flatMap((site) => site.places.flatMap((place) => place.pots));
+const fill = async (page: Page, selector: string, text: string) => {
+  await page.$eval(selector, (input) => (input as HTMLInputElement).select());
+  await page.type(selector, text);
+};
+const inputLabelled = async (page: Page, label: string, within = 'body'): Promise<string> =>
+  page.evaluate(
+    (wanted, root) => {
+      const found = [...document.querySelectorAll(`${root} label`)].find((one) => one.textContent?.trim() === wanted);
+      return `[id="${found?.getAttribute('for')}"]`;
+    },
+    label, within,
+  );
+
+describe('many at once', () => {
+  it('a bench’s pots are chosen with one key, watered with another, and all taken back', async () => {
+    const page = await on.open('/');
+    const bench = (await round()).sites.flatMap((site) => site.places).find((place) => place.pots.filter((pot) => pot.outlook.verdict.kind === 'water').length > 1)!;
+    const due = bench.pots.filter((pot) => pot.outlook.verdict.kind === 'water');
+    for (let i = 0; i < 200 && !(await page.$(`#pot-${due[0]!.id}[aria-current]`)); i++) await page.keyboard.press('j');
+    await page.keyboard.press('X');
+    await sees(page, new RegExp(`${due.length} pots chosen`));
+    await expectAccessible(page);
+    await page.keyboard.press('w');
+    expect(await told(page, /pots: watered as advised/)).toContain(`${due.length} pots`);
+    const after = new Map((await get<{ pots: Pot[] }>(`/api/places/${bench.id}/pots`)).pots.map((pot) => [pot.id, pot]));
+    for (const pot of due) expect(after.get(pot.id)!.outlook.verdict.kind).not.toBe('water');
+    await page.keyboard.press('u');
+    await told(page, /taken back/);
+    expect((await potsOf()).filter((pot) => due.some(({ id }) => id === pot.id) && pot.outlook.verdict.kind === 'water')).toHaveLength(due.length);
+    await page.close();
+  });
+  it('yesterday is one key away', async () => {
+    const page = await on.open('/');
+    const due = (await potsOf()).find((pot) => pot.outlook.verdict.kind === 'water')!;
+    await page.keyboard.press('y');
+    for (let i = 0; i < 200 && !(await page.$(`#pot-${due.id}[aria-current]`)); i++) await page.keyboard.press('j');
+    await page.keyboard.press('w');
+    await told(page, /watered.*yesterday/);
+    const [entry] = (await get<{ journal: { event: { date: string; type: string } }[]; site: { today: string } }>(`/api/plants/${due.id}`)).journal;
+    expect(entry!.event.type).toBe('watering');
+    expect(entry!.event.date < (await round()).sites[0]!.today).toBe(true);
+    await page.keyboard.press('u');
+    await told(page, /taken back/);
+    await page.close();
+  });
+  it('a second keeper is told that the first was there', async () => {
+    const page = await on.open('/');
+    const due = (await potsOf()).find((pot) => pot.outlook.verdict.kind === 'water')!;
+    const { today } = (await round()).sites[0]!;
+    const id = crypto.randomUUID();
+    await fetch(`${on.url}/api/plants/${due.id}/journal`, { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-Keeper': 'Ida' }, body: JSON.stringify({ entries: [{ client_id: id, date: today, type: 'watering', method: 'drench' }] }) });
+    for (let i = 0; i < 200 && !(await page.$(`#pot-${due.id}[aria-current]`)); i++) await page.keyboard.press('j');
+    await page.keyboard.press('w');
+    expect(await told(page, /already/)).toMatch(/Ida has watered it already/);
+    await fetch(`${on.url}/api/journal/${id}/void`, { method: 'POST' });
+    await page.close();
+  });
+});
+
+describe('timers', () => {
+  it('stand on every screen, survive a reload, and go when they are done', async () => {
+    const sill = (await round()).sites[0]!.places.find((place) => /sill/.test(place.name))!;
+    const [pot] = (await get<{ pots: Pot[] }>(`/api/places/${sill.id}/pots`)).pots;
+    const page = await on.open(`/plants/${pot!.id}`);
+    await press(page, 'Note something…');
+    await page.waitForSelector('dialog[open]');
+    await page.click('dialog input[value=bottom]');
+    await page.click('dialog button[type=submit]');
+    await page.waitForSelector('[data-testid=timer-lift]');
+    await page.goto(`${on.url}/shed`, { waitUntil: 'networkidle0' });
+    expect(await textOf(page, '[data-testid=timer-lift]')).toMatch(/in \d+ min.*Lift it out/);
+    await expectAccessible(page);
+    await press(page, /^Done:.*Lift it out/);
+    await page.waitForFunction(() => !document.querySelector('[data-testid=timer-lift]'));
+    await page.close();
+  });
+});
+
+describe('taking in', () => {
+  it('offers genera as one types, asks which is meant, and takes in a tray', async () => {
+    const page = await on.open('/take-in');
+    await page.type('input[role=combobox]', 'Lobi');
+    await sees(page, /also Lobivia/, '[role=listbox]');
+    await expectAccessible(page);
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('Enter');
+    expect(await page.$eval('input[role=combobox]', (input) => (input as HTMLInputElement).value)).toBe('Echinopsis ');
+    await fill(page, 'input[role=combobox]', 'bird’s nest');
+    await sees(page, /Which is meant/);
+    await press(page, 'Dracaena');
+    await sees(page, /as Dracaena/);
+    await fill(page, 'input[role=combobox]', 'Rebutia heliosa ‘Quay’');
+    await fill(page, await inputLabelled(page, 'How many alike'), '20');
+    await press(page, 'Take it in');
+    await sees(page, /× 20/, '[role=status]');
+    const { rows } = await get<{ rows: unknown[][] }>('/api/plants');
+    expect(rows.filter((row) => row.includes('Rebutia heliosa ‘Quay’'))).toHaveLength(20);
+    await press(page, 'look it over');
+    await page.waitForSelector('dialog[open]');
+    await expectAccessible(page);
+    await press(page, /foil, sleeve/, 'dialog');
+    await press(page, 'Write it down', 'dialog');
+    await page.waitForFunction(() => !document.querySelector('dialog[open]'));
+    await sees(page, /apart until/, 'main header');
+    await page.close();
+  });
+  it('says what is missing, and keeps what was typed', async () => {
+    const page = await on.open('/take-in');
+    await fill(page, await inputLabelled(page, 'How many alike'), '0');
+    await press(page, 'Take it in');
+    await page.waitForSelector('[role=alert]');
+    expect(await textOf(page, '[role=alert]')).toMatch(/A name.*How many: a number from 1 to 200/);
+    await page.close();
+  });
+});
+
+describe('one plant', () => {
+  it('has rules that can be set with a reason and put back', async () => {
+    const page = await on.open('/plants/3');
+    await press(page, 'Set its rules…');
+    await page.waitForSelector('dialog[open]');
+    await expectAccessible(page);
+    await page.click('dialog input[name=trigger][value=calendar]');
+    await page.waitForSelector('dialog input[inputmode=numeric]');
+    const why = await inputLabelled(page, 'Why, for what you changed now', 'dialog');
+    await page.type(why, 'the sitter wants a list');
+    await press(page, 'Keep these', 'dialog');
+    await page.waitForFunction(() => !document.querySelector('dialog[open]'));
+    await sees(page, /by the calendar.*because the sitter wants a list/);
+    await press(page, 'Put back: Calls');
+    await sees(page, /when the pot is dry enough/);
+    await page.close();
+  });
+  it('is measured, pictured, and its pictures stand side by side', async () => {
+    const page = await on.open('/plants/1');
+    const file = join(folder, 'a.png');
+    writeFileSync(file, await sharp({ create: { width: 300, height: 200, channels: 3, background: '#b4653f' } }).png().toBuffer());
+    const before = (await page.$$('img[src*="/small"]')).length;
+    await ((await page.$('input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(file);
+    await page.waitForFunction((n) => document.querySelectorAll('img[src*="/small"]').length === n + 1, {}, before);
+    await press(page, /^Show the picture of/);
+    await page.waitForSelector('img[src*="/large"]');
+    await press(page, 'Note something…');
+    await page.waitForSelector('dialog[open]');
+    await page.click('dialog input[value=measure]');
+    await page.type(await inputLabelled(page, 'Width, mm', 'dialog'), '33');
+    await press(page, 'Write it down', 'dialog');
+    await sees(page, /width: 33 mm now/);
+    await expectAccessible(page);
+    await page.close();
+  });
+  it('that died tells its story, and may come back', async () => {
+    const page = await on.open('/plants/5');
+    await press(page, 'More…');
+    await press(page, 'Given away, or died');
+    await page.waitForSelector('dialog[open]');
+    await expectAccessible(page);
+    await press(page, 'Close its book', 'dialog');
+    await sees(page, /Its last months, as the book has them/);
+    await expectAccessible(page);
+    await press(page, /That was a mistake/);
+    await sees(page, /Three schools/);
+    await page.close();
+  });
+  it('back goes back to where one came from', async () => {
+    const page = await on.open('/list');
+    await page.click('[role=cell] a');
+    await page.waitForFunction(() => location.pathname.startsWith('/plants/'));
+    await press(page, 'Back');
+    await page.waitForFunction(() => location.pathname === '/list');
+    await page.close();
+  });
+});
+
+describe('finding', () => {
+  it('by part of a name with the keyboard alone; what was seen comes first next time', async () => {
+    const page = await on.open('/benches');
+    await page.keyboard.press('/');
+    await page.waitForSelector('dialog[open] input');
+    await page.type('dialog input', 'gast tow');
+    await page.waitForSelector('[role=option]');
+    await expectAccessible(page);
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() => location.pathname.startsWith('/plants/'));
+    await sees(page, /Gasteria ‘Tow Path’/, 'h1');
+    await page.keyboard.press('/');
+    await sees(page, /Lately seen.*Tow Path/, 'dialog[open]');
+    await page.close();
+  });
+});
+
+describe('benches', () => {
+  it('are drawn with their pots, changed, and learn from a table of readings', async () => {
+    const page = await on.open('/benches');
+    expect((await page.$$('svg[role=group] g[role=link]')).length).toBeGreaterThan(50);
+    await press(page, 'Change Covered balcony');
+    await page.waitForSelector('dialog[open]');
+    await expectAccessible(page);
+    const sun = await inputLabelled(page, 'Hours of sun, your count', 'dialog');
+    await fill(page, sun, 'many');
+    await press(page, 'Keep it', 'dialog');
+    await page.waitForSelector('dialog [role=alert]');
+    await fill(page, sun, '3,5');
+    await press(page, 'Keep it', 'dialog');
+    await page.waitForFunction(() => !document.querySelector('dialog[open]'), { timeout: 20_000 });
+    await sees(page, /up to 3\.5 h of sun by your count/);
+    const csv = join(folder, 'logger.csv');
+    writeFileSync(csv, `date,min,max\n${new Date(Date.now() - 86_400_000).toISOString().slice(0, 10)},4,14\n`);
+    await press(page, 'Thermometer at Covered balcony');
+    await ((await page.$('dialog input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(csv);
+    await sees(page, /1 day written/, 'dialog');
+    await expectAccessible(page);
+    await page.close();
+  });
+  it('are walked in another order by keyboard', async () => {
+    const page = await on.open('/walk');
+    const before = (await round()).sites[0]!.places.map((place) => place.id);
+    await page.focus(`[data-testid=walk-${before[0]}] button`);
+    await page.keyboard.press('Space');
+    await new Promise((done) => setTimeout(done, 200));
+    await page.keyboard.press('ArrowDown');
+    await new Promise((done) => setTimeout(done, 300));
+    await page.keyboard.press('Space');
+    await page.waitForFunction((id) => document.querySelectorAll('main ol')[0]?.children[1]?.getAttribute('data-testid') === `walk-${id}`, {}, before[0]!);
+    await page.waitForNetworkIdle();
+    expect((await round()).sites[0]!.places.map((place) => place.id).slice(0, 2)).toEqual([before[1], before[0]]);
+    await page.close();
+  });
+});
+
+describe('the list', () => {
+  it('is filtered, sorted, kept as a view, and many are moved with a plan for the sun', async () => {
+    const page = await on.open('/list');
+    await page.type('input[aria-label="Filter Bench"]', 'cellar');
+    await sees(page, /^\d+ of \d+ plants$/, '[role=status]');
+    await press(page, 'Wet, %', '[role=table]');
+    await page.waitForSelector('[aria-sort=ascending], [aria-sort=descending]');
+    await press(page, 'Views');
+    await page.type('input[aria-label="Name of this view"]', 'Sleepers');
+    await press(page, 'Keep');
+    await sees(page, /Sleepers/, 'details ul');
+    await press(page, 'Views');
+    await page.click('input[aria-label="Choose all that are shown"]');
+    await press(page, 'Move them…');
+    await page.waitForSelector('dialog[open]');
+    await expectAccessible(page);
+    const bench = await inputLabelled(page, 'To', 'dialog');
+    const target = (await round()).sites[0]!.places.find((place) => /sill/.test(place.name))!;
+    await page.select(bench, String(target.id));
+    await press(page, 'Move them', 'dialog');
+    await sees(page, /come into more sun: a plan begins with 20 minutes/, 'dialog[open]');
+    await press(page, 'Good', 'dialog');
+    await page.goto(on.url, { waitUntil: 'networkidle0' });
+    await sees(page, /20 minutes of direct sun today/);
+    await page.close();
+  }, 60_000);
+  it('draws only the rows in sight', async () => {
+    const page = await on.open('/list');
+    const rows = (await page.$$('[role=row]')).length;
+    expect(rows).toBeLessThan(50);
+    await page.close();
+  });
+});
+
+describe('the shed', () => {
+  it('takes a list in by mapped columns, tried first, and takes it back', async () => {
+    const page = await on.open('/shed');
+    const csv = join(folder, 'plants.csv');
+    writeFileSync(csv, 'Taxon,Bench,Nr\nAloe juvenna,Attic sill,J1\n,Attic sill,J2\n');
+    const inputs = await page.$$('input[type=file]');
+    await (inputs[0] as ElementHandle<HTMLInputElement>).uploadFile(csv);
+    await sees(page, /which column is what/);
+    await page.select(await inputLabelled(page, 'mix, where a row has none'), (await get<{ mixes: { id: number }[] }>('/api/kit')).mixes[0]!.id.toString());
+    await press(page, 'Try it, writing nothing');
+    await sees(page, /row 3, Taxon: found “”, wanted a name/);
+    await sees(page, /row 2, Bench: found “Attic sill”, wanted the name of one of your places/);
+    await expectAccessible(page);
+    writeFileSync(csv, 'Taxon,Bench,Nr\nAloe juvenna,"Attic sill, south",J1\nAloe jucunda,"Attic sill, south",J2\n');
+    await ((await page.$$('input[type=file]'))[0] as ElementHandle<HTMLInputElement>).uploadFile(csv);
+    await press(page, 'Try it, writing nothing');
+    await press(page, 'Take in 2 plants');
+    await press(page, 'Take back plants.csv');
+    await sees(page, /taken back/);
+    expect((await get<{ plants: unknown[] }>('/api/find?q=juvenna')).plants).toEqual([]);
+    await page.close();
+  }, 60_000);
+  it('makes a calendar address, shown once, and closes it', async () => {
+    const page = await on.open('/shed');
+    await page.type('input[aria-label="Who reads it"]', 'Kitchen');
+    await press(page, 'Make an address');
+    await page.waitForSelector('code');
+    const address = await textOf(page, 'code');
+    expect((await fetch(address)).status).toBe(200);
+    await press(page, 'Close the address of Kitchen');
+    await sees(page, /Kitchen, made .*, closed/);
+    expect((await fetch(address)).status).toBe(404);
+    await page.close();
+  });
+  it('takes in a garden file as a site of its own', async () => {
+    const [site] = (await get<{ sites: { id: number }[] }>('/api/kit')).sites.slice(-1);
+    const garden = await get<object>(`/api/export/garden/${site!.id}`);
+    const file = join(folder, 'Sister roof.json');
+    writeFileSync(file, JSON.stringify(garden));
+    const page = await on.open('/shed');
+    const inputs = await page.$$('input[type=file]');
+    await (inputs.at(-1) as ElementHandle<HTMLInputElement>).uploadFile(file);
+    await press(page, 'Take it in as a site');
+    await sees(page, /It is in\./);
+    expect((await get<{ sites: { name: string }[] }>('/api/kit')).sites.at(-1)!.name).toBe('Sister roof');
+    await page.close();
+  }, 60_000);
+});

@@ -1,0 +1,77 @@
+/** The application with the demo collection on a database of its own, and a browser to look at it. */
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Browser, Page } from 'puppeteer-core';
+import { expect } from 'vitest';
+import { loadDemo } from '../../demo/load.ts';
+import { migrate } from '../../server/src/database/migrate.ts';
+import { serve } from '../../server/src/main.ts';
+import { databaseUrl, freshDatabase, MIGRATIONS, ROOT } from '../../server/test/harness.ts';
+// @ts-expect-error plain JavaScript, shared with the screenshot script
+import { openBrowser } from '../../scripts/browser.mjs';
+
+export interface Stage {
+  url: string;
+  browser: Browser;
+  open(path: string, viewport?: { width: number; height: number }): Promise<Page>;
+  close(): Promise<void>;
+}
+
+export async function stage(): Promise<Stage> {
+  const database = await freshDatabase();
+  await migrate(database.pool, MIGRATIONS);
+  await loadDemo(database.pool, () => {});
+  const running = await serve({
+    databaseUrl: databaseUrl(database.name), port: 51_000 + Math.floor(Math.random() * 9000), webFolder: `${ROOT}/build/web`, workerFile: `${ROOT}/build/forecast-worker.mjs`,
+    migrationsFolder: MIGRATIONS, tell: () => {}, fill: null,
+  });
+  const url = `http://127.0.0.1:${running.port}`;
+  const chromium: { browser: Browser; close(): Promise<void> } = await openBrowser();
+  return {
+    url,
+    browser: chromium.browser,
+    async open(path, viewport = { width: 1280, height: 800 }) {
+      const page = await chromium.browser.newPage();
+      await page.setViewport(viewport);
+      await page.goto(url + path, { waitUntil: 'networkidle0' });
+      return page;
+    },
+    async close() {
+      await chromium.close();
+      await running.close();
+      await database.drop();
+    },
+  };
+}
+
+/** axe-core, injected: it must find nothing. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const source = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+  await page.evaluate(source);
+  const found = (await page.evaluate('axe.run(document, { resultTypes: ["violations"] })')) as { violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] };
+  expect(found.violations.map((v) => `${v.id}: ${v.nodes[0]!.html} ${v.nodes[0]!.failureSummary}`)).toEqual([]);
+}
+
+export const textOf = (page: Page, selector: string) => page.$eval(selector, (element) => element.textContent ?? '');
+
+/** What the bar at the foot says of the last mark, once it says this. */
+export async function told(page: Page, wanted: RegExp): Promise<string> {
+  await page.waitForFunction((source) => new RegExp(source).test(document.querySelector('[data-testid=told]')?.textContent ?? ''), {}, wanted.source);
+  return textOf(page, '[data-testid=told]');
+}
+
+/** Presses the button, link or summary of this text or label. */
+export async function press(page: Page, words: string | RegExp, within = 'body'): Promise<void> {
+  const source = typeof words === 'string' ? `^${words.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&')}$` : words.source;
+  await page.waitForFunction(
+    (pattern, root) => {
+      const found = [...document.querySelectorAll(`${root} button, ${root} a, ${root} summary, ${root} label`)].find((one) => new RegExp(pattern).test((one.getAttribute('aria-label') ?? one.textContent ?? '').trim()));
+      if (!found || (found as HTMLButtonElement).disabled) return false;
+      (found as HTMLElement).click();
+      return true;
+    },
+    {}, source, within,
+  );
+}
+
+export const sees = (page: Page, words: RegExp, within = 'body') => page.waitForFunction((source, root) => new RegExp(source).test(document.querySelector(root)?.textContent ?? ''), {}, words.source, within);
