@@ -2,9 +2,13 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { spawnSync } from 'node:child_process';
-import { BUILD } from './build.mjs';
+import { BUILD, bundleStale, PACKAGES_OUTSIDE } from './build.mjs';
+import { ownDatabase } from './database.mjs';
 import { checkNode, npmPackages } from './install.mjs';
 import { main, ROOT, say, Stop } from './lib.mjs';
+
+/** Benches that want a MariaDB get a throw-away one. */
+const NEED_DATABASE = /collection/;
 
 await main(async () => {
   checkNode();
@@ -12,11 +16,18 @@ await main(async () => {
   const { build } = await import('esbuild');
   const chosen = process.argv.slice(2);
   const benches = readdirSync(join(ROOT, 'bench')).filter((file) => file.endsWith('.bench.ts') && (chosen.length === 0 || chosen.some((word) => file.includes(word))));
-  for (const file of benches) {
-    const outfile = join(BUILD, 'bench', file.replace('.ts', '.mjs'));
-    await build({ entryPoints: [join(ROOT, 'bench', file)], outfile, bundle: true, platform: 'node', format: 'esm', target: 'node20', external: ['mysql2', 'mysql2/*'], logLevel: 'warning' });
-    say(file);
-    const { status } = spawnSync(process.execPath, ['--expose-gc', outfile], { stdio: 'inherit', env: { ...process.env, ZINC_ROOT: ROOT } });
-    if (status !== 0) throw new Stop(`${file} ended with ${status}`);
+  const needsDatabase = benches.some((file) => NEED_DATABASE.test(file));
+  if (needsDatabase) await bundleStale(['server', 'forecast-worker']);
+  const database = needsDatabase ? await ownDatabase(`bench-${process.pid}`, { throwAway: true }) : null;
+  try {
+    for (const file of benches) {
+      const outfile = join(BUILD, 'bench', file.replace('.ts', '.mjs'));
+      await build({ entryPoints: [join(ROOT, 'bench', file)], outfile, bundle: true, platform: 'node', format: 'esm', target: 'node20', plugins: [PACKAGES_OUTSIDE], logLevel: 'warning' });
+      say(file);
+      const { status } = spawnSync(process.execPath, ['--expose-gc', outfile], { stdio: 'inherit', env: { ...process.env, ZINC_ROOT: ROOT, ...(database ? { ZINC_BENCH_DATABASE_URL: database.url } : {}) } });
+      if (status !== 0) throw new Stop(`${file} ended with ${status}`);
+    }
+  } finally {
+    await database?.leave();
   }
 });

@@ -32,6 +32,13 @@ export function isStale(name) {
   return BUNDLES[name].from.some((folder) => newest(join(ROOT, folder)) > built);
 }
 
+export const PACKAGES_OUTSIDE = {
+  name: 'packages-outside',
+  setup(build) {
+    build.onResolve({ filter: /^[^./]/ }, (args) => (args.path.startsWith('@zinc-pail/') || args.kind === 'entry-point' ? undefined : { path: args.path, external: true }));
+  },
+};
+
 /** Writes aside and renames, so that two builds at once never leave half a file. */
 export async function bundle(name) {
   const { build } = await import('esbuild');
@@ -41,12 +48,7 @@ export async function bundle(name) {
     entryPoints: [join(ROOT, BUNDLES[name].entry)], outfile: aside, bundle: true, platform: 'node', format: 'esm', target: 'node20',
     sourcemap: 'inline', logLevel: 'warning', absWorkingDir: ROOT,
     // npm packages stay where they are; only the workspaces' TypeScript is taken in.
-    plugins: [{
-      name: 'packages-outside',
-      setup(build) {
-        build.onResolve({ filter: /^[^./]/ }, (args) => (args.path.startsWith('@zinc-pail/') || args.kind === 'entry-point' ? undefined : { path: args.path, external: true }));
-      },
-    }],
+    plugins: [PACKAGES_OUTSIDE],
   });
   renameSync(aside, bundlePath(name));
 }

@@ -3,12 +3,12 @@ import {
   AIRS, DRY_RULES, FORMS, HABITS, LIGHTS, type LightVerdict, PLACE_KINDS, STANDS, STORES, TRIGGERS, WATER_KINDS, WAYS,
 } from '@zinc-pail/core';
 import Joi from 'joi';
+import { CSV_FIELDS, type CsvField, SOURCES } from './choices.ts';
 import { day, list, number, object, oneOf, optional, text, twelve, whole, yesNo } from './fields.ts';
 import { pot } from './gardenFile.ts';
 import { UUID } from './marks.ts';
 
 const ID = () => whole(1, 4_294_967_295);
-export const SOURCES = ['nursery', 'swap', 'seed', 'cutting', 'gift', 'found', 'other'] as const;
 
 /** What a keeper may set of a plant itself. */
 const plantFields = {
@@ -131,8 +131,6 @@ export interface SavedView {
   spec: ViewSpec;
 }
 
-export const CSV_FIELDS = ['name', 'number', 'provenance', 'place', 'mix', 'pot_top_mm', 'pot_depth_mm', 'pot_shape', 'pot_material', 'pot_holes', 'diameter_mm', 'height_mm', 'acquired_on', 'source', 'other_names', 'name_sure'] as const;
-export type CsvField = (typeof CSV_FIELDS)[number];
 export const csvImport = object(
   {
     name: text(200), csv: csvBody.extract('csv'), columns: Joi.object().pattern(Joi.string().valid(...CSV_FIELDS), text(200)).min(1).required().messages({ '*': `an object that names the file's column for some of ${CSV_FIELDS.join(', ')}` }),

@@ -2,6 +2,7 @@
 ALTER TABLE collection
   ADD number_scheme VARCHAR(40) NOT NULL DEFAULT '{year}-{n:3}' COMMENT 'how the next accession number is made',
   ADD can_ml INT UNSIGNED NOT NULL DEFAULT 5000,
+  ADD pulse BIGINT UNSIGNED NOT NULL DEFAULT 1 COMMENT 'counts changes of any plant or its journal: what tells servers that something is new',
   ADD CONSTRAINT collection_can CHECK (can_ml BETWEEN 100 AND 200000);
 
 CREATE TABLE water_source (
@@ -61,6 +62,8 @@ ALTER TABLE plant
   ADD ended_on DATE NULL,
   ADD ended_why VARCHAR(500) NULL,
   ADD import_id INT UNSIGNED NULL,
+  ADD pulse BIGINT UNSIGNED NOT NULL DEFAULT 1 COMMENT 'the collection''s pulse at the plant''s last change',
+  ADD KEY plant_by_pulse (pulse),
   ADD CONSTRAINT plant_mother FOREIGN KEY (mother_id) REFERENCES plant (id),
   ADD CONSTRAINT plant_import FOREIGN KEY (import_id) REFERENCES import_batch (id),
   ADD CONSTRAINT plant_price_whole CHECK ((price_minor IS NULL) = (price_currency IS NULL)),

@@ -125,8 +125,14 @@ export class GardenForecast {
     };
   }
 
+  /** Forgets a plant that stands here no more; what it taught the place goes with it. */
+  removePlant(plantId: string): void {
+    this.learn().delete(plantId);
+    this.pool.forget(plantId);
+  }
+
   /**
-   * Takes one plant as it is now, leaving all others as they were reckoned.
+   * Takes one plant as it is now, known before or new, leaving all others as they were reckoned.
    * The priors of its bench move with it. The plant must stand at a place and in a mix of this garden.
    */
   replacePlant(plant: Plant): void {

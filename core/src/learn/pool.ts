@@ -36,6 +36,11 @@ export class Pool {
     if (message) addTo(sum, message, 1);
   }
 
+  /** Takes out a pot, and what its earlier pottings said. */
+  forget(id: string): void {
+    for (const member of [...this.members.keys()]) if (member === id || member.startsWith(`${id} before `)) this.remove(member);
+  }
+
   private remove(id: string): void {
     const before = this.members.get(id);
     if (!before) return;

@@ -17,8 +17,20 @@ export function openPool(url: string): Pool {
   return pool;
 }
 
-/** Runs an action in a transaction: all of it, or nothing. */
+const TRIES = 4;
+
+/** Runs an action in a transaction: all of it, or nothing. Two that stand in each other's way are told apart and tried again. */
 export async function transaction<T>(pool: Pool, action: (connection: PoolConnection) => Promise<T>): Promise<T> {
+  for (let tried = 1; ; tried++) {
+    try {
+      return await attempt(pool, action);
+    } catch (error) {
+      if ((error as { code?: string }).code !== 'ER_LOCK_DEADLOCK' || tried >= TRIES) throw error;
+    }
+  }
+}
+
+async function attempt<T>(pool: Pool, action: (connection: PoolConnection) => Promise<T>): Promise<T> {
   const connection = await pool.getConnection();
   try {
     await connection.beginTransaction();

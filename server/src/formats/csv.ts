@@ -1,5 +1,6 @@
 /** Plants from a table: columns as the keeper maps them, every row checked before any is written. */
-import { type CsvField, type CsvImport, type CsvReport, SOURCES } from '@zinc-pail/contract/keeping';
+import { type CsvField, SOURCES } from '@zinc-pail/contract/choices';
+import type { CsvImport, CsvReport } from '@zinc-pail/contract/keeping';
 import { isIsoDay, type Pot, POT_MATERIALS, POT_SHAPES } from '@zinc-pail/core';
 import Papa from 'papaparse';
 

@@ -104,12 +104,7 @@ export async function importGarden(connection: PoolConnection, garden: Garden, {
 
 /** Remembers that the site still is as the file of that day said. */
 export async function stampGarden(pool: Pool, siteId: number, today: string): Promise<void> {
-  await pool.query('UPDATE site SET as_of = ?, as_of_stamp = ? WHERE id = ?', [today, await fullStamp(pool, siteId), siteId]);
-}
-
-async function fullStamp(pool: Pool, siteId: number): Promise<string> {
-  const [[row]] = await pool.query<Row<{ revision: number }>[]>('SELECT revision FROM site WHERE id = ?', [siteId]);
-  return `${row!.revision}/${await siteStamp(pool, siteId)}`;
+  await pool.query('UPDATE site SET as_of = ?, as_of_stamp = ? WHERE id = ?', [today, await siteStamp(pool, siteId), siteId]);
 }
 
 function freeNumber(id: string, siteId: number, i: number, taken: Set<string>): string {
@@ -140,7 +135,7 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
   const [mixes] = await pool.query<Row<{ id: number; ref: string; name: string }>[]>('SELECT id, ref, name FROM mix WHERE collection_id = ?', [site.collection_id]);
   const [plants] = await pool.query<Row<{ id: number; ref: string; named: number; taxon: string | null }>[]>('SELECT id, ref, named, taxon FROM plant WHERE collection_id = ?', [site.collection_id]);
   const [asOf] = await pool.query<Row<{ as_of: string | null; as_of_stamp: string | null }>[]>('SELECT as_of, as_of_stamp FROM site WHERE id = ?', [site.id]);
-  const untouched = asOf[0]?.as_of != null && asOf[0].as_of_stamp === (await fullStamp(pool, site.id));
+  const untouched = asOf[0]?.as_of != null && asOf[0].as_of_stamp === (await siteStamp(pool, site.id));
   const placeRef = new Map(places.map((row) => [String(row.id), idFrom(site.id, row.ref)]));
   const mixRef = new Map(mixes.map((row) => [String(row.id), idFrom(site.id, row.ref)]));
   const plantRow = new Map(plants.map((row) => [String(row.id), row]));

@@ -14,6 +14,8 @@ export interface SiteRow {
   time_zone: string;
   normals: Normals;
   revision: number;
+  /** the collection's: moves with every change of a plant or its journal */
+  pulse: number;
 }
 
 /** What the rules of care want to know of a plant besides what the engine does. */
@@ -32,27 +34,32 @@ export function json<T>(value: unknown): T {
 
 export async function sites(pool: Pool): Promise<SiteRow[]> {
   const [rows] = await pool.query<Row<SiteRow>[]>(
-    'SELECT id, collection_id, name, latitude_deg, longitude_deg, elevation_m, time_zone, normals, revision FROM site ORDER BY walk_order, id',
+    `SELECT si.id, si.collection_id, si.name, si.latitude_deg, si.longitude_deg, si.elevation_m, si.time_zone, si.normals, si.revision, c.pulse FROM site si JOIN collection c ON c.id = si.collection_id
+     ORDER BY si.walk_order, si.id`,
   );
   return rows.map((row) => ({ ...row, normals: json<Normals>(row.normals) }));
 }
 
-export async function collectionName(pool: Pool, id: number): Promise<string> {
-  const [[row]] = await pool.query<Row<{ name: string }>[]>('SELECT name FROM collection WHERE id = ?', [id]);
-  return row?.name ?? '';
+/** Plants changed since a pulse, of whatever site, and where each stands now; null for one that stands nowhere. */
+export async function changedSince(pool: Pool, collectionId: number, pulse: number): Promise<{ id: number; revision: number; site_id: number | null }[]> {
+  const [rows] = await pool.query<Row<{ id: number; revision: number; site_id: number | null }>[]>(
+    `SELECT p.id, p.revision, pl.site_id FROM plant p LEFT JOIN stay s ON s.open_plant_id = p.id LEFT JOIN place pl ON pl.id = s.place_id WHERE p.collection_id = ? AND p.pulse > ?`,
+    [collectionId, pulse],
+  );
+  return rows;
+}
+
+/** A text that is another once any plant of the site, or the site itself, was changed. */
+export async function siteStamp(pool: Pool, siteId: number): Promise<string> {
+  const [[row]] = await pool.query<Row<{ revision: number; plants: number; revisions: number | null }>[]>(
+    `SELECT (SELECT revision FROM site WHERE id = ?) AS revision, COUNT(*) AS plants, SUM(p.revision) AS revisions FROM place pl JOIN stay s ON s.place_id = pl.id AND s.to_day IS NULL
+     JOIN plant p ON p.id = s.plant_id WHERE pl.site_id = ?`,
+    [siteId, siteId],
+  );
+  return `${row!.revision}/${row!.plants}/${row!.revisions ?? 0}`;
 }
 
 /** What each plant's forecast is kept by. */
-/** One number that moves whenever a plant of the site or its journal does; revisions only ever grow. */
-export async function siteStamp(pool: Pool, siteId: number): Promise<string> {
-  const [[row]] = await pool.query<Row<{ plants: number; revisions: number | null }>[]>(
-    `SELECT COUNT(*) AS plants, SUM(p.revision) AS revisions FROM place pl JOIN stay s ON s.place_id = pl.id AND s.to_day IS NULL
-     JOIN plant p ON p.id = s.plant_id WHERE pl.site_id = ?`,
-    [siteId],
-  );
-  return `${row!.plants}/${row!.revisions ?? 0}`;
-}
-
 export async function plantRevisions(pool: Pool, siteId: number): Promise<Map<number, number>> {
   const [rows] = await pool.query<Row<{ id: number; revision: number }>[]>(
     `SELECT p.id, p.revision FROM plant p JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id WHERE pl.site_id = ?`,

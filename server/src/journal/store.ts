@@ -66,7 +66,13 @@ export async function voidEntries(connection: PoolConnection, clientIds: readonl
   await touchPlants(connection, plantIds);
 }
 
+/** One writer at a time: taken first by whoever changes plants, so that two never wait for each other in a ring. */
+export async function lockBooks(connection: PoolConnection): Promise<void> {
+  await connection.query('SELECT id FROM collection FOR UPDATE');
+}
+
 /** Says that plants or their journals changed: their outlooks are reckoned anew. */
 export async function touchPlants(connection: PoolConnection, plantIds: readonly number[]): Promise<void> {
-  await connection.query('UPDATE plant SET revision = revision + 1 WHERE id IN (?)', [plantIds]);
+  await connection.query('UPDATE collection SET pulse = pulse + 1 WHERE id IN (SELECT collection_id FROM plant WHERE id IN (?))', [plantIds]);
+  await connection.query('UPDATE plant p JOIN collection c ON c.id = p.collection_id SET p.revision = p.revision + 1, p.pulse = c.pulse WHERE p.id IN (?)', [plantIds]);
 }

@@ -7,7 +7,7 @@ import type { App } from '../app.ts';
 import { type PoolConnection, transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
 import { notFound, Refused } from '../http/problem.ts';
-import { addEntries, entriesByClientIds, entriesOnDay, voidEntries } from '../journal/store.ts';
+import { addEntries, entriesByClientIds, entriesOnDay, lockBooks, voidEntries } from '../journal/store.ts';
 import { type PlantHome, plantHomes } from '../plants/store.ts';
 import { potsById } from '../round/pots.ts';
 import { addTimers, dropTimersOf, type NewTimer, openTimers } from './timers.ts';
@@ -29,8 +29,8 @@ export async function writeMarks(app: App, marks: readonly NewMark[], by: string
   const written: NewMark[] = [];
   const before = await potsById(app, marks.map((mark) => mark.plant_id));
   await transaction(app.pool, async (connection) => {
-    // In the order of their ids, so that two keepers marking the same bench never wait for each other in a ring.
-    for (const mark of marks.toSorted((a, b) => a.plant_id - b.plant_id)) {
+    await lockBooks(connection);
+    for (const mark of marks) {
       const home = homes.get(mark.plant_id)!;
       const [[row]] = (await connection.query('SELECT revision FROM plant WHERE id = ? FOR UPDATE', [mark.plant_id])) as unknown as [[{ revision: number }]];
       const fresh = mark.entries.filter((entry) => !known.has(entry.client_id));
@@ -72,6 +72,7 @@ export async function takeBack(app: App, clientIds: readonly string[], by: strin
   }
   const plantIds = [...new Set(entries.map((entry) => entry.plant_id))];
   await transaction(app.pool, async (connection) => {
+    await lockBooks(connection);
     await voidEntries(connection, clientIds, plantIds, by);
     await dropTimersOf(connection, clientIds);
   });

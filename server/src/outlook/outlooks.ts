@@ -9,7 +9,7 @@ import { Worker } from 'node:worker_threads';
 import type { CareTask, OutlookView } from '@zinc-pail/core';
 import type { Pool } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
-import { loadGarden, loadPlants, obstructions, plantRevisions, type SiteRow, siteStamp, watersAtHand } from '../garden/store.ts';
+import { changedSince, loadGarden, loadPlants, obstructions, plantRevisions, type SiteRow, watersAtHand } from '../garden/store.ts';
 import type { Answer, BenchNews, PlaceToday, PlantToday, Task } from './worker.ts';
 
 export interface SiteOutlooks {
@@ -21,18 +21,15 @@ export interface SiteOutlooks {
   revisions: ReadonlyMap<number, number>;
   /** moves with every change: what answers made from these outlooks are kept by */
   edition: number;
-  /** the plants that changed since an edition, for answers kept plant by plant */
-  changedIn: ReadonlyMap<number, number>;
 }
 
 interface Kept extends SiteOutlooks {
   key: string;
-  stamp: string;
+  pulse: number;
   places: Map<number, PlaceToday>;
   views: Map<number, OutlookView>;
   tasks: Map<number, CareTask>;
   revisions: Map<number, number>;
-  changedIn: Map<number, number>;
 }
 
 export class Outlooks {
@@ -83,27 +80,38 @@ export class Outlooks {
   private async refresh(site: SiteRow): Promise<Kept> {
     const today = todayAt(site.time_zone);
     const key = `${today}/${site.revision}`;
-    let kept = this.kept.get(site.id);
-    const stamp = await siteStamp(this.pool, site.id);
-    if (kept?.key === key && kept.stamp === stamp) return kept;
-    const revisions = await plantRevisions(this.pool, site.id);
-    const sameSet = kept && kept.revisions.size === revisions.size && [...revisions.keys()].every((id) => kept!.revisions.has(id));
-    if (!kept || kept.key !== key || !sameSet) {
-      const [loaded, waters, hidden] = await Promise.all([loadGarden(this.pool, site), watersAtHand(this.pool, site.collection_id), obstructions(this.pool, site.id)]);
-      const answer = await this.ask({ kind: 'load', siteId: site.id, ...loaded, waters, obstructions: hidden });
-      const edition = (kept?.edition ?? 0) + 1;
-      kept = { key, stamp, today, nightsC: answer.nightsC!, places: byNumber(answer.places!), views: new Map(), tasks: new Map(), revisions, edition, changedIn: new Map() };
-      this.kept.set(site.id, kept);
+    const kept = this.kept.get(site.id);
+    if (kept?.key !== key || !kept) return this.load(site, key, today);
+    // A call that waited for its turn may know less than what is kept by now.
+    if (kept.pulse >= site.pulse) return kept;
+    const changed = await changedSince(this.pool, site.collection_id, kept.pulse);
+    const here = changed.filter((plant) => plant.site_id === site.id && kept.revisions.get(plant.id) !== plant.revision);
+    const gone = changed.filter((plant) => plant.site_id !== site.id && kept.revisions.has(plant.id)).map(({ id }) => id);
+    if (here.length + gone.length > 0) {
+      const plants = here.length > 0 ? await loadPlants(this.pool, { plantIds: here.map(({ id }) => id) }) : [];
+      const answer = await this.ask({ kind: 'replace', siteId: site.id, kept: plants, gone: gone.map(String) });
       this.take(kept, answer.plants);
-      return kept;
+      for (const { id, revision } of here) kept.revisions.set(id, revision);
+      for (const id of gone) {
+        kept.views.delete(id);
+        kept.tasks.delete(id);
+        kept.revisions.delete(id);
+      }
+      if (gone.length > 0) kept.edition++;
+      this.ask({ kind: 'bench', siteId: site.id, placeIds: [...new Set(plants.map(({ plant }) => plant.place))] }).catch((error: unknown) => this.closing || this.onBackgroundError(error));
     }
-    const changed = [...revisions].filter(([id, revision]) => kept!.revisions.get(id) !== revision).map(([id]) => id);
-    const plants = await loadPlants(this.pool, { plantIds: changed });
-    const answer = await this.ask({ kind: 'replace', siteId: site.id, kept: plants });
+    kept.pulse = site.pulse;
+    return kept;
+  }
+
+  private async load(site: SiteRow, key: string, today: string): Promise<Kept> {
+    // The pulse was read before the plants: what is written meanwhile is seen again at the next look, never missed.
+    const [revisions, loaded, waters, hidden] = await Promise.all([plantRevisions(this.pool, site.id), loadGarden(this.pool, site), watersAtHand(this.pool, site.collection_id), obstructions(this.pool, site.id)]);
+    const answer = await this.ask({ kind: 'load', siteId: site.id, ...loaded, waters, obstructions: hidden });
+    const edition = (this.kept.get(site.id)?.edition ?? 0) + 1;
+    const kept: Kept = { key, pulse: site.pulse, today, nightsC: answer.nightsC!, places: byNumber(answer.places!), views: new Map(), tasks: new Map(), revisions, edition };
+    this.kept.set(site.id, kept);
     this.take(kept, answer.plants);
-    kept.revisions = revisions;
-    kept.stamp = stamp;
-    this.ask({ kind: 'bench', siteId: site.id, placeIds: [...new Set(plants.map(({ plant }) => plant.place))] }).catch((error: unknown) => this.closing || this.onBackgroundError(error));
     return kept;
   }
 
@@ -113,7 +121,6 @@ export class Outlooks {
     for (const [id, { view, task }] of plants as [string, PlantToday][]) {
       kept.views.set(Number(id), view);
       kept.tasks.set(Number(id), task);
-      kept.changedIn.set(Number(id), kept.edition);
     }
   }
 

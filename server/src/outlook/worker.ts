@@ -11,7 +11,7 @@ export type WatersAtHand = readonly { kind: WaterKind; saltsMgL: number | null }
 
 export type Task =
   | { kind: 'load'; siteId: number; garden: Garden; kept: KeptPlant[]; waters: WatersAtHand; obstructions: [placeId: string, deg: number][] }
-  | { kind: 'replace'; siteId: number; kept: KeptPlant[] }
+  | { kind: 'replace'; siteId: number; kept: KeptPlant[]; gone: string[] }
   | { kind: 'bench'; siteId: number; placeIds: string[] };
 
 export interface PlaceToday {
@@ -56,14 +56,16 @@ interface Site {
   waters: WatersAtHand;
   charged: Map<string, boolean>;
   obstructions: ReadonlyMap<string, number>;
-  /** plants still to be reckoned anew behind the scenes */
+  /** plants still to be reckoned anew behind the scenes, and when that goes on */
   stale: Set<string>;
+  next: NodeJS.Timeout | null;
 }
 
 const NIGHTS = 7;
 const WEEK = 7;
-/** So few at a time that a mark never waits for a bench. */
-const BENCH_AT_ONCE = 8;
+/** A mark never waits longer than this for a bench, and while marks come the bench waits. */
+const SLICE_MS = 4;
+const QUIET_MS = 400;
 const sites = new Map<number, Site>();
 
 function work(task: Task): Answer {
@@ -72,7 +74,7 @@ function work(task: Task): Answer {
     const forecast = new GardenForecast(garden);
     const components = componentsOf(garden.components);
     const site: Site = {
-      forecast, kept: new Map(task.kept.map((kept) => [kept.plant.id, kept])), waters: task.waters, stale: new Set(), obstructions: new Map(task.obstructions),
+      forecast, kept: new Map(task.kept.map((kept) => [kept.plant.id, kept])), waters: task.waters, stale: new Set(), next: null, obstructions: new Map(task.obstructions),
       charged: new Map(garden.mixes.map((mix) => [mix.id, isCharged(mix, components)])),
     };
     sites.set(task.siteId, site);
@@ -87,8 +89,13 @@ function work(task: Task): Answer {
   if (!site) throw new Error(`site ${task.siteId} was never loaded`);
   if (task.kind === 'bench') {
     for (const placeId of task.placeIds) for (const id of site.forecast.plantsAt(placeId)) site.stale.add(id);
-    setImmediate(() => freshen(task.siteId, site));
+    later(task.siteId, site, QUIET_MS);
     return { plants: [] };
+  }
+  for (const id of task.gone) {
+    site.kept.delete(id);
+    site.stale.delete(id);
+    site.forecast.removePlant(id);
   }
   for (const kept of task.kept) {
     site.kept.set(kept.plant.id, kept);
@@ -98,15 +105,25 @@ function work(task: Task): Answer {
   return { plants: plantsToday(site, task.kept.map(({ plant }) => plant.id)) };
 }
 
-/** A few plants of a bench, then room for whoever asks, then the next few. */
+function later(siteId: number, site: Site, ms: number): void {
+  if (site.next) clearTimeout(site.next);
+  site.next = setTimeout(() => freshen(siteId, site), ms);
+}
+
+/** Plants of a bench for a few milliseconds, then room for whoever asks, then the next. */
 function freshen(siteId: number, site: Site): void {
-  if (sites.get(siteId) !== site) return;
-  const ids = [...site.stale].slice(0, BENCH_AT_ONCE);
-  if (ids.length === 0) return;
-  for (const id of ids) site.stale.delete(id);
-  const news: BenchNews = { bench: { siteId, plants: plantsToday(site, ids) } };
+  site.next = null;
+  if (sites.get(siteId) !== site || site.stale.size === 0) return;
+  const end = performance.now() + SLICE_MS;
+  const plants: [string, PlantToday][] = [];
+  for (const id of site.stale) {
+    site.stale.delete(id);
+    plants.push(...plantsToday(site, [id]));
+    if (performance.now() > end) break;
+  }
+  const news: BenchNews = { bench: { siteId, plants } };
   parentPort!.postMessage(news);
-  setTimeout(() => freshen(siteId, site), 0);
+  later(siteId, site, 0);
 }
 
 function plantsToday(site: Site, ids: string[]): [string, PlantToday][] {

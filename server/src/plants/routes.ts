@@ -13,7 +13,7 @@ import { accept, acceptParam } from '../http/validate.ts';
 import { refuseStale, versionOf } from '../http/version.ts';
 import { journalOf } from '../journal/store.ts';
 import { potTask } from '../round/pots.ts';
-import { changePlant, endHardening, homeOfPlace, idsByRef, mixParts, nightsAt, openHardening, plantDetail, plantHomes, plantRecord, pottingOf, saveHardening, standsOf, touchSites } from './store.ts';
+import { changePlant, endHardening, homeOfPlace, idsByRef, mixParts, nightsAt, openHardening, plantDetail, plantRecord, pottingOf, saveHardening, standsOf } from './store.ts';
 import { endPlant, insertPlant, movePlant, nextNumbers, plantColumns, revivePlant } from './takingIn.ts';
 
 const MOST_ENTRIES_TOLD = 5000;
@@ -97,12 +97,10 @@ export function plantRoutes(app: App): Router {
     if (!home) throw badReference('/place_id', placeId, 'the id of one of your places');
     if (date > todayAt(home.time_zone)) throw badReference('/date', date, `a day up to today, ${todayAt(home.time_zone)}`);
     const sunBefore = await sunOf(app, plantIds);
-    const sitesBefore = [...(await plantHomes(app.pool, plantIds)).values()].map((one) => one.site_id);
     const by = keeperOf(request);
     const moved = await transaction(app.pool, async (connection) => {
       const done: number[] = [];
       for (const [i, id] of [...new Set(plantIds)].entries()) if (await movePlant(connection, id, placeId, date, by, clientIds?.[i])) done.push(id);
-      await touchSites(connection, [home.site_id, ...sitesBefore]);
       return done;
     });
     const plans = await planHardening(app, moved, date, sunBefore);

@@ -1,6 +1,7 @@
 import type { PlantRecord } from '@zinc-pail/contract/api';
 import type { OwnRules, PlaceKind, Pot } from '@zinc-pail/core';
 import { json } from '../garden/store.ts';
+import { lockBooks, touchPlants } from '../journal/store.ts';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 
 export interface PlantCard {
@@ -140,14 +141,11 @@ export async function standsOf(pool: Pool, siteId: number, plantIds: readonly nu
   return rows;
 }
 
-export async function touchSites(connection: PoolConnection, siteIds: readonly number[]): Promise<void> {
-  await connection.query('UPDATE site SET revision = revision + 1 WHERE id IN (?)', [siteIds]);
-}
-
 /** Changes a plant from the version that the keeper saw; the present columns where it is another by now. A rule of null is put back. */
 export async function changePlant(
   connection: PoolConnection, plantId: number, version: number, columns: Record<string, unknown>, rules: { [K in keyof OwnRules]?: OwnRules[K] | null }, reasons: Record<string, string>,
 ): Promise<'done' | 'none' | Record<string, unknown>> {
+  await lockBooks(connection);
   const [[row]] = await connection.query<Row<Record<string, unknown>>[]>('SELECT * FROM plant WHERE id = ? FOR UPDATE', [plantId]);
   if (!row) return 'none';
   if (row.version !== version) return row;
@@ -163,7 +161,8 @@ export async function changePlant(
     if (words === '') delete why[rule];
     else why[rule] = words;
   }
-  await connection.query('UPDATE plant SET ?, version = version + 1, revision = revision + 1 WHERE id = ?', [{ ...columns, own_rules: JSON.stringify(own), own_reasons: JSON.stringify(why) }, plantId]);
+  await connection.query('UPDATE plant SET ?, version = version + 1 WHERE id = ?', [{ ...columns, own_rules: JSON.stringify(own), own_reasons: JSON.stringify(why) }, plantId]);
+  await touchPlants(connection, [plantId]);
   return 'done';
 }
 
@@ -174,7 +173,7 @@ export async function openHardening(pool: Pool, plantId: number): Promise<{ date
 
 export async function endHardening(connection: PoolConnection, plantId: number): Promise<void> {
   await connection.query('UPDATE hardening SET ended_at = UTC_TIMESTAMP(3) WHERE plant_id = ? AND ended_at IS NULL', [plantId]);
-  await connection.query('UPDATE plant SET revision = revision + 1 WHERE id = ?', [plantId]);
+  await touchPlants(connection, [plantId]);
 }
 
 /** One plan a plant: a new one ends the old. */

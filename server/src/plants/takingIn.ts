@@ -3,7 +3,7 @@ import { genusByAnyName, type Pot } from '@zinc-pail/core';
 import { randomUUID } from 'node:crypto';
 import type { ResultSetHeader } from 'mysql2';
 import type { PoolConnection, Row } from '../database/pool.ts';
-import { touchPlants } from '../journal/store.ts';
+import { lockBooks, touchPlants } from '../journal/store.ts';
 
 /** Columns of `plant` that a keeper sets; names are the API's own. */
 const PLANT_COLUMNS = [
@@ -68,6 +68,7 @@ export async function insertPlant(connection: PoolConnection, collectionId: numb
     },
   ]);
   await putAt(connection, id, plant.place_id, plant.date);
+  await touchPlants(connection, [id]);
   return id;
 }
 
@@ -79,6 +80,7 @@ async function putAt(connection: PoolConnection, plantId: number, placeId: numbe
 
 /** Ends the open stay, begins the next, and writes the move. A plant that stands there already stays as it is. */
 export async function movePlant(connection: PoolConnection, plantId: number, placeId: number, date: string, by: string, clientId: string = randomUUID()): Promise<boolean> {
+  await lockBooks(connection);
   const [[open]] = await connection.query<Row<{ id: number; place_id: number; from_day: string; collection_id: number }>[]>(
     'SELECT s.id, s.place_id, s.from_day, p.collection_id FROM stay s JOIN plant p ON p.id = s.plant_id WHERE s.open_plant_id = ? FOR UPDATE', [plantId],
   );
@@ -94,6 +96,7 @@ export async function movePlant(connection: PoolConnection, plantId: number, pla
 
 /** Closes a plant: it leaves its place and its lists, its book stays. */
 export async function endPlant(connection: PoolConnection, plantId: number, how: 'died' | 'given', date: string, why: string | null, by: string): Promise<boolean> {
+  await lockBooks(connection);
   const [[row]] = await connection.query<Row<{ collection_id: number; ended: string | null }>[]>('SELECT collection_id, ended FROM plant WHERE id = ? FOR UPDATE', [plantId]);
   if (!row || row.ended) return false;
   await connection.query('UPDATE plant SET ended = ?, ended_on = ?, ended_why = ?, version = version + 1 WHERE id = ?', [how, date, why, plantId]);
@@ -108,6 +111,7 @@ export async function endPlant(connection: PoolConnection, plantId: number, how:
 
 /** It was not dead after all: back to where it stood last. */
 export async function revivePlant(connection: PoolConnection, plantId: number, by: string): Promise<boolean> {
+  await lockBooks(connection);
   const [[row]] = await connection.query<Row<{ id: number }>[]>(
     'SELECT s.id FROM plant p JOIN stay s ON s.plant_id = p.id WHERE p.id = ? AND p.ended IS NOT NULL ORDER BY s.id DESC LIMIT 1 FOR UPDATE', [plantId],
   );

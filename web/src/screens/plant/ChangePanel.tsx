@@ -1,5 +1,5 @@
 import type { PlantView } from '@zinc-pail/contract/api';
-import { SOURCES } from '@zinc-pail/contract/keeping';
+import { SOURCES } from '@zinc-pail/contract/choices';
 import { useForm } from 'react-hook-form';
 import { wordsOf } from '../../api/client.ts';
 import { Dialog } from '../../parts/Dialog.tsx';

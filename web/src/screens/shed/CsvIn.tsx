@@ -1,4 +1,5 @@
-import { CSV_FIELDS, type CsvField, type CsvReport } from '@zinc-pail/contract/keeping';
+import { CSV_FIELDS, type CsvField } from '@zinc-pail/contract/choices';
+import type { CsvReport } from '@zinc-pail/contract/keeping';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import Papa from 'papaparse';
 import { useState } from 'react';

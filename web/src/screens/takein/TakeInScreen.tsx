@@ -1,5 +1,5 @@
 /** A plant, or a tray of them, taken in: name, pot, mix, place; the rest if one likes. */
-import { SOURCES } from '@zinc-pail/contract/keeping';
+import { SOURCES } from '@zinc-pail/contract/choices';
 import { FORMS, genusByAnyName, HABITS, POT_MATERIALS, POT_SHAPES, STORES } from '@zinc-pail/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { ChevronDown } from 'lucide-react';
