@@ -77,6 +77,7 @@ export interface PlantRecord {
   doubt: string | null;
   genus: string | null;
   slow: boolean;
+  poisonous: { people: boolean; pets: boolean };
 }
 
 export interface PlantView {
@@ -141,7 +142,7 @@ const taskSchema = object(
   {
     way: oneOf(WAYS), method: oneOf(['drench', 'measured', 'bottom', 'mist']), amount_ml: number(0, 1e6), water: oneOf(WATER_KINDS), feed: feedAdvice, feed_id: optional(whole(1, 1e9)), due: optional(day()),
     mind: list(text(400), 'words'), salts: object({ ecMS: number(0, 1e4), limitMS: number(0, 100), flush: Joi.boolean().required(), hardDrinks: whole(0, 1e6) }, 'salts'), own_words: optional(text(500)),
-    hard_to_replace: Joi.boolean().required(), stand: oneOf(STANDS), saucer_minutes: whole(1, 240), soak_minutes: whole(1, 240),
+    hard_to_replace: Joi.boolean().required(), sure: oneOf(['high', 'medium', 'low']), stand: oneOf(STANDS), saucer_minutes: whole(1, 240), soak_minutes: whole(1, 240),
   },
   'a task',
 );
@@ -204,7 +205,7 @@ export const plantSchema = object(
         companions: optional(text(300)), used_to: optional(text(300)), quarantine_until: optional(day()), own_words: optional(text(500)), ended: optional(oneOf(['died', 'given'])), ended_on: optional(day()), ended_why: optional(text(500)),
         mother: optional(object(kin, 'a plant')), offspring: list(object({ ...kin, ended: optional(text(10)) }, 'a plant'), 'plants'),
         pictures: list(object({ id: whole(1, 1e9), day: day(), caption: optional(text(300)), width_px: whole(1, 1e5), height_px: whole(1, 1e5) }, 'a picture'), 'pictures'),
-        hardening: optional(list(object({ date: day(), minutes: whole(0, 1440) }, 'a step'), 'steps')), doubt: optional(text(300)), genus: optional(text(60)), slow: Joi.boolean().required(),
+        hardening: optional(list(object({ date: day(), minutes: whole(0, 1440) }, 'a step'), 'steps')), doubt: optional(text(300)), genus: optional(text(60)), slow: Joi.boolean().required(), poisonous: object({ people: Joi.boolean().required(), pets: Joi.boolean().required() }, 'whom it harms'),
       },
       'a record',
     ),
@@ -216,7 +217,7 @@ const timer = object({ id: whole(1, 1e9), plant_id: whole(1, 1e9), plant: text(2
 export const timersSchema = object({ timers: list(timer, 'timers') }, 'timers');
 export const marksResultSchema = object(
   {
-    done: list(object({ plant_id: whole(1, 1e9), entries: list(journalEntry, 'entries'), pot: roundPotSchema, drain: object({ word: text(10), words: text(300) }, 'a finding').optional() }, 'a marked pot'), 'pots'),
+    done: list(object({ plant_id: whole(1, 1e9), entries: list(journalEntry, 'entries'), pot: roundPotSchema, advice: list(text(400), 'sentences') }, 'a marked pot'), 'pots'),
     already: list(object({ plant_id: whole(1, 1e9), plant: text(200), words: text(400), pot: roundPotSchema }, 'a pot marked before'), 'pots'), timers: list(timer, 'timers'),
   },
   'the result of marks',

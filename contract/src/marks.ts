@@ -1,5 +1,5 @@
 /** Marks: what a keeper writes on one pot, on many, or on a whole bench, in one go. */
-import type { CareRules, CareTask, DrainFinding, OutlookView, PlantEvent, Way } from '@zinc-pail/core';
+import type { CareRules, CareTask, OutlookView, PlantEvent, Way } from '@zinc-pail/core';
 import { WAYS } from '@zinc-pail/core';
 import Joi from 'joi';
 import { day, list, number, object, oneOf, optional, text, whole, yesNo } from './fields.ts';
@@ -118,6 +118,7 @@ export interface PotTask {
   salts: CareTask['salts'];
   own_words: string | null;
   hard_to_replace: boolean;
+  sure: CareTask['sure'];
   stand: CareRules['stand'];
   saucer_minutes: number;
   soak_minutes: number;
@@ -141,8 +142,8 @@ export interface MarkedPot {
   plant_id: number;
   entries: JournalEntry[];
   pot: RoundPot;
-  /** what a drain test says of the mix */
-  drain?: DrainFinding;
+  /** what the finding means for this plant */
+  advice: string[];
 }
 
 export interface MarksResult {

@@ -31,5 +31,6 @@ export * from './care/hardening.ts';
 export * from './care/light.ts';
 export * from './care/reminders.ts';
 export * from './care/drainTest.ts';
-export { careTask, isCharged, type CareFacts, type CareTask, type WaterTask } from './care/task.ts';
+export { careTask, isCharged, type CareFacts, type CareTask, type Sureness, type WaterTask } from './care/task.ts';
 export { postMortem, type LastMonths } from './clinic/postMortem.ts';
+export { afterMark, type AfterFacts, type Finding } from './care/afterMark.ts';

@@ -3,6 +3,8 @@ ALTER TABLE collection
   ADD number_scheme VARCHAR(40) NOT NULL DEFAULT '{year}-{n:3}' COMMENT 'how the next accession number is made',
   ADD can_ml INT UNSIGNED NOT NULL DEFAULT 5000,
   ADD pulse BIGINT UNSIGNED NOT NULL DEFAULT 1 COMMENT 'counts changes of any plant or its journal: what tells servers that something is new',
+  ADD has_pets BOOLEAN NOT NULL DEFAULT FALSE,
+  ADD has_children BOOLEAN NOT NULL DEFAULT FALSE,
   ADD CONSTRAINT collection_can CHECK (can_ml BETWEEN 100 AND 200000);
 
 CREATE TABLE water_source (

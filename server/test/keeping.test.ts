@@ -81,7 +81,7 @@ describe('marks on many', () => {
     });
     expect(status).toBe(201);
     keeps(marksResultSchema, body);
-    expect(body.done[0].drain.word).toBe('slow');
+    expect(body.done[0].advice.join(' ')).toMatch(/Slow: fines have settled/);
     expect((await plant(2)).journal.find((entry: any) => entry.event.type === 'feeding').event.with).toBe(drink.client_id);
   });
 });
@@ -179,6 +179,19 @@ describe('taking in', () => {
     expect(status).toBe(400);
     expect(body.faults[0].pointer).toBe(pointer);
     expect(await rows('plant')).toBe(before);
+  });
+});
+
+describe('a name nobody knows', () => {
+  it('keeps the plant to the dry side until what is seen of it says more', async () => {
+    const { ids } = (await takeIn({ name: 'Rhipsalis baccifera' })).body;
+    const known = await plant(ids[0]);
+    expect(known.outlook.traits.dryRule).toBe('keep-damp');
+    const unsure = await here.ask(`/api/plants/${ids[0]}`, { method: 'PATCH', headers: { 'If-Match': String(known.version) }, body: { name_sure: 'unknown' } });
+    expect(unsure.body.outlook.traits.dryRule).toBe('dry-through');
+    expect(unsure.body.outlook.trait_sources.dryRule).toBe('cautious');
+    const seen = await here.ask(`/api/plants/${ids[0]}`, { method: 'PATCH', headers: { 'If-Match': String(unsure.body.version) }, body: { store: 'stem', form: 'trailing', habit: 'evergreen' } });
+    expect(seen.body.outlook.trait_sources).toMatchObject({ store: 'keeper', form: 'keeper' });
   });
 });
 

@@ -1,10 +1,12 @@
 /** A keeper's day on the screens: many at once, yesterday, another keeper, a timer, taking in, benches, list, rules, finding, files. */
-import { writeFileSync, mkdtempSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { ROOT } from '../../server/test/harness.ts';
 import { expectAccessible, press, sees, type Stage, stage, textOf, told } from './stage.ts';
 
 let on: Stage;
@@ -285,6 +287,30 @@ describe('the list', () => {
     const page = await on.open('/list');
     const rows = (await page.$$('[role=row]')).length;
     expect(rows).toBeLessThan(50);
+    await page.close();
+  });
+});
+
+describe('the first script', () => {
+  it('is under 250 kB packed, with all that it wants at once', () => {
+    const web = join(ROOT, 'build', 'web');
+    const wanted = [...readFileSync(join(web, 'index.html'), 'utf8').matchAll(/(?:src|href)="\/(assets\/[^"]+\.js)"/g)].map((match) => match[1]!);
+    expect(wanted.length).toBeGreaterThan(0);
+    const bytes = wanted.reduce((sum, file) => sum + gzipSync(readFileSync(join(web, file))).length, 0);
+    expect(bytes).toBeLessThan(250_000);
+  });
+});
+
+describe('units', () => {
+  it('are chosen once, and the screens follow', async () => {
+    const page = await on.open('/benches');
+    await press(page, 'Who writes here');
+    await page.click('dialog input[name=temperature][value=F]');
+    await press(page, 'Keep it', 'dialog');
+    await sees(page, /\d\d° to \d\d°/);
+    await press(page, 'Thermometer at Attic sill, south');
+    await sees(page, /Lowest, °F/, 'dialog[open]');
+    await page.evaluate(() => localStorage.clear());
     await page.close();
   });
 });

@@ -6,6 +6,8 @@ import type { OutlookView } from '../forecast/view.ts';
 import type { Verdict } from '../forecast/verdict.ts';
 import { type FeedAdvice, feedAdvice } from '../feed/schedule.ts';
 import { flushMl, type Salts, saltsOf } from '../feed/salts.ts';
+import type { Genus } from '../plant/genera.ts';
+import { genusCare } from '../plant/library.ts';
 import { genusByAnyName } from '../plant/synonyms.ts';
 import type { MethodId, WaterKind } from '../watering.ts';
 import { careRules, nameTellsColour, type CareRules, type OwnRules, type SourcedRules, type Way } from './rules.ts';
@@ -33,9 +35,14 @@ export interface WaterTask {
   feed: FeedAdvice;
 }
 
+/** From the width of the band of moisture that is held likely. */
+export type Sureness = 'high' | 'medium' | 'low';
+
 export interface CareTask {
   verdict: Verdict;
   water: WaterTask;
+  /** how sure the reckoning is of the pot's state */
+  sure: Sureness;
   /** the day on which the rules next call for water, ISO; null where held */
   due: string | null;
   /** what hands should mind while watering */
@@ -81,18 +88,86 @@ export function careTask(facts: CareFacts): CareTask {
     events, today, state: outlook.state, stateSince: dayNumber(outlook.state_since), habit: outlook.traits.habit, south: facts.south, mixIsCharged: facts.mixIsCharged,
     pottedOn, dry: outlook.moisture.p90 <= 0.05 && (outlook.thirst.level ?? 0) > 0.3, arrivedOn: facts.arrivedOn, signs,
   });
-  const { verdict, due } = byTrigger(rules, outlook, today, events);
-  const amount = amountOf(rules, outlook);
+  const called = byTrigger(rules, outlook, today, events);
+  const staged = stagedReturn(outlook, today, events);
+  const { verdict, due } = safer(called, rules, outlook, today, events, staged);
+  const amount = staged === 'sip' ? { way: 'measured' as const, ml: Math.max(1, Math.round(SIP_SHARE * outlook.volume_ml)) } : amountOf(rules, outlook);
   const way = amount.way;
   return {
     verdict: { ...verdict, head: verdict.kind === 'water' ? waterHead(way, amount.ml) : verdict.head },
     water: { way, method: METHOD_OF[way], amountMl: amount.ml, water, feed: salts.flush && feed.kind === 'feed' ? { kind: 'plain', why: 'Salts have built up: flush first, no food.', until: null, given: feed.given, ceiling: feed.ceiling } : feed },
+    sure: sureness(outlook),
     due,
-    mind: mindWords(rules, outlook, salts, water),
+    mind: [...(staged === 'sip' ? ['It has been dry for long: a small drink first, then a look in three to seven days, and the fuller drink once it has firmed up.'] : []), ...mindWords(rules, outlook, salts, water), ...neverLine(genus, outlook)],
     salts,
     rules: sourced,
   };
 }
+
+const SURE_M = 0.15;
+const UNSURE_M = 0.3;
+
+function sureness({ moisture }: OutlookView): Sureness {
+  const width = moisture.p90 - moisture.p10;
+  return width < SURE_M ? 'high' : width < UNSURE_M ? 'medium' : 'low';
+}
+
+type Called = { verdict: Verdict; due: string | null };
+
+/** A pot dry for so long in growth has lost its fine roots: it comes back in stages. */
+const LONG_DRY_DAYS = 45;
+const PARCHED = 0.95;
+const PARCHED_DRY_DAYS = 30;
+const LOOK_AFTER_SIP_DAYS = 3;
+const SIP_COUNTS_DAYS = 7;
+const SMALL_SIP_SHARE = 0.08;
+
+/** Where a parched plant stands in its return: before its first sip, waiting to be looked at after it, or not at all. */
+function stagedReturn(outlook: OutlookView, today: DayNumber, events: readonly PlantEvent[]): 'sip' | 'wait' | null {
+  if (outlook.state === 'resting') return null;
+  const drinks = events.filter((event) => event.type === 'watering');
+  const last = drinks.at(-1);
+  const before = drinks.at(-2);
+  const lastDay = last ? dayNumber(last.date) : null;
+  const small = last && last.method === 'measured' && (last.amount_ml ?? 0) <= SMALL_SIP_SHARE * outlook.volume_ml;
+  if (small && lastDay !== null && today - lastDay < SIP_COUNTS_DAYS && (!before || lastDay - dayNumber(before.date) > LONG_DRY_DAYS)) return today - lastDay < LOOK_AFTER_SIP_DAYS ? 'wait' : null;
+  const dry = outlook.dry_on.p50;
+  const dryDays = dry === null ? 0 : today - dayNumber(dry);
+  return dryDays >= LONG_DRY_DAYS || (outlook.thirst.level >= PARCHED && dryDays >= PARCHED_DRY_DAYS) ? 'sip' : null;
+}
+
+/** What must be seen before any rule counts: a slack plant in a wet pot, a night too cold for a drink, a doubt on one that cannot be replaced. */
+function safer(called: Called, rules: CareRules, outlook: OutlookView, today: DayNumber, events: readonly PlantEvent[], staged: 'sip' | 'wait' | null): Called {
+  const { verdict } = called;
+  const { moisture } = outlook;
+  const slack = events.findLast((event) => event.type === 'sign' && SLACK_SIGNS.has(event.sign) && today - dayNumber(event.date) <= SLACK_SEEN_DAYS);
+  const drunkSince = slack && outlook.last_watered !== null && outlook.last_watered > slack.date;
+  if (slack && !drunkSince && moisture.p50 > WET_M && outlook.state !== 'resting') {
+    return { verdict: { kind: 'check', head: 'Press the base', reason: 'Slack, but its pot is reckoned wet: roots may not drink. No water before a look.' }, due: isoDay(today) };
+  }
+  if (staged === 'wait') return { verdict: { kind: 'leave', head: 'Leave it', reason: 'Its first small drink after a long drought: look in a few days whether it has firmed up.' }, due: called.due };
+  const tomorrow = isoDay(today + 1);
+  const dueByNow = outlook.water !== null && outlook.water.earliest <= isoDay(today);
+  if (verdict.kind !== 'water' && verdict.kind !== 'check' && dueByNow && outlook.cold_nights.includes(tomorrow) && rules.trigger === 'pot') {
+    return { verdict: { kind: 'leave', head: 'Leave it, cold tonight', reason: `Dry enough, but the night falls below the ${Math.round(outlook.traits.minWetC)} °C it bears with moist roots. ${verdict.reason}`.trim() }, due: called.due };
+  }
+  if (verdict.kind === 'water' && rules.hardToReplace && moisture.p90 > outlook.due_m + 0.03) {
+    return { verdict: { kind: 'check', head: 'Feel first', reason: `Hard to replace, and not surely dry: ${verdict.reason[0]!.toLowerCase()}${verdict.reason.slice(1)}` }, due: called.due };
+  }
+  return called;
+}
+
+const SLACK_SIGNS = new Set<string>(['limp', 'wrinkled', 'shrunken']);
+const SLACK_SEEN_DAYS = 7;
+const WET_M = 0.3;
+
+/** One thing that is never done to this kind. */
+function neverLine(genus: Genus | undefined, { traits, state }: OutlookView): string[] {
+  if (genusCare(genus, traits.form, traits.habit).neverSoak) return ['Never: a long soak.'];
+  if (state === 'resting' && (traits.form === 'caudex' || traits.form === 'bulb')) return ['Never: a full drink while leafless.'];
+  return traits.minDryC >= FROST_TENDER_C ? [`Never: nights below ${Math.round(traits.minDryC)} °C.`] : [];
+}
+const FROST_TENDER_C = 8;
 
 function chooseWater(rules: CareRules, atHand: readonly WaterKind[]): WaterKind {
   const [first = 'rain'] = rules.waters;

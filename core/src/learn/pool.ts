@@ -38,7 +38,7 @@ export class Pool {
 
   /** Takes out a pot, and what its earlier pottings said. */
   forget(id: string): void {
-    for (const member of [...this.members.keys()]) if (member === id || member.startsWith(`${id} before `)) this.remove(member);
+    for (const member of this.members.keys()) if (member === id || member.startsWith(`${id} before `)) this.remove(member);
   }
 
   private remove(id: string): void {

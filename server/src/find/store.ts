@@ -6,6 +6,8 @@ export interface Found {
   name: string;
   place: string;
   ended: string | null;
+  ended_on: string | null;
+  ended_why: string | null;
 }
 
 const MOST = 30;
@@ -21,7 +23,7 @@ export async function findPlants(pool: Pool, words: readonly (readonly string[])
   const values = words.flatMap((alternatives) => alternatives.flatMap((word) => Array.from({ length: 6 }, () => like(word))));
   const [first = ['']] = words;
   const [rows] = await pool.query<Row<Found>[]>(
-    `SELECT p.id, p.number, p.name, pl.name AS place, p.ended FROM plant p JOIN stay s ON s.id = (SELECT MAX(last.id) FROM stay last WHERE last.plant_id = p.id) JOIN place pl ON pl.id = s.place_id
+    `SELECT p.id, p.number, p.name, pl.name AS place, p.ended, p.ended_on, p.ended_why FROM plant p JOIN stay s ON s.id = (SELECT MAX(last.id) FROM stay last WHERE last.plant_id = p.id) JOIN place pl ON pl.id = s.place_id
      WHERE ${conditions.join(' AND ')} ORDER BY p.ended IS NOT NULL, p.number = ? DESC, p.name LIKE ? DESC, p.name, p.number LIMIT ?`,
     [...values, first[0], `${first[0]!.replaceAll(/[\\%_]/g, (c) => `\\${c}`)}%`, MOST],
   );

@@ -170,6 +170,7 @@ interface PlantRow {
   holes: number;
   top_dressing_mm: number;
   root_loss: number | null;
+  name_sure: string;
   own_rules: unknown;
   acquired_on: string | null;
   place_kind: PlaceKind;
@@ -184,7 +185,7 @@ export async function loadPlants(pool: Pool, which: { siteId: number } | { plant
   const [rows] = await pool.query<Row<PlantRow>[]>(
     `SELECT p.id, p.name, p.taxon, p.habit, p.form, p.diameter_mm, p.height_mm, p.dry_rule, p.hold_days, p.store, p.min_dry_c, p.min_wet_c,
             p.grow_min_c, p.leafless, s.place_id, po.mix_id, po.shape, po.top_mm, po.base_mm, po.depth_mm, po.material, po.wall_mm, po.holes,
-            po.top_dressing_mm, po.root_loss, p.own_rules, p.acquired_on, pl.kind AS place_kind
+            po.top_dressing_mm, po.root_loss, p.name_sure, p.own_rules, p.acquired_on, pl.kind AS place_kind
      FROM ${from} JOIN potting po ON po.open_plant_id = p.id
      WHERE ${where} ORDER BY pl.walk_order, pl.id, s.walk_order, p.id`,
     values,
@@ -205,7 +206,8 @@ function plantOf(row: PlantRow, events: readonly { day: string; type: PlantEvent
   return {
     id: String(row.id),
     name: row.name,
-    taxon: row.taxon ?? row.name,
+    // A name that nobody knows tells no care: what can be seen of the plant does, and the dry side of the rest.
+    taxon: row.name_sure === 'unknown' ? 'unknown' : (row.taxon ?? row.name),
     habit: row.habit,
     form: row.form,
     diameter_mm: row.diameter_mm,

@@ -4,7 +4,7 @@ import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 import { json } from '../garden/store.ts';
 
 export interface Kit {
-  collection: { id: number; name: string; number_scheme: string; can_ml: number };
+  collection: { id: number; name: string; number_scheme: string; can_ml: number; has_pets: boolean; has_children: boolean };
   sites: { id: number; name: string; latitude_deg: number; time_zone: string }[];
   mixes: { id: number; name: string; parts: { component: string; parts: number }[] }[];
   waters: { id: number; name: string; kind: string; hardness_dh: number | null; salts_mg_l: number | null }[];
@@ -14,7 +14,7 @@ export interface Kit {
 
 /** Everything that lists of choices are made of; null where there is no collection. */
 export async function kit(pool: Pool): Promise<Kit | null> {
-  const [[collection]] = await pool.query<Row<Kit['collection']>[]>('SELECT id, name, number_scheme, can_ml FROM collection ORDER BY id LIMIT 1');
+  const [[collection]] = await pool.query<Row<Omit<Kit['collection'], 'has_pets' | 'has_children'> & { has_pets: number; has_children: number }>[]>('SELECT id, name, number_scheme, can_ml, has_pets, has_children FROM collection ORDER BY id LIMIT 1');
   if (!collection) return null;
   const [sites] = await pool.query<Row<Kit['sites'][number]>[]>('SELECT id, name, latitude_deg, time_zone FROM site WHERE collection_id = ? ORDER BY walk_order, id', [collection.id]);
   const [mixes] = await pool.query<Row<{ id: number; name: string; component: string; parts: number }>[]>(
@@ -29,7 +29,7 @@ export async function kit(pool: Pool): Promise<Kit | null> {
     mix.parts.push({ component: row.component, parts: row.parts });
     byMix.set(row.id, mix);
   }
-  return { collection, sites, mixes: [...byMix.values()], waters, feeds, views: views.map((view) => ({ ...view, spec: json<ViewSpec>(view.spec) })) };
+  return { collection: { ...collection, has_pets: Boolean(collection.has_pets), has_children: Boolean(collection.has_children) }, sites, mixes: [...byMix.values()], waters, feeds, views: views.map((view) => ({ ...view, spec: json<ViewSpec>(view.spec) })) };
 }
 
 const TABLES = { waters: 'water_source', feeds: 'feed_product', views: 'saved_view' } as const;

@@ -1,11 +1,12 @@
 /** Writing marks on one pot or many: all of a pot's entries or none, nothing twice, and what each asks for afterwards. */
 import type { JournalEntry, JournalEvent, MarksResult, NewEntry, NewMark, RoundPot } from '@zinc-pail/contract/api';
-import { drainFinding, remindersFor, type Way } from '@zinc-pail/core';
+import { afterMark, COMPONENTS, drainFinding, genusByAnyName, genusCare, remindersFor, type Finding, type PlantEvent, type Way } from '@zinc-pail/core';
 import { group } from 'd3';
 import { isDeepStrictEqual } from 'node:util';
 import type { App } from '../app.ts';
 import { type PoolConnection, transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
+import { loadPlants } from '../garden/store.ts';
 import { notFound, Refused } from '../http/problem.ts';
 import { addEntries, entriesByClientIds, entriesOnDay, lockBooks, voidEntries } from '../journal/store.ts';
 import { type PlantHome, plantHomes } from '../plants/store.ts';
@@ -50,11 +51,11 @@ export async function writeMarks(app: App, marks: readonly NewMark[], by: string
   });
   const pots = await potsById(app, marks.map((mark) => mark.plant_id));
   const entries = group(await entriesByClientIds(app.pool, written.flatMap((mark) => mark.entries.map((entry) => entry.client_id))), (entry) => entry.plant_id);
+  const events = await eventsOf(app, written.map((mark) => mark.plant_id));
   const result: MarksResult = {
     done: written.map((mark) => {
       const pot = pots.get(mark.plant_id)!;
-      const drain = mark.entries.find((entry) => entry.type === 'drain');
-      return { plant_id: mark.plant_id, entries: entries.get(mark.plant_id) ?? [], pot, ...(drain ? { drain: drainFinding(drain.seconds, pot.outlook.pot.depth_mm) } : {}) };
+      return { plant_id: mark.plant_id, entries: entries.get(mark.plant_id) ?? [], pot, advice: adviceOn(mark, before.get(mark.plant_id) ?? pot, homes.get(mark.plant_id)!, events.get(mark.plant_id) ?? []) };
     }),
     already: already.map(({ plantId, words }) => ({ plant_id: plantId, plant: pots.get(plantId)!.name, words, pot: pots.get(plantId)! })),
     timers: await openTimers(app.pool),
@@ -79,7 +80,7 @@ export async function takeBack(app: App, clientIds: readonly string[], by: strin
   const pots = await potsById(app, plantIds);
   const after = group(await entriesByClientIds(app.pool, clientIds), (entry) => entry.plant_id);
   return {
-    done: plantIds.flatMap((id) => (pots.has(id) ? [{ plant_id: id, entries: after.get(id)!, pot: pots.get(id)! }] : [])),
+    done: plantIds.flatMap((id) => (pots.has(id) ? [{ plant_id: id, entries: after.get(id)!, pot: pots.get(id)!, advice: [] }] : [])),
     already: [],
     timers: await openTimers(app.pool),
   };
@@ -141,6 +142,33 @@ function timersOf(mark: NewMark, pot: RoundPot | undefined, home: PlantHome): Ne
     return reminders.map(({ kind, afterMinutes, words }) => ({ plantId: mark.plant_id, clientId: entry.client_id, kind, words, afterMinutes }));
   });
 }
+
+/** Grains from this size on leave gaps that a probe reads as dry; a mix of mostly these is coarse. */
+const COARSE_MM = 3;
+const SHEDS_FROM = 0.35;
+
+/** What the marks mean for the plant; for many at once only what is urgent is worth a sentence each. */
+function adviceOn(mark: NewMark, pot: RoundPot, home: PlantHome, events: readonly PlantEvent[]): string[] {
+  const total = home.mix.reduce((sum, part) => sum + part.parts, 0) || 1;
+  const share = (of: (ref: string) => number) => home.mix.reduce((sum, part) => sum + part.parts * of(part.component), 0) / total;
+  const genus = genusByAnyName(pot.name);
+  const { traits } = pot.outlook;
+  const drain = mark.entries.find((entry) => entry.type === 'drain');
+  return [
+    ...(drain ? [drainFinding(drain.seconds, pot.outlook.pot.depth_mm).words] : []),
+    ...afterMark({
+      written: mark.entries as unknown as Finding[], before: pot.outlook, events, coarse: share((ref) => ((COMPONENTS.get(ref)?.grainMm ?? 0) >= COARSE_MM ? 1 : 0)) > 0.6, shedsWater: share((ref) => COMPONENTS.get(ref)?.rewetDifficulty ?? 0) > SHEDS_FROM,
+      neverSoak: genusCare(genus, traits.form, traits.habit).neverSoak,
+    }),
+  ];
+}
+
+async function eventsOf(app: App, plantIds: readonly number[]): Promise<Map<number, readonly PlantEvent[]>> {
+  // A whole bench marked alike needs no second reading of all its books.
+  if (plantIds.length === 0 || plantIds.length > FEW) return new Map();
+  return new Map((await loadPlants(app.pool, { plantIds })).map(({ plant }) => [Number(plant.id), plant.events]));
+}
+const FEW = 5;
 
 /** Thirst from which a plant is slack enough to be asked about afterwards. */
 const SLACK_FROM = 0.35;

@@ -180,7 +180,7 @@ async function plantView(app: App, plantId: number): Promise<PlantView> {
     place: { id: row.place_id, name: row.place_name, kind: row.place_kind },
     mix: { id: row.mix_id, name: row.mix_name, parts },
     potted_on: row.potted_on, outlook, task: potTask(task, record), care: { ...task.rules, reasons }, journal,
-    record: { ...record, doubt: care.doubt, genus: genus?.name ?? null, slow: care.slow },
+    record: { ...record, doubt: care.doubt, genus: genus?.name ?? null, slow: care.slow, poisonous: care.poisonous },
   };
 }
 

@@ -47,16 +47,19 @@ export interface PlantHome {
   place_id: number;
   place_kind: PlaceKind;
   version: number;
+  mix: { component: string; parts: number }[];
 }
 
 /** Where plants stand, by their ids; those that have ended stand nowhere. */
 export async function plantHomes(pool: Pool | PoolConnection, plantIds: readonly number[]): Promise<Map<number, PlantHome>> {
-  const [rows] = await pool.query<Row<PlantHome & { id: number }>[]>(
-    `SELECT p.id, p.collection_id, p.version, pl.site_id, pl.id AS place_id, pl.kind AS place_kind, si.time_zone FROM plant p JOIN stay s ON s.open_plant_id = p.id
+  const [rows] = await pool.query<Row<Omit<PlantHome, 'mix'> & { id: number; mix: unknown }>[]>(
+    `SELECT p.id, p.collection_id, p.version, pl.site_id, pl.id AS place_id, pl.kind AS place_kind, si.time_zone,
+            (SELECT JSON_ARRAYAGG(JSON_OBJECT('component', mp.component_ref, 'parts', mp.parts)) FROM mix_part mp WHERE mp.mix_id = po.mix_id) AS mix
+     FROM plant p JOIN stay s ON s.open_plant_id = p.id JOIN potting po ON po.open_plant_id = p.id
      JOIN place pl ON pl.id = s.place_id JOIN site si ON si.id = pl.site_id WHERE p.id IN (?)`,
     [plantIds.length > 0 ? plantIds : [0]],
   );
-  return new Map(rows.map((row) => [row.id, row]));
+  return new Map(rows.map((row) => [row.id, { ...row, mix: json<PlantHome['mix'] | null>(row.mix) ?? [] }]));
 }
 
 export interface PlantDetail extends Omit<PlantCard, 'site_id' | 'own_words' | 'quarantine_until'> {
@@ -85,10 +88,10 @@ export async function plantDetail(pool: Pool, plantId: number): Promise<PlantDet
   return row ?? null;
 }
 
-type RecordRow = Omit<PlantRecord, 'mother' | 'offspring' | 'pictures' | 'hardening' | 'doubt' | 'genus' | 'slow'> & { mother_id: number | null; own_reasons: unknown };
+type RecordRow = Omit<PlantRecord, 'mother' | 'offspring' | 'pictures' | 'hardening' | 'doubt' | 'genus' | 'slow' | 'poisonous'> & { mother_id: number | null; own_reasons: unknown };
 
 /** What is written of a plant besides its pot and journal. */
-export async function plantRecord(pool: Pool, plantId: number): Promise<Omit<PlantRecord, 'doubt' | 'genus' | 'slow'> & { reasons: Record<string, string> }> {
+export async function plantRecord(pool: Pool, plantId: number): Promise<Omit<PlantRecord, 'doubt' | 'genus' | 'slow' | 'poisonous'> & { reasons: Record<string, string> }> {
   const [[row]] = await pool.query<Row<RecordRow>[]>(
     `SELECT name_sure, other_names, acquired_on, source, price_minor, price_currency, companions, used_to, quarantine_until, own_words, ended, ended_on, ended_why, mother_id, own_reasons
      FROM plant WHERE id = ?`,

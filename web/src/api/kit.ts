@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { ask } from './client.ts';
 
 export interface Kit {
-  collection: { id: number; name: string; number_scheme: string; can_ml: number };
+  collection: { id: number; name: string; number_scheme: string; can_ml: number; has_pets: boolean; has_children: boolean };
   sites: { id: number; name: string; latitude_deg: number; time_zone: string }[];
   mixes: { id: number; name: string; parts: { component: string; parts: number }[] }[];
   waters: { id: number; name: string; kind: string; hardness_dh: number | null; salts_mg_l: number | null }[];

@@ -1,8 +1,9 @@
 import { Keyboard, Moon, Search, Sun, UserRound } from 'lucide-react';
+import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, ScrollRestoration, useNavigate } from 'react-router';
 import { Dialog } from './Dialog.tsx';
-import { Field } from './Fields.tsx';
+import { Choice, Field } from './Fields.tsx';
 import { Find } from './Find.tsx';
 import { keeperName, LONGEST_KEEPER, setKeeperName } from './keeper.ts';
 import { KeySheet } from './KeySheet.tsx';
@@ -10,6 +11,7 @@ import { useKeys } from './keys.ts';
 import { useLook } from './look.ts';
 import { MarkBar } from './Marks.tsx';
 import { Timers } from './Timers.tsx';
+import { setUnits, type Units, units } from './units.ts';
 
 const SCREENS = [
   { to: '/', label: 'Round', key: 'g' },
@@ -80,18 +82,26 @@ export function Frame() {
 
 function Keeper({ onClose }: { onClose(): void }) {
   const [name, setName] = useState(keeperName);
+  const [measures, setMeasures] = useState<Units>(units);
+  const queries = useQueryClient();
   return (
     <Dialog title="Who writes here" onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
           setKeeperName(name);
+          setUnits(measures);
+          // Whatever is on the screen is drawn anew in these units.
+          void queries.invalidateQueries();
           onClose();
         }}
       >
         <Field label="Name on this device" hint="It stands beside each mark, so that two keepers see whose it is.">
           {(id) => <input id={id} className="input h-11 w-full" maxLength={LONGEST_KEEPER} value={name} onChange={(event) => setName(event.target.value)} />}
         </Field>
+        <Choice legend="Temperatures" name="temperature" value={measures.temperature} onChange={(temperature) => setMeasures({ ...measures, temperature: temperature as 'C' })} options={[{ id: 'C', label: '°C' }, { id: 'F', label: '°F' }]} />
+        <Choice legend="Lengths" name="length" value={measures.length} onChange={(length) => setMeasures({ ...measures, length: length as 'cm' })} options={[{ id: 'cm', label: 'cm' }, { id: 'in', label: 'inches' }]} />
+        <Choice legend="Water" name="volume" value={measures.volume} onChange={(volume) => setMeasures({ ...measures, volume: volume as 'l' })} options={[{ id: 'l', label: 'ml and litres' }, { id: 'cups', label: 'cups' }]} />
         <button type="submit" className="btn btn-primary h-11 px-6">Keep it</button>
       </form>
     </Dialog>

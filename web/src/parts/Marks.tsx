@@ -26,7 +26,7 @@ interface Done {
   said: string;
   after: ReadonlyMap<number, After>;
   already: { plant: string; words: string }[];
-  more: string | null;
+  more: string[];
 }
 
 type Told = { kind: 'done'; done: Done } | { kind: 'undone'; pots: Marked[]; after: ReadonlyMap<number, After> } | { kind: 'failed'; pots: Marked[]; words: string };
@@ -77,8 +77,7 @@ export function MarksProvider({ children }: { children: ReactNode }) {
     (pots: Marked[], events: (pot: Marked) => JournalEvent[], said: string) =>
       alone(pots, async () => {
         const result = await journal.write(pots.map((pot) => ({ plantId: pot.plantId, seen: pot.seen, events: events(pot) })));
-        const drain = result.done.find((one) => one.drain)?.drain;
-        const done: Done = { pots, clientIds: result.clientIds, said, after: new Map(result.done.map(({ plant_id, pot }) => [plant_id, pot])), already: result.already, more: drain?.words ?? null };
+        const done: Done = { pots, clientIds: result.clientIds, said, after: new Map(result.done.map(({ plant_id, pot }) => [plant_id, pot])), already: result.already, more: [...new Set(result.done.flatMap((one) => one.advice))].slice(0, 3) };
         if (result.clientIds.length > 0) setPast((before) => [...before, done]);
         setTold({ kind: 'done', done });
       }),
@@ -143,7 +142,7 @@ function DoneWords({ done }: { done: Done }) {
       {written.length > 1 && <p><Who pots={written} />: {done.said}. {nextOfMany(written, done.after)}</p>}
       {done.already.slice(0, NAMES_TOLD).map(({ plant, words }) => <p key={plant}><Name written={plant} />: {words}</p>)}
       {done.already.length > NAMES_TOLD && <p>and {done.already.length - NAMES_TOLD} more were done already.</p>}
-      {done.more && <p>{done.more}</p>}
+      {done.more.map((words) => <p key={words} className="font-semibold">{words}</p>)}
     </>
   );
 }

@@ -8,6 +8,7 @@ import { Dialog } from './Dialog.tsx';
 import { Choice, Field, numberIn, Tick, Wrong } from './Fields.tsx';
 import { type Marked, useMarks } from './Marks.tsx';
 import { Name } from './Name.tsx';
+import { mlOf, mmOf, typed } from './units.ts';
 
 interface NotePanelProps {
   pots: Marked[];
@@ -26,7 +27,9 @@ const WAY_WORDS: Record<Way, string> = { drench: 'until it ran', base: 'at the b
 const METHODS = { drench: 'drench', base: 'drench', bottom: 'bottom', measured: 'measured', mist: 'mist' } as const;
 export const SKIP_WORDS = { 'still-wet': 'still wet', asleep: 'asleep', 'too-cold': 'too cold', 'just-potted': 'just potted', 'not-sure': 'not sure', 'no-time': 'no time', other: 'another reason' } as const;
 const STAGES = [{ id: 'buds', label: 'buds' }, { id: 'open', label: 'open' }, { id: 'over', label: 'over' }, { id: 'seed', label: 'seed' }];
-const MEASURES = [['diameter_mm', 'Width, mm', 10_000], ['height_mm', 'Height, mm', 20_000], ['caudex_mm', 'Caudex, mm', 5000], ['heads', 'Heads', 10_000], ['weight_g', 'Weight, g', 1_000_000]] as const;
+const VOLUME_WORDS: Record<string, string> = { ml: 'millilitres', cups: 'cups' };
+const VOLUME_HEADS: Record<string, string> = { ml: 'Millilitres', cups: 'Cups' };
+const MEASURES = [['diameter_mm', 'Width', 10_000], ['height_mm', 'Height', 20_000], ['caudex_mm', 'Caudex', 5000], ['heads', 'Heads', 10_000], ['weight_g', 'Weight, g', 1_000_000]] as const;
 
 interface Draft {
   way: Way;
@@ -57,8 +60,8 @@ function read(kind: Kind, draft: Draft, date: string): { events(pot: Marked): Jo
   const words = draft.words.trim();
   switch (kind) {
     case 'watering': {
-      const amount = draft.amount.trim() === '' ? null : numberIn(draft.amount, 0.1, 200_000);
-      if (Number.isNaN(amount)) return 'How much? A number of millilitres, up to 200,000.';
+      const amount = draft.amount.trim() === '' ? null : Math.round(mlOf(numberIn(draft.amount, 0.01, 200_000)) * 10) / 10;
+      if (Number.isNaN(amount)) return `How much? A number of ${VOLUME_WORDS[typed.volume()]}, up to 200,000.`;
       return {
         said: `watered ${WAY_WORDS[draft.way]}${amount ? `, ${litres(amount)}` : ''}${draft.fed ? ', fed' : ''}`,
         events: ({ before: { task } }) => {
@@ -69,6 +72,7 @@ function read(kind: Kind, draft: Draft, date: string): { events(pot: Marked): Jo
       };
     }
     case 'finger':
+      if (draft.finger.startsWith('top-')) return same({ type: 'check', date, surface: draft.finger.slice(4) as 'dry' }, `top felt ${draft.finger.slice(4)}`);
       return draft.finger === '' ? 'How did it feel: wet, damp or dry?' : same({ type: 'check', date, finger: draft.finger as 'wet' }, `felt ${draft.finger}`);
     case 'meter': {
       const meter = numberIn(draft.number, 1, 10);
@@ -93,7 +97,8 @@ function read(kind: Kind, draft: Draft, date: string): { events(pot: Marked): Jo
       for (const [key, label, max] of MEASURES) {
         const text = draft.measures[key]?.trim() ?? '';
         if (text === '') continue;
-        found[key] = numberIn(text, 0, max);
+        const value = numberIn(text, 0, max);
+        found[key] = key.endsWith('_mm') ? Math.round(mmOf(value) * 10) / 10 : value;
         if (Number.isNaN(found[key]) || (key === 'heads' && !Number.isInteger(found[key]))) return `${label}: a number up to ${max.toLocaleString('en')} is wanted.`;
       }
       return Object.keys(found).length === 0 ? 'At least one measure.' : same({ type: 'measure', date, ...found }, 'measured');
@@ -101,6 +106,15 @@ function read(kind: Kind, draft: Draft, date: string): { events(pot: Marked): Jo
     case 'note':
       return words === '' ? 'Nothing is written yet.' : same({ type: 'note', date, text: words }, 'noted');
   }
+}
+
+/** Where thirst shows first on this kind. */
+function thirstSign({ form, store }: RoundPot['outlook']['traits']): string {
+  if (form === 'stemless') return 'Thirst shows as wrinkles on the sides, while the face stays smooth.';
+  if (store === 'below') return 'Its store is below: thirst shows late, as fine wrinkles or drooping; taut over a dry mix is as it should be.';
+  if (form === 'globe' || form === 'column' || form === 'pad') return 'Thirst shows as folds between the ribs and a dull skin; the base should be hard.';
+  if (form === 'rosette') return 'Thirst shows on the lower leaves: soft, thin, wrinkled. The heart stays last.';
+  return 'Thirst shows as limp or finely wrinkled leaves, the oldest first.';
 }
 
 export function NotePanel({ pots, date: startDate, onClose }: NotePanelProps) {
@@ -135,8 +149,8 @@ export function NotePanel({ pots, date: startDate, onClose }: NotePanelProps) {
           <>
             <Choice legend="How" name="method" value={draft.way} onChange={(way) => set({ way: way as Way })} options={WAYS.map((id) => ({ id, label: WAY_WORDS[id] }))} />
             <div className="flex flex-wrap gap-x-6">
-              <Field label={isMeasured ? 'Millilitres' : 'Millilitres poured, if you know'}>
-                {(id) => <input id={id} inputMode="decimal" className="input h-11 w-40" placeholder={isMeasured ? String(first.before.task.amount_ml) : ''} value={draft.amount} onChange={(e) => set({ amount: e.target.value })} />}
+              <Field label={isMeasured ? VOLUME_HEADS[typed.volume()]! : `${VOLUME_HEADS[typed.volume()]} poured, if you know`}>
+                {(id) => <input id={id} inputMode="decimal" className="input h-11 w-40" placeholder={isMeasured ? litres(first.before.task.amount_ml) : ''} value={draft.amount} onChange={(e) => set({ amount: e.target.value })} />}
               </Field>
               <Field label="Water">
                 {(id) => (
@@ -152,7 +166,7 @@ export function NotePanel({ pots, date: startDate, onClose }: NotePanelProps) {
             </div>
           </>
         )}
-        {kind === 'finger' && <Choice legend="Two knuckles deep, or a skewer to the bottom" name="finger" value={draft.finger} onChange={(finger) => set({ finger })} options={['wet', 'damp', 'dry'].map((id) => ({ id, label: id }))} />}
+        {kind === 'finger' && <Choice legend="Two knuckles deep, or a skewer to the bottom" name="finger" value={draft.finger} onChange={(finger) => set({ finger })} options={[...['wet', 'damp', 'dry'].map((id) => ({ id, label: id })), { id: 'top-dry', label: 'only the top: dry' }, { id: 'top-wet', label: 'only the top: wet' }]} />}
         {(kind === 'meter' || kind === 'weight' || kind === 'drain') && (
           <Field label={kind === 'meter' ? 'Probe, 1 dry to 10 wet' : kind === 'weight' ? 'Grams, pot and all' : 'Seconds from the first pour to the first drop'}>
             {(id) => <input id={id} inputMode="decimal" className="input h-11 w-40" value={draft.number} onChange={(e) => set({ number: e.target.value })} />}
@@ -164,6 +178,7 @@ export function NotePanel({ pots, date: startDate, onClose }: NotePanelProps) {
             <Field label="What was seen">
               {(id) => <select id={id} className="select h-11 w-56" value={draft.sign} onChange={(e) => set({ sign: e.target.value })}>{SIGNS.map((sign) => <option key={sign} value={sign}>{sign.replaceAll('-', ' ')}</option>)}</select>}
             </Field>
+            <p className="basis-full text-[15px] text-[var(--ink-2)]">{thirstSign(first.before.outlook.traits)}</p>
             <Choice legend="How much" name="strength" value={draft.strength} onChange={(strength) => set({ strength })} options={[{ id: '1', label: 'a little' }, { id: '2', label: 'clearly' }, { id: '3', label: 'strongly' }]} />
           </div>
         )}
@@ -171,7 +186,7 @@ export function NotePanel({ pots, date: startDate, onClose }: NotePanelProps) {
         {kind === 'measure' && (
           <div className="grid grid-cols-2 gap-x-6 sm:grid-cols-3">
             {MEASURES.map(([key, label]) => (
-              <Field key={key} label={label}>{(id) => <input id={id} inputMode="decimal" className="input h-11 w-full" value={draft.measures[key] ?? ''} onChange={(e) => set({ measures: { ...draft.measures, [key]: e.target.value } })} />}</Field>
+              <Field key={key} label={key.endsWith('_mm') ? `${label}, ${typed.length()}` : label}>{(id) => <input id={id} inputMode="decimal" className="input h-11 w-full" value={draft.measures[key] ?? ''} onChange={(e) => set({ measures: { ...draft.measures, [key]: e.target.value } })} />}</Field>
             ))}
           </div>
         )}

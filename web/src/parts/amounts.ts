@@ -1,14 +1,22 @@
+import { ML_PER_CUP, MM_PER_INCH, shownTemperature, units } from './units.ts';
+
+const LARGEST_QUARTERS = 16;
+
+/** A volume as this keeper reads it: ml and litres, or cups. */
 export function litres(ml: number): string {
+  if (units().volume === 'cups') return cups(ml) ?? (ml < ML_PER_CUP / 8 ? `${Math.round(ml)} ml` : `${(ml / ML_PER_CUP).toFixed(1)} cups`);
   return ml >= 1000 ? `${(ml / 1000).toFixed(1)} l` : `${Math.round(ml)} ml`;
 }
 
 /** A temperature with a true minus sign. */
 export function degrees(celsius: number): string {
-  const whole = Math.round(celsius);
+  const whole = Math.round(shownTemperature(celsius));
   return `${whole < 0 ? '−' : ''}${Math.abs(whole)}°`;
 }
 
+/** A length as this keeper reads it. */
 export function centimetres(mm: number): string {
+  if (units().length === 'in') return `${(mm / MM_PER_INCH).toFixed(1).replace(/\.0$/, '')} in`;
   return `${(mm / 10).toFixed(mm % 10 === 0 ? 0 : 1)} cm`;
 }
 
@@ -25,10 +33,10 @@ export function shareWords(share: number): string {
   return share === 1 ? found[1] : `${found[1]} the dose`;
 }
 
-/** Small volumes in cups beside millilitres, for kitchens: a cup is 240 ml. */
+/** Small volumes in cups, to the quarter; null where that says nothing. */
 export function cups(ml: number): string | null {
-  const quarters = Math.round((4 * ml) / 240);
-  if (quarters < 1 || quarters > 16) return null;
+  const quarters = Math.round((4 * ml) / ML_PER_CUP);
+  if (quarters < 1 || quarters > LARGEST_QUARTERS) return null;
   const whole = Math.floor(quarters / 4);
   const part = ['', '¼', '½', '¾'][quarters % 4]!;
   return `${whole > 0 ? whole : ''}${part} ${quarters > 4 ? 'cups' : 'cup'}`;

@@ -1,6 +1,6 @@
 import type { RoundPot } from '@zinc-pail/contract/api';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 import { eventWords } from '../screens/plant/Book.tsx';
 import { centimetres, count, cups, degrees, litres, shareWords } from './amounts.ts';
 import { addDays, daysBetween, fullDay, longDay, nearDay, shortDay } from './days.ts';
@@ -8,6 +8,7 @@ import { numberIn } from './Fields.tsx';
 import { felt, wateredAsAdvised, wateredWords } from './markEvents.ts';
 import { Name } from './Name.tsx';
 import { StateMark } from './StateMark.tsx';
+import { celsiusOf, mlOf, mmOf, setUnits, shownTemperature, typed } from './units.ts';
 
 describe('days', () => {
   it('are said as people say them, whatever the clock’s zone', () => {
@@ -96,5 +97,21 @@ describe('the book', () => {
     [{ type: 'move', date: '' }, 'Moved'],
   ] as const)('%o reads “%s”', (event, words) => {
     expect(eventWords(event as Parameters<typeof eventWords>[0])).toBe(words);
+  });
+});
+
+describe('units', () => {
+  afterEach(() => setUnits({ temperature: 'C', length: 'cm', volume: 'l' }));
+  it('are the keeper’s own, for the eye and for what is typed, and nothing drifts', () => {
+    const kept = new Map<string, string>();
+    vi.stubGlobal('localStorage', { getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, value: string) => kept.set(key, value) });
+    expect([degrees(-4), centimetres(90), litres(180)]).toEqual(['−4°', '9 cm', '180 ml']);
+    setUnits({ temperature: 'F', length: 'in', volume: 'cups' });
+    expect([degrees(-4), centimetres(254), litres(180), litres(7)]).toEqual(['25°', '10 in', '¾ cup', '7 ml']);
+    expect(celsiusOf(212)).toBe(100);
+    expect(celsiusOf(shownTemperature(17.3))).toBeCloseTo(17.3, 12);
+    expect(mmOf(1)).toBe(25.4);
+    expect(mlOf(0.75)).toBe(180);
+    expect(typed.temperature()).toBe('°F');
   });
 });

@@ -1,4 +1,5 @@
 import type { PlaceView } from '@zinc-pail/contract/keeping';
+import { type Light, lampHoursShort } from '@zinc-pail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { usePlaces } from '../../api/places.ts';
@@ -16,6 +17,9 @@ const AIR_WORDS = { still: 'still air', gentle: 'gentle air', breezy: 'breezy' }
 const COMPASS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'];
 /** Above this the bench is set so tightly that air no longer passes (core/care/light.ts). */
 const CROWDED = 0.8;
+/** Afternoon sun and heat from which tender skins scorch. */
+const AFTERNOON_H = 3;
+const HOT_C = 28;
 
 export default function BenchesScreen() {
   const places = usePlaces();
@@ -80,6 +84,8 @@ function PlaceSection({ place, many, onEdit, onRead }: { place: PlaceView; many:
           {bright.length > 0 && <span><strong className="font-semibold text-[var(--straw)]">{bright.length} in more than {bright.length === 1 ? 'it likes' : 'they like'}:</strong> {names(bright)}.</span>}
         </p>
       )}
+      {dim.length > 0 && place.lamp && <p className="text-[15px]">The lamp would have to burn about {Math.max(...dim.map((pot) => lampHoursShort(today.dli_mol, pot.wants as Light, place.lamp!.ppfd_umol_m2_s)))} h longer for the neediest of these.</p>}
+      {today.sun_h - today.morning_sun_h > AFTERNOON_H && today.tmax_c > HOT_C && place.pots.some((pot) => pot.wants === 'filtered' || pot.wants === 'shade') && <p className="text-[15px]">Hot, with long afternoon sun: those that scorch do better where the sun leaves at noon.</p>}
       {place.hazards && <p className="mt-1 border-l-4 border-[var(--rust)] pl-2 text-[15px]">{place.hazards}</p>}
     </section>
   );

@@ -6,6 +6,7 @@ import { count, degrees } from '../../parts/amounts.ts';
 import { fullDay } from '../../parts/days.ts';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { Field, numberIn, Wrong } from '../../parts/Fields.tsx';
+import { celsiusOf, typed } from '../../parts/units.ts';
 
 /** Lowest and highest among the plants, by hand in one go, or as a logger's table. */
 export function ReadingsPanel({ place, onClose }: { place: PlaceView; onClose(): void }) {
@@ -28,9 +29,9 @@ export function ReadingsPanel({ place, onClose }: { place: PlaceView; onClose():
   });
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    const [tmin_c, tmax_c] = [numberIn(low, -60, 80), numberIn(high, -60, 80)];
+    const [tmin_c, tmax_c] = [celsiusOf(numberIn(low, -100, 200)), celsiusOf(numberIn(high, -100, 200))];
     const rh_pct = humidity.trim() === '' ? null : numberIn(humidity, 0, 100);
-    if (Number.isNaN(tmin_c) || Number.isNaN(tmax_c) || Number.isNaN(rh_pct)) return setWrong('Lowest and highest in °C from -60 to 80; humidity in percent or empty.');
+    if (Number.isNaN(tmin_c) || Number.isNaN(tmax_c) || Number.isNaN(rh_pct)) return setWrong(`Lowest and highest in ${typed.temperature()}; humidity in percent or empty.`);
     setWrong(null);
     save.mutate({ path: 'readings', body: { readings: [{ date, tmin_c, tmax_c, rh_pct }] } });
   };
@@ -45,8 +46,8 @@ export function ReadingsPanel({ place, onClose }: { place: PlaceView; onClose():
       <form noValidate onSubmit={submit}>
         <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-4">
           <Field label="Day">{(id) => <input id={id} type="date" className="input h-11 w-full" value={date} onChange={(event) => setDate(event.target.value)} />}</Field>
-          <Field label="Lowest, °C">{(id) => <input id={id} inputMode="decimal" className="input h-11 w-full" value={low} onChange={(event) => setLow(event.target.value)} />}</Field>
-          <Field label="Highest, °C">{(id) => <input id={id} inputMode="decimal" className="input h-11 w-full" value={high} onChange={(event) => setHigh(event.target.value)} />}</Field>
+          <Field label={`Lowest, ${typed.temperature()}`}>{(id) => <input id={id} inputMode="decimal" className="input h-11 w-full" value={low} onChange={(event) => setLow(event.target.value)} />}</Field>
+          <Field label={`Highest, ${typed.temperature()}`}>{(id) => <input id={id} inputMode="decimal" className="input h-11 w-full" value={high} onChange={(event) => setHigh(event.target.value)} />}</Field>
           <Field label="Humidity, %">{(id) => <input id={id} inputMode="decimal" className="input h-11 w-full" value={humidity} onChange={(event) => setHumidity(event.target.value)} />}</Field>
         </div>
         <div className="flex flex-wrap items-center gap-3">

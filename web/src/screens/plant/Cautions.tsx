@@ -10,9 +10,21 @@ const WORDS: Record<Caution, string> = {
   'dry-heart': 'No water into the heart: aim at the mix, or stand it in water.',
 };
 
-/** What hands must know before they go in. */
-export function Cautions({ outlook }: { outlook: OutlookView }) {
-  const lines = [...outlook.cautions.map((caution) => WORDS[caution]), ...(outlook.pot.holes ? [] : ['This pot has no hole: small measures only, or drill it (wet, slowly, with eye cover and a protected outlet).'])];
+/** Pots from this width on are heavy once wet, mm. */
+const HEAVY_MM = 280;
+
+/** What hands must know, line by line. */
+export function cautionLines(outlook: OutlookView, poisonous: { people: boolean; pets: boolean }): string[] {
+  return [
+    ...outlook.cautions.map((caution) => WORDS[caution]),
+    ...(poisonous.pets && !poisonous.people ? ['Not for dogs and cats to chew. If one does, call a vet.'] : []),
+    ...(outlook.pot.top_mm >= HEAVY_MM && outlook.pot.material !== 'plastic' ? ['Heavy: lift it with a second person, back straight.'] : []),
+    ...(outlook.pot.holes ? [] : ['This pot has no hole: small measures only, or drill it (wet, slowly, with eye cover and a protected outlet).']),
+  ];
+}
+
+export function Cautions({ outlook, poisonous }: { outlook: OutlookView; poisonous: { people: boolean; pets: boolean } }) {
+  const lines = cautionLines(outlook, poisonous);
   return (
     <section aria-labelledby="cautions">
       <h2 id="cautions" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">Before hands go in</h2>

@@ -9,6 +9,7 @@ import { roundKey } from '../../api/round.ts';
 import { addDays, fullDay } from '../../parts/days.ts';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { Choice, Field, Tick, Wrong } from '../../parts/Fields.tsx';
+import { cautionLines } from './Cautions.tsx';
 import { Name } from '../../parts/Name.tsx';
 
 const APART_DAYS = 28;
@@ -33,6 +34,7 @@ export function LookOver({ plant, onClose }: { plant: PlantView; onClose(): void
   return (
     <Dialog title={<>Looking over <Name written={plant.name} /></>} onClose={onClose}>
       <form onSubmit={(event: FormEvent) => { event.preventDefault(); save.mutate(); }}>
+        <ul className="mb-2 text-[15px]">{cautionLines(plant.outlook, plant.record.poisonous).map((line) => <li key={line} className="border-l-4 border-[var(--rust)] pl-2">{line}</li>)}</ul>
         {tick('sleeve_off', 'foil, sleeve and outer pot are off')}
         {tick('hole', 'the pot has an open hole')}
         {tick('peat_off', 'soaked peat is shaken off, or noted to be')}

@@ -14,6 +14,7 @@ import { type Marked, useMarks } from '../../parts/Marks.tsx';
 import { Name } from '../../parts/Name.tsx';
 import { NotePanel } from '../../parts/NotePanel.tsx';
 import { sawPlant } from '../../parts/recent.ts';
+import { units } from '../../parts/units.ts';
 import { StateMark } from '../../parts/StateMark.tsx';
 import { Failed, Waiting } from '../../parts/Waiting.tsx';
 import { Book } from './Book.tsx';
@@ -105,11 +106,11 @@ function Plant({ plant }: { plant: PlantView }) {
         </section>
         <aside className="grid content-start gap-6">
           <PotDrawing plant={plant} />
-          <Ways outlook={outlook} doubt={record.doubt} />
+          <Ways plant={plant} />
           <Rules plant={plant} />
           <Hardening plant={plant} />
           <Family plant={plant} />
-          <Cautions outlook={outlook} />
+          <Cautions outlook={outlook} poisonous={record.poisonous} />
         </aside>
       </div>
       {panel === 'note' && <NotePanel pots={[pot]} date={site.today} onClose={() => setPanel(null)} />}
@@ -130,7 +131,8 @@ function Facts({ plant }: { plant: PlantView }) {
     ['Season', `${outlook.state} since ${longDay(outlook.state_since)}: ${outlook.state_why}${outlook.next_change ? `; ${outlook.next_change.state} from about ${nearDay(outlook.next_change.on, site.today)}` : ''}`],
     ['Its store', `${outlook.thirst.word}${outlook.thirst.wrinkles_in_days ? `; without water the first wrinkles in about ${outlook.thirst.wrinkles_in_days} days` : ''}`],
     ['Its roots', `${outlook.wet_feet.word}${outlook.wet_feet.harms_in_days ? `; in danger in about ${outlook.wet_feet.harms_in_days} days if it stays so` : ''}`],
-    ['Last water', outlook.last_watered ? longDay(outlook.last_watered) : 'not on record'],
+    ['How sure', SURE_WORDS[plant.task.sure]],
+    ['Last time', lastTimes(plant)],
   ];
   return (
     <dl className="mt-4 grid grid-cols-[6.5rem_minmax(0,1fr)] gap-y-1 text-[16px]">
@@ -142,6 +144,17 @@ function Facts({ plant }: { plant: PlantView }) {
       ))}
     </dl>
   );
+}
+
+const SURE_WORDS = { high: 'high: the looks and the reckoning agree', medium: 'medium: within a band', low: 'low: it may be far from this; a look would help' } as const;
+const LASTS = [['watering', 'watered'], ['feeding', 'fed'], ['repotting', 'repotted'], ['move', 'moved'], ['check', 'felt or weighed']] as const;
+
+/** When each thing was last done, in one line. */
+function lastTimes({ journal, site }: PlantView): string {
+  return LASTS.map(([type, word]) => {
+    const entry = journal.find((one) => !one.voided && one.event.type === type);
+    return `${word} ${entry ? nearDay(entry.event.date, site.today) : 'never on record'}`;
+  }).join(', ');
 }
 
 /** What is done with it now and then: its record, copies, labels, its end. */
@@ -164,7 +177,7 @@ function Menu({ plant, onPick }: { plant: PlantView; onPick(panel: Panel): void 
 
 /** How its next drink goes: way, measure, water, food, and what to mind. */
 function TaskWords({ plant: { task, outlook } }: { plant: PlantView }) {
-  const kitchen = cups(task.amount_ml);
+  const kitchen = units().volume === 'cups' ? null : cups(task.amount_ml);
   const ways = { drench: 'a drench from above', base: 'a drench at the base, onto the mix only', bottom: 'stood in water', measured: 'a measure', mist: 'a mist' } as const;
   const food = task.feed.kind === 'feed' ? `with food at ${shareWords(task.feed.strength)}: ${task.feed.why.toLowerCase()}` : `no food: ${task.feed.why[0]!.toLowerCase()}${task.feed.why.slice(1)}`;
   return (

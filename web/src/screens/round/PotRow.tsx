@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';
 import { Stick } from '../../drawing/Stick.tsx';
 import { Strip } from '../../drawing/Strip.tsx';
-import { shareWords } from '../../parts/amounts.ts';
+import { litres, shareWords } from '../../parts/amounts.ts';
 import { nearDay } from '../../parts/days.ts';
 import type { Felt } from '../../parts/markEvents.ts';
 import { useMarks } from '../../parts/Marks.tsx';
@@ -51,7 +51,7 @@ export function PotRow({ pot, today, current, chosen, onHere, onWater, onFeel, o
           {pot.quarantine_until && pot.quarantine_until >= today && <span className="text-[14px] font-semibold text-[var(--straw)]">apart until {nearDay(pot.quarantine_until, today)}</span>}
         </div>
         <p className="mt-0.5 text-[15px] leading-snug">
-          <strong className={`font-semibold ${TONES[outlook.verdict.kind]}`}>{outlook.verdict.head}.</strong> <span className="text-[var(--ink-2)]">{outlook.verdict.reason}</span>
+          <strong className={`font-semibold ${TONES[outlook.verdict.kind]}`}>{headOf(pot)}.</strong> <span className="text-[var(--ink-2)]">{outlook.verdict.reason}</span>
         </p>
         <Mind pot={pot} />
       </div>
@@ -61,6 +61,13 @@ export function PotRow({ pot, today, current, chosen, onHere, onWater, onFeel, o
       </div>
     </li>
   );
+}
+
+/** The deed in this keeper's units; whatever is not a drink says it in its own words. */
+function headOf({ outlook, task }: RoundPot): string {
+  if (outlook.verdict.kind !== 'water') return outlook.verdict.head;
+  const words = { drench: 'Drench', base: 'Drench at the base', bottom: 'Stand in water', measured: 'Measure out', mist: 'Mist' } as const;
+  return `${words[task.way]}${task.way === 'measured' ? ' ' : ', '}${litres(task.amount_ml)}`;
 }
 
 /** What to mind while it is watered: where the water goes, food, salts, and the keeper's own rule. */

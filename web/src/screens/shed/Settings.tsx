@@ -2,18 +2,20 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
 import type { Kit } from '../../api/kit.ts';
-import { Field, numberIn, SectionHead, Wrong } from '../../parts/Fields.tsx';
+import { Field, numberIn, SectionHead, Tick, Wrong } from '../../parts/Fields.tsx';
 
 export function Settings({ kit }: { kit: Kit }) {
   const [name, setName] = useState(kit.collection.name);
   const [scheme, setScheme] = useState(kit.collection.number_scheme);
   const [can, setCan] = useState(String(kit.collection.can_ml / 1000));
+  const [pets, setPets] = useState(kit.collection.has_pets);
+  const [children, setChildren] = useState(kit.collection.has_children);
   const queries = useQueryClient();
   const save = useMutation({
     mutationFn: () => {
       const litres = numberIn(can, 0.1, 200);
       if (Number.isNaN(litres)) throw new Error('The can: litres from 0.1 to 200.');
-      return ask('/settings', { method: 'PATCH', body: { name: name.trim(), number_scheme: scheme.trim(), can_ml: Math.round(litres * 1000) } });
+      return ask('/settings', { method: 'PATCH', body: { name: name.trim(), number_scheme: scheme.trim(), can_ml: Math.round(litres * 1000), has_pets: pets, has_children: children } });
     },
     onSuccess: () => queries.invalidateQueries(),
   });
@@ -26,6 +28,8 @@ export function Settings({ kit }: { kit: Kit }) {
           <Field label="Numbers are made as" hint="{year}, {yy}, {month}, {genus} stand for themselves; {n:3} counts on.">{(id) => <input id={id} maxLength={40} className="input h-11 w-full" value={scheme} onChange={(event) => setScheme(event.target.value)} />}</Field>
           <Field label="The can holds, litres">{(id) => <input id={id} inputMode="decimal" className="input h-11 w-full" value={can} onChange={(event) => setCan(event.target.value)} />}</Field>
         </div>
+        <Tick label="pets in the house" checked={pets} onChange={setPets} />
+        <Tick label="children in the house" checked={children} onChange={setChildren} />
         <Wrong words={save.isError ? (save.error.name === 'Error' && !('problem' in save.error) ? save.error.message : wordsOf(save.error)) : null} />
         <button type="submit" className="btn h-11" disabled={save.isPending}>{save.isSuccess ? 'Kept' : 'Keep these'}</button>
       </form>

@@ -9,10 +9,12 @@ interface NameFieldProps {
   /** the genus whose care is taken, where the name itself does not tell */
   meant: string | null;
   onMeant(genus: string | null): void;
+  /** who lives with the plants */
+  household: { has_pets: boolean; has_children: boolean };
 }
 
 /** A name as it is written on labels: genera are offered as one types, and where a name fits several, it asks which. */
-export function NameField({ value, onChange, meant, onMeant }: NameFieldProps) {
+export function NameField({ value, onChange, meant, onMeant, household }: NameFieldProps) {
   const id = useId();
   const [open, setOpen] = useState(false);
   const [at, setAt] = useState(-1);
@@ -68,6 +70,9 @@ export function NameField({ value, onChange, meant, onMeant }: NameFieldProps) {
             {unclear.map((one) => <button key={one} type="button" aria-pressed={meant === one} className={`btn h-11 ${meant === one ? 'btn-primary' : ''}`} onClick={() => onMeant(one)}><i className="slab">{one}</i></button>)}
           </div>
         </fieldset>
+      )}
+      {care && ((household.has_children && care.poisonous.people) || (household.has_pets && care.poisonous.pets)) && (
+        <p role="note" className="mt-2 border-l-4 border-[var(--rust)] pl-3 text-[15px]"><strong className="font-semibold">Out of reach of {[household.has_children && care.poisonous.people && 'children', household.has_pets && care.poisonous.pets && 'pets'].filter(Boolean).join(' and ')}.</strong> Mind leaves that drop to the floor too. If any is swallowed, call a poison line or a vet.</p>
       )}
       {value.trim() !== '' && (
         <p className="mt-1 text-[15px] text-[var(--ink-2)]" data-testid="genus-words">

@@ -146,7 +146,8 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string;
         </ul>
       )}
       <form noValidate onSubmit={(event) => void submit(event)}>
-        <NameField value={name} onChange={setName} meant={meant} onMeant={setMeant} />
+        <NameField value={name} onChange={setName} meant={meant} onMeant={setMeant} household={kit.collection} />
+        <Lessons genus={genusByAnyName(meant ?? name)?.name ?? null} />
         <div className="grid gap-x-6 sm:grid-cols-3">
           {select('name_sure', 'The name is', [['sure', 'sure'], ['likely', 'likely'], ['unknown', 'unknown']])}
           {select('place', 'Bench', places.map((place) => [String(place.id), place.name]))}
@@ -207,6 +208,18 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string;
 }
 
 const STORE_WORDS = { leaf: 'in its leaves', stem: 'in its stem', below: 'below ground', none: 'hardly anywhere' } as const;
+
+/** What earlier losses of the same kind taught. */
+function Lessons({ genus }: { genus: string | null }) {
+  const found = useQuery({ queryKey: ['lessons', genus], queryFn: async () => (await ask<{ plants: { id: number; name: string; ended: string | null; ended_on: string | null; ended_why: string | null }[] }>(`/find?q=${encodeURIComponent(genus ?? '')}`)).plants.filter((one) => one.ended === 'died'), enabled: genus !== null });
+  if (!genus || !found.data || found.data.length === 0) return null;
+  return (
+    <div role="note" className="mb-4 border-l-4 border-[var(--straw)] pl-3 text-[15px]">
+      <p className="font-semibold">You lost {found.data.length === 1 ? 'one' : found.data.length} of this genus:</p>
+      <ul>{found.data.slice(0, 3).map((one) => <li key={one.id}><Link to={`/plants/${one.id}`} className="underline"><Name written={one.name} /></Link>, {one.ended_on}: {one.ended_why ?? 'cause unknown'}</li>)}</ul>
+    </div>
+  );
+}
 
 function MotherField({ mother, onChange }: { mother: { id: number; name: string } | null; onChange(mother: { id: number; name: string } | null): void }) {
   const [typed, setTyped] = useState('');
