@@ -140,7 +140,7 @@ const feedAdvice = object(
 );
 const taskSchema = object(
   {
-    way: oneOf(WAYS), method: oneOf(['drench', 'measured', 'bottom', 'mist']), amount_ml: number(0, 1e6), water: oneOf(WATER_KINDS), feed: feedAdvice, feed_id: optional(whole(1, 1e9)), due: optional(day()),
+    way: oneOf(WAYS), method: oneOf(['drench', 'measured', 'bottom', 'mist']), amount_ml: number(0, 1e6), water: oneOf(WATER_KINDS), feed: feedAdvice, feed_id: optional(whole(1, 1e9)), flush: Joi.boolean().required(), due: optional(day()),
     mind: list(text(400), 'words'), salts: object({ ecMS: number(0, 1e4), limitMS: number(0, 100), flush: Joi.boolean().required(), hardDrinks: whole(0, 1e6) }, 'salts'), own_words: optional(text(500)),
     hard_to_replace: Joi.boolean().required(), sure: oneOf(['high', 'medium', 'low']), stand: oneOf(STANDS), saucer_minutes: whole(1, 240), soak_minutes: whole(1, 240),
   },

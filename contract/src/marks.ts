@@ -113,6 +113,7 @@ export interface PotTask {
   water: CareTask['water']['water'];
   feed: CareTask['water']['feed'];
   feed_id: number | null;
+  flush: boolean;
   due: string | null;
   mind: string[];
   salts: CareTask['salts'];

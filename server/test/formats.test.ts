@@ -1,12 +1,16 @@
 /** What comes in from files and goes out to them. */
+import { execFile } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { checkGarden } from '@zinc-pail/contract/gardenFile';
 import Papa from 'papaparse';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { play } from '../../demo/play.ts';
 import { zoneOf } from '../src/formats/gardenStore.ts';
 import { darwinCore } from '../src/formats/darwinCore.ts';
-import { type Bench, bench, today } from './harness.ts';
+import { type Bench, bench, ROOT, today } from './harness.ts';
 
 let here: Bench;
 beforeAll(async () => {
@@ -174,5 +178,31 @@ describe('the calendar', () => {
     expect(JSON.stringify(tokens)).not.toContain(body.path.slice(10, 42));
     await send(`/api/calendar-tokens/${body.id}/revoke`, {});
     expect((await here.ask(body.path)).status).toBe(404);
+  });
+});
+
+describe('the zinc command', () => {
+  const zinc = (...args: string[]) =>
+    new Promise<{ code: number; out: string; err: string }>((resolve) => {
+      execFile(process.execPath, [join(ROOT, 'cli', 'bin', 'zinc.mjs'), ...args, '--server', here.url], { maxBuffer: 64e6 }, (error, out, err) => resolve({ code: error ? Number(error.code) : 0, out, err }));
+    });
+  it('takes a garden file in and gives it out without loss', async () => {
+    const file = join(mkdtempSync(join(tmpdir(), 'zinc-formats-')), 'garden.json');
+    writeFileSync(file, JSON.stringify(EVERYTHING));
+    const dry = await zinc('import', file, '--dry-run');
+    expect(JSON.parse(dry.out)).toMatchObject({ site_id: null, plants: 2 });
+    const { code, out } = await zinc('import', file, '--name', 'By command', '--time-zone', 'Europe/Vienna');
+    expect(code).toBe(0);
+    const back = await zinc('export', '--site', String(JSON.parse(out).site_id));
+    expect(bare(JSON.parse(back.out))).toEqual(bare(EVERYTHING));
+    expect(bare(JSON.parse((await zinc('export', '--site', 'By command')).out))).toEqual(bare(EVERYTHING));
+  });
+  it('says what would be right', async () => {
+    expect(await zinc('export')).toMatchObject({ code: 2, out: '', err: expect.stringMatching(/several sites; name one with --site/) });
+    expect(await zinc('import', '/nowhere.json')).toMatchObject({ code: 2, out: '' });
+    const dead = await new Promise<{ code: number; err: string }>((resolve) => {
+      execFile(process.execPath, [join(ROOT, 'cli', 'bin', 'zinc.mjs'), 'export', '--server', 'http://127.0.0.1:1'], (error, _out, err) => resolve({ code: Number((error as { code?: number } | null)?.code ?? 0), err }));
+    });
+    expect(dead).toMatchObject({ code: 2, err: expect.stringMatching(/nothing answers there; start it/) });
   });
 });

@@ -223,6 +223,7 @@ describe('moving and ending', () => {
     expect((await here.ask(`/api/plants/${id}`)).status).toBe(410);
     expect(JSON.stringify((await here.ask('/api/plants')).body.rows)).not.toContain('Echeveria elegans');
     expect((await here.ask('/api/find?q=echeveria%20elegans')).body.plants[0]).toMatchObject({ id, ended: 'died' });
+    expect((await here.ask('/api/gone')).body.plants[0]).toMatchObject({ id, ended: 'died', ended_why: 'rot from the neck' });
     expect((await send(`/api/plants/${id}/end`, { how: 'given', date: today() })).status).toBe(409);
     expect((await send(`/api/plants/${id}/revive`, {})).body.record.ended).toBeNull();
   });

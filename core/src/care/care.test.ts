@@ -101,6 +101,15 @@ describe('the task', () => {
     const soft = careTask(facts({ salts: 'sensitive' }, { watersAtHand: [{ kind: 'softened', saltsMgL: null }] }));
     expect(soft.mind.join(' ')).toMatch(/sodium/);
   });
+  it('flushes salts out of a growing plant with twice what the mix fills, and feeds none meanwhile', () => {
+    const salty: PlantEvent[] = Array.from({ length: 14 }, (_, i) => ({ type: 'watering', date: isoDay(TODAY - 150 + 10 * i), method: 'measured', amount_ml: 200, water: 'hard' }) as PlantEvent);
+    const task = careTask(facts({ salts: 'sensitive', feed: { rhythm: { mode: 'weeks', weeks: 1 }, strength: 1, chargeMonths: 0, lastBeforeRest: false, firstOnWaking: false, ceiling: null } }, { events: salty }));
+    expect(task.salts.flush).toBe(true);
+    expect(task.water.feed.kind).toBe('plain');
+    expect(task.water.flush).toBe(true);
+    expect(task.water.amountMl).toBeGreaterThan(1.9 * facts().outlook.volume_ml);
+    expect(task.mind.join(' ')).toMatch(/Salts have built up/);
+  });
   it('a mix with a tenth of compost feeds', () => {
     expect(isCharged({ id: 'a', parts: [{ component: 'pumice', parts: 9 }, { component: 'compost', parts: 1 }] }, COMPONENTS)).toBe(true);
     expect(isCharged({ id: 'a', parts: [{ component: 'pumice', parts: 9 }] }, COMPONENTS)).toBe(false);

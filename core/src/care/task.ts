@@ -33,6 +33,8 @@ export interface WaterTask {
   amountMl: number;
   water: WaterKind;
   feed: FeedAdvice;
+  /** so much that it washes salts out */
+  flush: boolean;
 }
 
 /** From the width of the band of moisture that is held likely. */
@@ -91,11 +93,14 @@ export function careTask(facts: CareFacts): CareTask {
   const called = byTrigger(rules, outlook, today, events);
   const staged = stagedReturn(outlook, today, events);
   const { verdict, due } = safer(called, rules, outlook, today, events, staged);
-  const amount = staged === 'sip' ? { way: 'measured' as const, ml: Math.max(1, Math.round(SIP_SHARE * outlook.volume_ml)) } : amountOf(rules, outlook);
+  const plain = staged === 'sip' ? { way: 'measured' as const, ml: Math.max(1, Math.round(SIP_SHARE * outlook.volume_ml)) } : amountOf(rules, outlook);
+  // A plant that comes back from a drought, or slows, is not flooded for its salts' sake.
+  const flush = salts.flush && outlook.state === 'growing' && outlook.pot.holes && (plain.way === 'drench' || plain.way === 'base');
+  const amount = flush ? { way: plain.way, ml: Math.round(flushMl(outlook.volume_ml) / 50) * 50 } : plain;
   const way = amount.way;
   return {
-    verdict: { ...verdict, head: verdict.kind === 'water' ? waterHead(way, amount.ml) : verdict.head },
-    water: { way, method: METHOD_OF[way], amountMl: amount.ml, water, feed: salts.flush && feed.kind === 'feed' ? { kind: 'plain', why: 'Salts have built up: flush first, no food.', until: null, given: feed.given, ceiling: feed.ceiling } : feed },
+    verdict: { ...verdict, head: verdict.kind === 'water' ? waterHead(way, amount.ml, flush) : verdict.head },
+    water: { way, method: METHOD_OF[way], amountMl: amount.ml, water, flush, feed: salts.flush && feed.kind === 'feed' ? { kind: 'plain', why: 'Salts have built up: flush first, no food.', until: null, given: feed.given, ceiling: feed.ceiling } : feed },
     sure: sureness(outlook),
     due,
     mind: [...(staged === 'sip' ? ['It has been dry for long: a small drink first, then a look in three to seven days, and the fuller drink once it has firmed up.'] : []), ...mindWords(rules, outlook, salts, water), ...neverLine(genus, outlook)],
@@ -190,8 +195,9 @@ function amountOf(rules: CareRules, outlook: OutlookView): { way: Way; ml: numbe
   return { way: liked, ml: advised };
 }
 
-function waterHead(way: Way, ml: number): string {
+function waterHead(way: Way, ml: number, flush: boolean): string {
   const amount = ml >= 1000 ? `${(ml / 1000).toFixed(1)} l` : `${ml} ml`;
+  if (flush) return `Flush, ${amount}`;
   switch (way) {
     case 'drench':
       return `Drench, ${amount}`;
@@ -246,7 +252,7 @@ function mindWords(rules: CareRules, outlook: OutlookView, salts: Salts, water: 
   if (cautions.includes('powdery')) words.push('To the mix only: drops mark its powder.');
   if (cautions.includes('dry-heart')) words.push('Not into the rosette: pour at the rim or stand it in water.');
   if (!pot.holes) words.push('No hole: never more than the measure.');
-  if (salts.flush) words.push(`Salts have built up (about ${salts.ecMS.toFixed(1)} mS/cm, its limit ${salts.limitMS}): flush with ${(flushMl(volumeMl) / 1000).toFixed(1)} l of plain soft water and let it run out.`);
+  if (salts.flush) words.push(`Salts have built up (about ${salts.ecMS.toFixed(1)} mS/cm, its limit ${salts.limitMS}): flush with ${(flushMl(volumeMl) / 1000).toFixed(1)} l of plain soft water and let it run out${outlook.state === 'growing' ? '' : ', once it grows'}.`);
   if (water === 'softened') words.push('Softened water carries sodium: only for want of other.');
   else if (!rules.waters.includes(water)) words.push(`${water[0]!.toUpperCase()}${water.slice(1)} water is not among its kinds: an occasional drink does no harm.`);
   if (water === 'hard' && rules.salts !== 'hardy' && salts.hardDrinks >= 6) words.push(`${salts.hardDrinks} hard drinks since its potting: look for a white crust.`);

@@ -2,7 +2,7 @@ import { genusByAnyName, namesOfGenus } from '@zinc-pail/core';
 import { Router } from 'express';
 import type { App } from '../app.ts';
 import { Refused } from '../http/problem.ts';
-import { findPlants } from './store.ts';
+import { findPlants, gonePlants } from './store.ts';
 
 const LONGEST = 100;
 const MOST_WORDS = 6;
@@ -18,6 +18,9 @@ export function findRoutes(app: App): Router {
       return genus ? [...new Set([word, ...namesOfGenus(genus.name)])] : [word];
     });
     response.json({ plants: await findPlants(app.pool, words) });
+  });
+  router.get('/gone', async (_request, response) => {
+    response.json({ plants: await gonePlants(app.pool) });
   });
   return router;
 }

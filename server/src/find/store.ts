@@ -11,6 +11,17 @@ export interface Found {
 }
 
 const MOST = 30;
+const MOST_GONE = 1000;
+
+/** Plants that died or were given away, the last first. */
+export async function gonePlants(pool: Pool): Promise<Found[]> {
+  const [rows] = await pool.query<Row<Found>[]>(
+    `SELECT p.id, p.number, p.name, pl.name AS place, p.ended, p.ended_on, p.ended_why FROM plant p JOIN stay s ON s.id = (SELECT MAX(last.id) FROM stay last WHERE last.plant_id = p.id) JOIN place pl ON pl.id = s.place_id
+     WHERE p.ended IS NOT NULL ORDER BY p.ended_on DESC, p.id DESC LIMIT ?`,
+    [MOST_GONE],
+  );
+  return rows;
+}
 
 /**
  * Plants whose name, number, other names, provenance or place hold all of these words. Genus names stand for each other, old

@@ -26,6 +26,8 @@ export interface SiteOutlooks {
 interface Kept extends SiteOutlooks {
   key: string;
   pulse: number;
+  /** mixes that the worker knows */
+  mixes: ReadonlySet<string>;
   places: Map<number, PlaceToday>;
   views: Map<number, OutlookView>;
   tasks: Map<number, CareTask>;
@@ -89,6 +91,8 @@ export class Outlooks {
     const gone = changed.filter((plant) => plant.site_id !== site.id && kept.revisions.has(plant.id)).map(({ id }) => id);
     if (here.length + gone.length > 0) {
       const plants = here.length > 0 ? await loadPlants(this.pool, { plantIds: here.map(({ id }) => id) }) : [];
+      // Brought from another site in a mix that came later: only a whole look knows it.
+      if (plants.some(({ plant }) => !kept.mixes.has(plant.mix))) return this.load(site, key, today);
       const answer = await this.ask({ kind: 'replace', siteId: site.id, kept: plants, gone: gone.map(String) });
       this.take(kept, answer.plants);
       for (const { id, revision } of here) kept.revisions.set(id, revision);
@@ -109,7 +113,7 @@ export class Outlooks {
     const [revisions, loaded, waters, hidden] = await Promise.all([plantRevisions(this.pool, site.id), loadGarden(this.pool, site), watersAtHand(this.pool, site.collection_id), obstructions(this.pool, site.id)]);
     const answer = await this.ask({ kind: 'load', siteId: site.id, ...loaded, waters, obstructions: hidden });
     const edition = (this.kept.get(site.id)?.edition ?? 0) + 1;
-    const kept: Kept = { key, pulse: site.pulse, today, nightsC: answer.nightsC!, places: byNumber(answer.places!), views: new Map(), tasks: new Map(), revisions, edition };
+    const kept: Kept = { key, pulse: site.pulse, mixes: new Set(loaded.garden.mixes.map((mix) => mix.id)), today, nightsC: answer.nightsC!, places: byNumber(answer.places!), views: new Map(), tasks: new Map(), revisions, edition };
     this.kept.set(site.id, kept);
     this.take(kept, answer.plants);
     return kept;

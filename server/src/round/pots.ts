@@ -10,7 +10,7 @@ import { cardsById, type PlantCard } from '../plants/store.ts';
 export function potTask(task: CareTask, card: Pick<PlantCard, 'own_words'>): PotTask {
   const { rules } = task.rules;
   return {
-    way: task.water.way, method: task.water.method, amount_ml: task.water.amountMl, water: task.water.water, feed: task.water.feed, feed_id: rules.feedId, due: task.due, mind: task.mind,
+    way: task.water.way, method: task.water.method, amount_ml: task.water.amountMl, water: task.water.water, feed: task.water.feed, feed_id: rules.feedId, flush: task.water.flush, due: task.due, mind: task.mind,
     salts: { ...task.salts, ecMS: Math.round(task.salts.ecMS * 100) / 100 }, own_words: card.own_words, hard_to_replace: rules.hardToReplace, sure: task.sure,
     stand: rules.stand, saucer_minutes: rules.saucerMinutes, soak_minutes: rules.soakMinutes,
   };

@@ -7,13 +7,14 @@ import { litres } from './amounts.ts';
 export function wateredAsAdvised({ outlook, task }: Pick<RoundPot, 'outlook' | 'task'>, date: string): JournalEvent[] {
   const closed = !outlook.pot.holes;
   const method = closed ? 'measured' : task.method;
-  const drink = { type: 'watering', date, method, way: closed ? 'measured' : task.way, water: task.water, ...(method === 'measured' ? { amount_ml: Math.max(1, task.amount_ml) } : {}) } as JournalEvent;
+  const drink = { type: 'watering', date, method, way: closed ? 'measured' : task.way, water: task.water, ...(method === 'measured' || task.flush ? { amount_ml: Math.max(1, task.amount_ml) } : {}) } as JournalEvent;
   return task.feed.kind === 'feed' && outlook.verdict.kind === 'water' ? [drink, { type: 'feeding', date, dose: task.feed.strength, feed_id: task.feed_id } as JournalEvent] : [drink];
 }
 
 export function wateredWords({ outlook, task }: Pick<RoundPot, 'outlook' | 'task'>): string {
   const fed = task.feed.kind === 'feed' && outlook.verdict.kind === 'water' ? ', fed' : '';
   if (task.method === 'measured' || !outlook.pot.holes) return `watered, ${litres(task.amount_ml)}${fed}`;
+  if (task.flush) return `flushed with ${litres(task.amount_ml)}`;
   if (task.method === 'bottom') return `stood in water${fed}`;
   return `watered until it ran${fed}`;
 }

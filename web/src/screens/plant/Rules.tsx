@@ -1,6 +1,6 @@
 /** The rules of one plant: each with where it comes from, the keeper's own with their reason and a way back. */
 import type { PlantView } from '@zinc-pail/contract/api';
-import { type CareRules, LIGHTS, type RuleSource, STANDS, TRIGGERS, WATER_KINDS, WAYS } from '@zinc-pail/core';
+import { type CareRules, dilutedStrength, LIGHTS, type RuleSource, STANDS, TRIGGERS, WATER_KINDS, WAYS } from '@zinc-pail/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { wordsOf } from '../../api/client.ts';
@@ -88,6 +88,7 @@ interface Draft extends Omit<CareRules, 'amount' | 'feed' | 'everyDays'> {
   times: string;
   months: number[];
   percentDose: string;
+  plainParts: string;
   ceiling: string;
   chargeMonths: string;
   lastBeforeRest: boolean;
@@ -104,7 +105,7 @@ function draftOf({ care: { rules }, record }: PlantView): Draft {
   return {
     ...rules, everyDays: rules.everyDays.map((days) => (days === null ? '' : String(days))), amountBy: amount.by, ml: amount.by === 'fixed' ? String(amount.ml) : '', percent: amount.by === 'share' ? String(amount.share * 100) : '3',
     mode: rhythm.mode, n: rhythm.mode === 'nth' ? String(rhythm.n) : '4', sips: rhythm.mode === 'nth' && rhythm.sipsCount, weeks: rhythm.mode === 'weeks' ? String(rhythm.weeks) : '4', times: rhythm.mode === 'months' ? String(rhythm.times) : '3',
-    months: rhythm.mode === 'months' ? rhythm.months : [4, 5, 6, 7, 8], percentDose: String(feed.strength * 100), ceiling: feed.ceiling === null ? '' : String(feed.ceiling), chargeMonths: String(feed.chargeMonths),
+    months: rhythm.mode === 'months' ? rhythm.months : [4, 5, 6, 7, 8], percentDose: String(Math.round(feed.strength * 1000) / 10), plainParts: '0', ceiling: feed.ceiling === null ? '' : String(feed.ceiling), chargeMonths: String(feed.chargeMonths),
     lastBeforeRest: feed.lastBeforeRest, firstOnWaking: feed.firstOnWaking, saucer: String(rules.saucerMinutes), soak: String(rules.soakMinutes), words: record.own_words ?? '', reason: '',
   };
 }
@@ -127,7 +128,7 @@ function changesOf(draft: Draft, before: CareRules): Record<string, unknown> | s
       trigger: draft.trigger, everyDays: draft.everyDays.map((days, i) => (days.trim() === '' ? null : number(days, 1, 365, MONTHS[i]!))), ways: draft.ways,
       amount: draft.amountBy === 'fixed' ? { by: 'fixed', ml: number(draft.ml, 1, 200_000, 'Millilitres') } : draft.amountBy === 'share' ? { by: 'share', share: number(draft.percent, 0.5, 100, 'Percent of the mix') / 100 } : { by: 'drench' },
       waters: draft.waters, salts: draft.salts, stand: draft.stand, saucerMinutes: number(draft.saucer, 1, 240, 'Saucer, minutes'), soakMinutes: number(draft.soak, 1, 120, 'Soak, minutes'),
-      feed: { rhythm, strength: number(draft.percentDose, 1, 200, 'Strength, percent') / 100, chargeMonths: number(draft.chargeMonths, 0, 24, 'Months without'), lastBeforeRest: draft.lastBeforeRest, firstOnWaking: draft.firstOnWaking, ceiling: draft.ceiling.trim() === '' ? null : number(draft.ceiling, 0, 100, 'At most') },
+      feed: { rhythm, strength: Math.round(1000 * dilutedStrength(number(draft.percentDose, 1, 200, 'Strength, percent') / 100, 1, Number(draft.plainParts))) / 1000, chargeMonths: number(draft.chargeMonths, 0, 24, 'Months without'), lastBeforeRest: draft.lastBeforeRest, firstOnWaking: draft.firstOnWaking, ceiling: draft.ceiling.trim() === '' ? null : number(draft.ceiling, 0, 100, 'At most') },
       feedId: draft.feedId, light: draft.light, hardToReplace: draft.hardToReplace,
     };
     if (draft.ways.length === 0) return 'Ways of watering: at least one.';
@@ -204,6 +205,7 @@ function RulesPanel({ plant, onClose }: { plant: PlantView; onClose(): void }) {
                 </div>
               </fieldset>
             )}
+            <Choice legend="Feed water is thinned before it is poured" name="thinned" value={draft.plainParts} onChange={(plainParts) => set({ plainParts })} options={[{ id: '0', label: 'no' }, { id: '1', label: 'half and half' }, { id: '2', label: 'with two parts of plain' }]} />
             {draft.mode === 'nth' && <Tick label="small sips count as drinks" checked={draft.sips} onChange={(sips) => set({ sips })} />}
             <Tick label="half a dose with the last drink before rest" checked={draft.lastBeforeRest} onChange={(lastBeforeRest) => set({ lastBeforeRest })} />
             <Tick label="a weak feed with the first full drink on waking" checked={draft.firstOnWaking} onChange={(firstOnWaking) => set({ firstOnWaking })} />

@@ -67,6 +67,7 @@ export function PotRow({ pot, today, current, chosen, onHere, onWater, onFeel, o
 function headOf({ outlook, task }: RoundPot): string {
   if (outlook.verdict.kind !== 'water') return outlook.verdict.head;
   const words = { drench: 'Drench', base: 'Drench at the base', bottom: 'Stand in water', measured: 'Measure out', mist: 'Mist' } as const;
+  if (task.flush) return `Flush, ${litres(task.amount_ml)}`;
   return `${words[task.way]}${task.way === 'measured' ? ' ' : ', '}${litres(task.amount_ml)}`;
 }
 

@@ -3,6 +3,7 @@ import { Failed, Waiting } from '../../parts/Waiting.tsx';
 import { Calendars } from './Calendars.tsx';
 import { Feeds, Waters } from './Kit.tsx';
 import { CsvIn } from './CsvIn.tsx';
+import { Gone } from './Gone.tsx';
 import { GardenFiles } from './GardenFiles.tsx';
 import { Settings } from './Settings.tsx';
 
@@ -21,6 +22,7 @@ export default function ShedScreen() {
         <Calendars />
         <CsvIn kit={kit.data} />
         <GardenFiles kit={kit.data} />
+        <Gone />
       </div>
     </div>
   );
