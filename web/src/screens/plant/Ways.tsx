@@ -99,20 +99,20 @@ function WaysPanel({ plant, onClose }: { plant: PlantView; onClose(): void }) {
     }
   });
   const select = (name: keyof WaysForm, label: string, options: readonly (readonly [string, string])[]) => <Field label={label}>{(id) => <select id={id} className="select h-11 w-full" {...register(name)}><option value="">as its genus has it</option>{options.map(([value, words]) => <option key={value} value={value}>{words}</option>)}</select>}</Field>;
-  const box = (name: keyof WaysForm, label: string) => <Field label={label}>{(id) => <input id={id} inputMode="decimal" className="input h-11 w-full" {...register(name)} />}</Field>;
+  const box = (name: keyof WaysForm, label: string, usual: number) => <Field label={label}>{(id) => <input id={id} inputMode="decimal" placeholder={String(Math.round(usual * 10) / 10)} className="input h-11 w-full" {...register(name)} />}</Field>;
   return (
     <Dialog title="Its ways" onClose={onClose}>
       <form noValidate onSubmit={(event) => void submit(event)}>
         <div className="grid grid-cols-2 gap-x-4">
           {select('dry_rule', 'Water', DRY_RULES.map((rule) => [rule, ruleWords({ ...traits, dryRule: rule })] as const))}
-          {box('hold_days', 'Days more, once dry')}
+          {box('hold_days', 'Days more, once dry', traits.holdDays)}
           {select('habit', 'Year', HABIT_IDS.map((habit) => [habit, HABITS[habit]] as const))}
           {select('store', 'Keeps its water', STORE_IDS.map((store) => [store, STORES[store]] as const))}
           {select('form', 'Form', FORMS.map((one) => [one, one] as const))}
           <Field label="Leaves today">{(id) => <select id={id} className="select h-11 w-full" {...register('leafless')}><option value="">as it is noted</option><option value="auto">as its season has it</option><option value="yes">leafless</option><option value="no">in leaf</option></select>}</Field>
-          {box('min_dry_c', `Lowest night dry, ${typed.temperature()}`)}
-          {box('min_wet_c', `Lowest night moist, ${typed.temperature()}`)}
-          {box('grow_min_c', `Grows from, ${typed.temperature()}`)}
+          {box('min_dry_c', `Lowest night dry, ${typed.temperature()}`, shownTemperature(traits.minDryC))}
+          {box('min_wet_c', `Lowest night moist, ${typed.temperature()}`, shownTemperature(traits.minWetC))}
+          {box('grow_min_c', `Grows from, ${typed.temperature()}`, shownTemperature(traits.growMinC))}
         </div>
         <Wrong words={formState.errors.root?.message ?? null} />
         <div className="mt-4 flex gap-3">
