@@ -41,7 +41,7 @@ const feedRule = object(
 
 /** Own rules of care: as many as the keeper sets; null puts one back to what genus, form or place suggest. */
 export const ownRulesFields: Record<string, Joi.Schema> = {
-  trigger: optional(oneOf(TRIGGERS)),
+  trigger: optional(oneOf(TRIGGERS)), dueAt: optional(number(0.05, 0.8)),
   everyDays: optional(list(optional(whole(1, 365, 'days')), '12 numbers of days or null, January first', 12).length(12).messages({ '*': '12 numbers of days or null, January first' })),
   ways: optional(list(oneOf(WAYS), 'ways of watering', 5).min(1).unique().messages({ '*': `at least one of ${WAYS.join(', ')}, each once` })),
   amount: optional(
@@ -90,7 +90,7 @@ export const copiesBody = object({ count: whole(1, 200, 'plants'), date: day(), 
 export const placeFields = {
   name: text(120), kind: oneOf(PLACE_KINDS), aspect_deg: optional(number(0, 360, 'degrees')), light_fraction: optional(number(0, 1)), floor_c: optional(number(-20, 30, '°C')), vent_c: optional(number(0, 60, '°C')),
   indoor_c: optional(twelve(-20, 45, '°C')), air: oneOf(AIRS), lamp: optional(object({ ppfd_umol_m2_s: whole(1, 3000), hours: number(0, 24, 'hours') }, 'a lamp with ppfd_umol_m2_s and hours')),
-  width_mm: optional(whole(50, 60_000, 'mm')), depth_mm: optional(whole(50, 60_000, 'mm')), obstruction_deg: optional(number(0, 80, 'degrees')), direct_sun_h: optional(number(0, 24, 'hours')), quarantine: yesNo(), hazards: optional(text(300)),
+  width_mm: optional(whole(50, 60_000, 'mm')), depth_mm: optional(whole(50, 60_000, 'mm')), obstruction_deg: optional(number(0, 80, 'degrees')), direct_sun_h: optional(number(0, 24, 'hours')), quarantine: yesNo(), within_reach: yesNo(), hazards: optional(text(300)),
 };
 export const newPlace = object({ ...asked(placeFields), site_id: ID(), name: placeFields.name, kind: placeFields.kind, air: placeFields.air }, 'a place with site_id, name, kind and air');
 export const placeChange = object(asked(placeFields), 'what to change of a place');
@@ -174,6 +174,7 @@ export interface PlaceView {
   obstruction_deg: number | null;
   direct_sun_h: number | null;
   quarantine: boolean;
+  within_reach: boolean;
   hazards: string | null;
   version: number;
   today: { tmin_c: number; tmax_c: number; rh_pct: number; tonight_c: number; dli_mol: number; sun_h: number; morning_sun_h: number };
@@ -195,6 +196,7 @@ export interface PlacePot {
   light: LightVerdict;
   wants: string;
   verdict: string;
+  poisonous: { people: boolean; pets: boolean };
   quarantine_until: string | null;
 }
 

@@ -161,6 +161,8 @@ export interface Plant {
   grow_min_c?: number | null;
   pot: Pot;
   leafless?: boolean | null;
+  /** moisture at which the keeper wants water called for, in place of the dry rule's; garden files do not hold it */
+  due_m?: number | null;
   root_loss?: number | null;
   events: readonly PlantEvent[];
 }

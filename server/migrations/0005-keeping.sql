@@ -78,6 +78,7 @@ ALTER TABLE place
   ADD direct_sun_h DECIMAL(3,1) NULL COMMENT 'the keeper''s own count, in place of the estimate',
   ADD quarantine BOOLEAN NOT NULL DEFAULT FALSE,
   ADD hazards VARCHAR(300) NULL,
+  ADD within_reach BOOLEAN NOT NULL DEFAULT FALSE COMMENT 'of children and pets',
   ADD CONSTRAINT place_bench CHECK ((width_mm IS NULL) = (depth_mm IS NULL)),
   ADD CONSTRAINT place_sun CHECK (direct_sun_h IS NULL OR direct_sun_h BETWEEN 0 AND 24),
   ADD CONSTRAINT place_obstruction CHECK (obstruction_deg IS NULL OR obstruction_deg BETWEEN 0 AND 80);

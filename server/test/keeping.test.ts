@@ -343,3 +343,90 @@ describe('labels', () => {
     expect((await here.ask('/api/labels.pdf?ids=1&skip=24')).status).toBe(400);
   });
 });
+
+describe('half dry', () => {
+  it('is a rule of the keeper’s that moves the day, and no word of it goes into a garden file', async () => {
+    const { ids } = (await takeIn({ name: 'Aloe vera', date: daysAgo(20) })).body;
+    await send('/api/marks', { marks: [{ plant_id: ids[0], entries: [watering({ date: daysAgo(1) })] }] });
+    const dry = await plant(ids[0]);
+    const half = await here.ask(`/api/plants/${ids[0]}`, { method: 'PATCH', headers: { 'If-Match': String(dry.version) }, body: { rules: { dueAt: 0.4 } } });
+    expect(half.body.outlook.due_m).toBe(0.4);
+    expect(half.body.outlook.water.ideal < dry.outlook.water.ideal).toBe(true);
+    expect(JSON.stringify((await here.ask('/api/export/garden/1')).body)).not.toContain('due_m');
+    expect((await here.ask(`/api/plants/${ids[0]}`, { method: 'PATCH', headers: { 'If-Match': String(half.body.version) }, body: { rules: { dueAt: 2 } } })).status).toBe(400);
+  });
+});
+
+describe('who lives with the plants', () => {
+  it('is kept, and a place tells what stands within reach', async () => {
+    expect((await send('/api/settings', { has_pets: true }, {}, 'PATCH')).body.collection).toMatchObject({ has_pets: true, has_children: false });
+    const { ids } = (await takeIn({ name: 'Euphorbia milii' })).body;
+    const { version } = (await here.ask('/api/places')).body.places.find((place: any) => place.id === 1);
+    const { body } = await here.ask('/api/places/1', { method: 'PATCH', headers: { 'If-Match': String(version) }, body: { within_reach: true } });
+    const place = body.places.find((one: any) => one.id === 1);
+    expect(place.within_reach).toBe(true);
+    expect(place.pots.find((pot: any) => pot.id === ids[0]).poisonous).toEqual({ people: true, pets: true });
+  });
+});
+
+describe('numbers by the scheme', () => {
+  it.each([['{year}-{n:4}', /^2\d{3}-\d{4}$/], ['L{n}', /^L\d+$/], ['{yy}{month}.{n:2}', /^\d{4}\.\d{2}$/], ['{n:3}/{genus}', /^\d{3}\/ALOE$/]])('%s', async (number_scheme, pattern) => {
+    await send('/api/settings', { number_scheme }, {}, 'PATCH');
+    const numbers: string[] = [];
+    for (let i = 0; i < 2; i++) numbers.push((await plant((await takeIn()).body.ids[0])).number);
+    for (const number of numbers) expect(number).toMatch(pattern);
+    expect(numbers[0]).not.toBe(numbers[1]);
+  });
+  it('must count, and ten keepers at once get ten numbers', async () => {
+    expect((await send('/api/settings', { number_scheme: '{year}' }, {}, 'PATCH')).status).toBe(400);
+    await send('/api/settings', { number_scheme: 'T{n:3}' }, {}, 'PATCH');
+    const made = await Promise.all(Array.from({ length: 10 }, () => takeIn()));
+    expect(made.map((one) => one.status)).toEqual(Array(10).fill(201));
+    const numbers = await Promise.all(made.map(async (one) => (await plant(one.body.ids[0])).number));
+    expect(new Set(numbers).size).toBe(10);
+  });
+});
+
+describe('many hands at once', () => {
+  it('marks, moves, changes and ends meet without one being lost or answered by our fault', async () => {
+    const { ids } = (await takeIn({ count: 12, name: 'Sedum morganianum' })).body;
+    const other = (await send('/api/places', { site_id: 1, name: 'Other shelf', kind: 'cold-glass', air: 'gentle' })).body.id;
+    const version = (await plant(ids[3])).version;
+    const answers = await Promise.all([
+      ...ids.map((id: number) => send('/api/marks', { marks: [{ plant_id: id, entries: [watering()] }], anyway: true })),
+      send('/api/plants/move', { plant_ids: ids.slice(0, 6), place_id: other, date: today() }),
+      send('/api/marks', { marks: ids.toReversed().map((id: number) => ({ plant_id: id, entries: [{ client_id: randomUUID(), date: today(), type: 'check', finger: 'damp' }] })) }),
+      here.ask(`/api/plants/${ids[3]}`, { method: 'PATCH', headers: { 'If-Match': String(version) }, body: { provenance: 'together' } }),
+      send(`/api/plants/${ids[11]}/end`, { how: 'given', date: today() }),
+    ]);
+    expect(answers.map((answer) => answer.status).filter((status) => status >= 500)).toEqual([]);
+    const [[{ n }]] = (await here.pool.query("SELECT COUNT(*) AS n FROM journal WHERE plant_id IN (?) AND type = 'watering'", [ids])) as unknown as [[{ n: number }]];
+    expect(n).toBeGreaterThanOrEqual(11);
+    expect((await plant(ids[0])).place.id).toBe(other);
+  });
+});
+
+describe('what is too much or too long is told', () => {
+  it.each<[string, string, unknown, RegExp]>([
+    ['a note', '/api/plants/1/journal', { entries: [{ client_id: randomUUID(), date: '2026-01-01', type: 'note', text: 'x'.repeat(4001) }] }, /1 to 4000 characters/],
+    ['an amount', '/api/plants/1/journal', { entries: [{ client_id: randomUUID(), date: '2026-01-01', type: 'watering', method: 'measured', amount_ml: 1e6 }] }, /0.1 to 200000 ml/],
+    ['a drain test', '/api/plants/1/journal', { entries: [{ client_id: randomUUID(), date: '2026-01-01', type: 'drain', seconds: 9999 }] }, /0 to 3600 s/],
+    ['a feed', '/api/feeds', { name: 'x', kind: 'liquid', n_pct: 1, p_pct: 1, k_pct: 1, unit: 'ml', per_litre: 5000 }, /0.01 to 200/],
+    ['a can', '/api/settings', { can_ml: 10 }, /100 to 200000 ml/],
+    ['a bench', '/api/places', { site_id: 1, name: 'x', kind: 'room', air: 'still', width_mm: 1e6, depth_mm: 10 }, /50 to 60000 mm/],
+    ['a reading', '/api/places/1/readings', { readings: [{ date: '2026-01-01', tmin_c: -300, tmax_c: 4 }] }, /-60 to 80/],
+    ['a skip', '/api/plants/1/journal', { entries: [{ client_id: randomUUID(), date: '2026-01-01', type: 'skip', reason: 'lazy' }] }, /still-wet/],
+    ['a tray', '/api/plants/1/copies', { count: 5000, date: '2026-01-01', as_offspring: false }, /1 to 200 plants/],
+    ['a calendar’s name', '/api/calendar-tokens', { name: '' }, /1 to 80 characters/],
+  ])('%s', async (_, path, body, words) => {
+    const { status, body: problem } = await here.ask(path, { method: path === '/api/settings' ? 'PATCH' : 'POST', body });
+    expect(status).toBe(400);
+    keeps(problemSchema, problem);
+    expect(problem.detail).toMatch(words);
+  });
+  it('a body over a megabyte', async () => {
+    const { status, body } = await send('/api/views', { name: 'x', spec: 'y'.repeat(1_200_000) });
+    expect(status).toBe(413);
+    expect(body.detail).toMatch(/20 MB for a picture, 1 MB for anything else/);
+  });
+});

@@ -18,6 +18,8 @@ export type AmountRule = { by: 'drench' } | { by: 'fixed'; ml: number } | { by: 
 
 export interface CareRules {
   trigger: Trigger;
+  /** moisture at which the pot calls, 0 to 1; null: as its dry rule has it */
+  dueAt: number | null;
   /** for the calendar: days between drinks in each month, January first; null for none that month */
   everyDays: (number | null)[];
   /** ways allowed, the first is taken; none: never watered by plan */
@@ -95,6 +97,7 @@ export function careRules(facts: RuleFacts, own: OwnRules = {}): SourcedRules {
   const ways: Way[] = !pot.holes ? ['measured'] : aimed ? ['base', 'bottom', 'measured'] : care.neverSoak ? ['drench', 'measured'] : ['drench', 'bottom', 'measured'];
   const suggested: { [K in keyof CareRules]: [CareRules[K], RuleSource] } = {
     trigger: ['pot', 'usual'],
+    dueAt: [null, 'usual'],
     everyDays: [
       Array.from({ length: 12 }, (_, i) => (months.includes(i + 1) ? CALENDAR_DAYS[traits.form] + (indoors ? 3 : 0) : traits.habit === 'evergreen' || traits.dryRule === 'keep-damp' ? 2 * CALENDAR_DAYS[traits.form] : null)),
       'form',

@@ -13,7 +13,7 @@ import { type GardenClimate, joinStays } from './climate.ts';
 const DUE_M = { 'keep-damp': 0.3, 'dry-top': 0.45, 'dry-through': 0.12, 'dry-and-hold': 0.12 } as const;
 
 export function dueMoisture(traits: Traits): number {
-  return DUE_M[traits.dryRule];
+  return traits.dueM ?? DUE_M[traits.dryRule];
 }
 
 export interface Stay {

@@ -68,6 +68,7 @@ function lookReason(outlook: Outlook, today: DayNumber): string {
 function dueReason(outlook: Outlook, today: DayNumber): string {
   const { dryRule, holdDays } = outlook.model.traits;
   const dry = outlook.dryOn.p50;
+  if (outlook.model.traits.dueM !== null) return 'As dry as you want it.';
   if (dryRule === 'keep-damp') return 'It should not dry out, and it begins to.';
   if (dryRule === 'dry-top') return 'The top third is dry.';
   if (dry === null || dry > today) return 'Dry about now.';

@@ -30,7 +30,9 @@ export interface WaterAdvice {
 
 /** Rot costs more than thirst: for rules that ask for a dry pot the ideal day is one on which three in four members are dry. */
 const SURE_DRY = 0.72;
-/** For those that must not dry out, the middle. */
+/** Rules that ask for water above this are for plants that must not dry out. */
+const DAMP_FROM_M = 0.2;
+/** For those, the middle. */
 const MIDDLE = 0.5;
 /** Extra room for what runs out of the hole. */
 const RUN_OUT = 1.1;
@@ -51,7 +53,7 @@ export function adviseWater(model: PlantModel, futures: Futures, climate: Garden
   const today = climate.today;
   const state = stateOn(model.timeline, today);
   const due = Float64Array.from(futures.dueDay).sort();
-  const damp = traits.dryRule === 'keep-damp' || traits.dryRule === 'dry-top';
+  const damp = dueMoisture(traits) > DAMP_FROM_M;
   const met = quantileSorted(due, MIDDLE);
   const sure = quantileSorted(due, damp ? MIDDLE : SURE_DRY);
 

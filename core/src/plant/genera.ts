@@ -22,6 +22,8 @@ export interface Traits {
   minWetC: number;
   /** day mean below which it stands still */
   growMinC: number;
+  /** moisture at which it asks for water, where that is another than the dry rule's */
+  dueM: number | null;
 }
 
 export interface Genus extends Traits {
@@ -270,7 +272,7 @@ const ROWS: readonly Row[] = [
 export const GENERA: ReadonlyMap<string, Genus> = new Map(
   ROWS.map(([name, habit, form, store, dryRule, holdDays, minDryC, minWetC, growMinC, ...cautions]) => [
     name.toLowerCase(),
-    { name, habit, form, store, dryRule, holdDays, minDryC, minWetC, growMinC, cautions },
+    { name, habit, form, store, dryRule, holdDays, minDryC, minWetC, growMinC, dueM: null, cautions },
   ]),
 );
 

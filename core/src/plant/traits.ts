@@ -21,7 +21,7 @@ const STORE_BY_FORM: Record<Form, Store> = {
 
 /** For a plant nobody can name: the dry side of everything, and a warm lowest night. */
 const CAUTIOUS: Traits = {
-  habit: 'evergreen', form: 'rosette', store: 'leaf', dryRule: 'dry-through', holdDays: 0, minDryC: 5, minWetC: 9, growMinC: 10,
+  habit: 'evergreen', form: 'rosette', store: 'leaf', dryRule: 'dry-through', holdDays: 0, minDryC: 5, minWetC: 9, growMinC: 10, dueM: null,
 };
 /** A rule of "dry and hold" without a count of days holds this long. */
 const DEFAULT_HOLD_DAYS = 5;
@@ -53,6 +53,7 @@ export function traitsOf(plant: Plant): SourcedTraits {
     minDryC: choose('minDryC', plant.min_dry_c, genus?.minDryC),
     minWetC: choose('minWetC', plant.min_wet_c, genus?.minWetC),
     growMinC: choose('growMinC', plant.grow_min_c, genus?.growMinC),
+    dueM: choose('dueM', plant.due_m, genus?.dueM),
   };
   if (traits.dryRule !== 'dry-and-hold') traits.holdDays = 0;
   return { traits, sources, genus };

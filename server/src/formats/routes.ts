@@ -11,6 +11,7 @@ import { sites } from '../garden/store.ts';
 import { keeperOf } from '../http/keeper.ts';
 import { notFound, Refused } from '../http/problem.ts';
 import { accept, acceptParam } from '../http/validate.ts';
+import { lockBooks } from '../journal/store.ts';
 import { collectionId, kit } from '../keeping/store.ts';
 import { placeRecords } from '../places/store.ts';
 import { plantCards } from '../plants/store.ts';
@@ -75,6 +76,7 @@ export function formatRoutes(app: App): Router {
       throw new Refused(400, 'Not all rows are sound', `Row ${faults[0]!.row}, ${faults[0]!.column || 'the file'}: found "${faults[0]!.got}", wanted ${faults[0]!.wanted}. Nothing was taken in.`, faults.map((fault) => ({ pointer: `/csv/${fault.row}/${fault.column}`, got: fault.got, accepted: fault.wanted })));
     }
     report.import_id = await transaction(app.pool, async (connection) => {
+      await lockBooks(connection);
       const id = await newBatch(connection, kept.collection.id, body.name, plants.length);
       for (const plant of plants) {
         const date = context.today;

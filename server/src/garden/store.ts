@@ -220,6 +220,7 @@ function plantOf(row: PlantRow, events: readonly { day: string; type: PlantEvent
     grow_min_c: row.grow_min_c,
     leafless: row.leafless === null ? null : Boolean(row.leafless),
     root_loss: row.root_loss,
+    due_m: json<OwnRules>(row.own_rules).dueAt ?? null,
     place: String(row.place_id),
     mix: String(row.mix_id),
     pot: {

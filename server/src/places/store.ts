@@ -4,7 +4,7 @@ import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 import { json } from '../garden/store.ts';
 
-const COLUMNS = ['name', 'kind', 'aspect_deg', 'light_fraction', 'floor_c', 'vent_c', 'air', 'width_mm', 'depth_mm', 'obstruction_deg', 'direct_sun_h', 'quarantine', 'hazards'] as const;
+const COLUMNS = ['name', 'kind', 'aspect_deg', 'light_fraction', 'floor_c', 'vent_c', 'air', 'width_mm', 'depth_mm', 'obstruction_deg', 'direct_sun_h', 'quarantine', 'within_reach', 'hazards'] as const;
 
 /** The API's fields of a place as columns; the lamp is two, the months of warmth one of JSON. */
 export function placeColumns(body: Record<string, unknown>): Record<string, unknown> {
@@ -19,17 +19,17 @@ export function placeColumns(body: Record<string, unknown>): Record<string, unkn
 }
 
 export type PlaceRecord = Omit<PlaceView, 'today' | 'learned' | 'crowded' | 'pots' | 'last_readings'>;
-type PlaceRow = Omit<PlaceRecord, 'lamp' | 'indoor_c' | 'quarantine'> & { indoor_c: unknown; quarantine: number; lamp_ppfd_umol_m2_s: number | null; lamp_hours: number | null };
+type PlaceRow = Omit<PlaceRecord, 'lamp' | 'indoor_c' | 'quarantine' | 'within_reach'> & { indoor_c: unknown; quarantine: number; within_reach: number; lamp_ppfd_umol_m2_s: number | null; lamp_hours: number | null };
 
 /** All places in walking order. */
 export async function placeRecords(pool: Pool): Promise<PlaceRecord[]> {
   const [rows] = await pool.query<Row<PlaceRow>[]>(
     `SELECT pl.id, pl.site_id, si.name AS site, pl.name, pl.kind, pl.aspect_deg, pl.light_fraction, pl.floor_c, pl.vent_c, pl.indoor_c, pl.air, pl.lamp_ppfd_umol_m2_s, pl.lamp_hours, pl.width_mm, pl.depth_mm,
-            pl.obstruction_deg, pl.direct_sun_h, pl.quarantine, pl.hazards, pl.version
+            pl.obstruction_deg, pl.direct_sun_h, pl.quarantine, pl.within_reach, pl.hazards, pl.version
      FROM place pl JOIN site si ON si.id = pl.site_id ORDER BY si.walk_order, si.id, pl.walk_order, pl.id`,
   );
   return rows.map(({ lamp_ppfd_umol_m2_s: ppfd, lamp_hours: hours, ...row }) => ({
-    ...row, quarantine: Boolean(row.quarantine), indoor_c: row.indoor_c === null ? null : json<number[]>(row.indoor_c), lamp: ppfd === null || hours === null ? null : { ppfd_umol_m2_s: ppfd, hours },
+    ...row, quarantine: Boolean(row.quarantine), within_reach: Boolean(row.within_reach), indoor_c: row.indoor_c === null ? null : json<number[]>(row.indoor_c), lamp: ppfd === null || hours === null ? null : { ppfd_umol_m2_s: ppfd, hours },
   }));
 }
 

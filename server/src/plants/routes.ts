@@ -11,7 +11,7 @@ import { keeperOf } from '../http/keeper.ts';
 import { notFound, Refused } from '../http/problem.ts';
 import { accept, acceptParam } from '../http/validate.ts';
 import { refuseStale, versionOf } from '../http/version.ts';
-import { journalOf } from '../journal/store.ts';
+import { journalOf, lockBooks } from '../journal/store.ts';
 import { potTask } from '../round/pots.ts';
 import { changePlant, endHardening, homeOfPlace, idsByRef, mixParts, nightsAt, openHardening, plantDetail, plantRecord, pottingOf, saveHardening, standsOf } from './store.ts';
 import { endPlant, insertPlant, movePlant, nextNumbers, plantColumns, revivePlant } from './takingIn.ts';
@@ -42,6 +42,8 @@ export function plantRoutes(app: App): Router {
     const ids = await transaction(app.pool, async (connection) => {
       const count = body.count ?? 1;
       const made: number[] = [];
+      // Before anything is read: who waits here must see what the one before wrote.
+      await lockBooks(connection);
       const before = await idsByRef(connection, home.collection_id, body.client_id);
       // Sent twice: the same plants again.
       if (before.length > 0) return before;

@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { usePlaces } from '../../api/places.ts';
 import { useKit } from '../../api/kit.ts';
 import { count, degrees } from '../../parts/amounts.ts';
+import { todayIn } from '../../parts/days.ts';
 import { Failed, Waiting } from '../../parts/Waiting.tsx';
 import { BenchDrawing } from './BenchDrawing.tsx';
 import { PlacePanel } from './PlacePanel.tsx';
@@ -36,19 +37,21 @@ export default function BenchesScreen() {
         <button type="button" className="btn h-11" onClick={() => setEditing('new')}>A new bench</button>
         <Link to="/walk" className="flex h-11 items-center underline">change the walk</Link>
       </div>
-      {places.data.map((place) => <PlaceSection key={place.id} place={place} many={kit.data.sites.length > 1} onEdit={() => setEditing(place)} onRead={() => setReading(place)} />)}
+      {places.data.map((place) => <PlaceSection key={place.id} place={place} many={kit.data.sites.length > 1} household={kit.data.collection} today={todayIn(kit.data.sites.find((site) => site.id === place.site_id)?.time_zone ?? 'UTC')} onEdit={() => setEditing(place)} onRead={() => setReading(place)} />)}
       {editing && <PlacePanel place={editing === 'new' ? null : editing} sites={kit.data.sites} onClose={() => setEditing(null)} />}
       {reading && <ReadingsPanel place={reading} onClose={() => setReading(null)} />}
     </div>
   );
 }
 
-function PlaceSection({ place, many, onEdit, onRead }: { place: PlaceView; many: boolean; onEdit(): void; onRead(): void }) {
+function PlaceSection({ place, many, household, today: date, onEdit, onRead }: { place: PlaceView; many: boolean; household: { has_pets: boolean; has_children: boolean }; today: string; onEdit(): void; onRead(): void }) {
   const { today, learned } = place;
   const dim = place.pots.filter((pot) => pot.light === 'too-dim');
   const bright = place.pots.filter((pot) => pot.light === 'too-bright');
   const bears = place.pots.filter((pot) => pot.light === 'gets-by');
   const { factor } = learned;
+  const harmful = place.within_reach ? place.pots.filter((pot) => (household.has_children && pot.poisonous.people) || (household.has_pets && pot.poisonous.pets)) : [];
+  const apart = place.quarantine ? [] : place.pots.filter((pot) => pot.quarantine_until !== null && pot.quarantine_until >= date);
   return (
     <section aria-labelledby={`bench-${place.id}`} className="mb-8">
       <div className="flex flex-wrap items-baseline gap-x-4 border-b-2 border-[var(--ink)]">
@@ -86,6 +89,8 @@ function PlaceSection({ place, many, onEdit, onRead }: { place: PlaceView; many:
       )}
       {dim.length > 0 && place.lamp && <p className="text-[15px]">The lamp would have to burn about {Math.max(...dim.map((pot) => lampHoursShort(today.dli_mol, pot.wants as Light, place.lamp!.ppfd_umol_m2_s)))} h longer for the neediest of these.</p>}
       {today.sun_h - today.morning_sun_h > AFTERNOON_H && today.tmax_c > HOT_C && place.pots.some((pot) => pot.wants === 'filtered' || pot.wants === 'shade') && <p className="text-[15px]">Hot, with long afternoon sun: those that scorch do better where the sun leaves at noon.</p>}
+      {harmful.length > 0 && <p className="mt-1 border-l-4 border-[var(--rust)] pl-2 text-[15px]"><strong className="font-semibold">{count(harmful.length, 'plant')} that must not be eaten, within reach:</strong> {names(harmful)}. Mind fallen leaves too.</p>}
+      {apart.length > 0 && <p className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[15px]">{count(apart.length, 'plant')} to be kept apart {apart.length === 1 ? 'stands' : 'stand'} among the others: {names(apart)}.</p>}
       {place.hazards && <p className="mt-1 border-l-4 border-[var(--rust)] pl-2 text-[15px]">{place.hazards}</p>}
     </section>
   );

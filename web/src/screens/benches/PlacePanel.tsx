@@ -24,6 +24,7 @@ interface PlaceForm {
   depth_cm: string;
   hazards: string;
   quarantine: boolean;
+  within_reach: boolean;
 }
 
 const text = (value: number | null, times = 1) => (value === null ? '' : String(Math.round(value * times * 100) / 100));
@@ -35,7 +36,7 @@ export function PlacePanel({ place, sites, onClose }: { place: PlaceView | null;
     defaultValues: {
       site_id: String(place?.site_id ?? sites[0]?.id ?? ''), name: place?.name ?? '', kind: place?.kind ?? 'windowsill', air: place?.air ?? 'still', aspect_deg: text(place?.aspect_deg ?? null), obstruction_deg: text(place?.obstruction_deg ?? null),
       light_percent: text(place?.light_fraction ?? null, 100), direct_sun_h: text(place?.direct_sun_h ?? null), floor_c: text(place?.floor_c ?? null), vent_c: text(place?.vent_c ?? null), lamp_ppfd: text(place?.lamp?.ppfd_umol_m2_s ?? null),
-      lamp_hours: text(place?.lamp?.hours ?? null), width_cm: text(place?.width_mm ?? null, 0.1), depth_cm: text(place?.depth_mm ?? null, 0.1), hazards: place?.hazards ?? '', quarantine: place?.quarantine ?? false,
+      lamp_hours: text(place?.lamp?.hours ?? null), width_cm: text(place?.width_mm ?? null, 0.1), depth_cm: text(place?.depth_mm ?? null, 0.1), hazards: place?.hazards ?? '', quarantine: place?.quarantine ?? false, within_reach: place?.within_reach ?? false,
     },
   });
   const kind = useWatch({ control, name: 'kind' });
@@ -54,7 +55,7 @@ export function PlacePanel({ place, sites, onClose }: { place: PlaceView | null;
     const body = {
       name: form.name.trim(), kind: form.kind, air: form.air, aspect_deg: number(form.aspect_deg, 0, 360, 'Faces'), obstruction_deg: number(form.obstruction_deg, 0, 80, 'Hidden up to'), light_fraction: light === null ? null : light / 100,
       direct_sun_h: number(form.direct_sun_h, 0, 24, 'Hours of sun'), floor_c: number(form.floor_c, -20, 30, 'Heated to'), vent_c: number(form.vent_c, 0, 60, 'Aired from'), lamp: ppfd === null || hours === null ? null : { ppfd_umol_m2_s: Math.round(ppfd), hours },
-      width_mm: width === null ? null : Math.round(width * 10), depth_mm: depth === null ? null : Math.round(depth * 10), hazards: form.hazards.trim() || null, quarantine: form.quarantine,
+      width_mm: width === null ? null : Math.round(width * 10), depth_mm: depth === null ? null : Math.round(depth * 10), hazards: form.hazards.trim() || null, quarantine: form.quarantine, within_reach: form.within_reach,
     };
     if ((ppfd === null) !== (hours === null)) wrong.push('A lamp wants both its light and its hours');
     if (wrong.length > 0) return setError('root', { message: `${wrong.join('; ')}.` });
@@ -90,6 +91,7 @@ export function PlacePanel({ place, sites, onClose }: { place: PlaceView | null;
         </div>
         <Field label="What may harm there" hint="Draughts, splashes over a sink, leaves against the pane.">{(id) => <input id={id} maxLength={300} className="input h-11 w-full" {...register('hazards')} />}</Field>
         <label className="flex min-h-11 items-center gap-3"><input type="checkbox" className="checkbox" {...register('quarantine')} /> for plants kept apart</label>
+        <label className="flex min-h-11 items-center gap-3"><input type="checkbox" className="checkbox" {...register('within_reach')} /> within reach of children or pets</label>
         <Wrong words={formState.errors.root?.message ?? null} />
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={formState.isSubmitting}>{formState.isSubmitting ? 'Reckoning anew…' : 'Keep it'}</button>

@@ -18,6 +18,9 @@ const STAND_WORDS = { none: 'nothing', saucer: 'a saucer', 'outer-pot': 'an oute
 const LIGHT_WORDS = { shade: 'shade, bright', filtered: 'filtered light', bright: 'bright, some sun', sun: 'sun' } as const;
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
+/** Shares of what the pot can give up that are left when it calls. */
+const DUE_OPTIONS = [{ id: '', label: 'as its dry rule has it' }, { id: '0.4', label: 'half dry' }, { id: '0.2', label: 'nearly dry' }];
+
 type Key = keyof CareRules;
 
 function rhythmWords({ rhythm, strength, ceiling }: CareRules['feed']): string {
@@ -37,7 +40,7 @@ function rhythmWords({ rhythm, strength, ceiling }: CareRules['feed']): string {
 function lines(rules: CareRules): [Key, string, string][] {
   const { amount } = rules;
   return [
-    ['trigger', 'Calls', rules.trigger === 'calendar' ? `by the calendar: ${rules.everyDays.map((days, i) => (days === null ? null : `${MONTHS[i]} ${days}`)).filter(Boolean).join(', ')} days` : TRIGGER_WORDS[rules.trigger]],
+    ['trigger', 'Calls', rules.trigger === 'calendar' ? `by the calendar: ${rules.everyDays.map((days, i) => (days === null ? null : `${MONTHS[i]} ${days}`)).filter(Boolean).join(', ')} days` : rules.dueAt === null ? TRIGGER_WORDS[rules.trigger] : `when ${rules.dueAt >= 0.3 ? 'half' : 'nearly'} dry`],
     ['ways', 'How', rules.ways.map((way) => WAY_WORDS[way]).join(', ')],
     ['amount', 'How much', amount.by === 'drench' ? 'until it runs' : amount.by === 'fixed' ? `${amount.ml} ml` : `${Math.round(amount.share * 100)} % of the mix`],
     ['waters', 'Water', rules.waters.join(', ')],
@@ -125,7 +128,7 @@ function changesOf(draft: Draft, before: CareRules): Record<string, unknown> | s
       : { mode: 'months', times: number(draft.times, 1, 30, 'Times'), months: draft.months };
     if (draft.mode === 'months' && draft.months.length === 0) return 'Feeding months: at least one.';
     const next: Record<string, unknown> = {
-      trigger: draft.trigger, everyDays: draft.everyDays.map((days, i) => (days.trim() === '' ? null : number(days, 1, 365, MONTHS[i]!))), ways: draft.ways,
+      trigger: draft.trigger, dueAt: draft.dueAt, everyDays: draft.everyDays.map((days, i) => (days.trim() === '' ? null : number(days, 1, 365, MONTHS[i]!))), ways: draft.ways,
       amount: draft.amountBy === 'fixed' ? { by: 'fixed', ml: number(draft.ml, 1, 200_000, 'Millilitres') } : draft.amountBy === 'share' ? { by: 'share', share: number(draft.percent, 0.5, 100, 'Percent of the mix') / 100 } : { by: 'drench' },
       waters: draft.waters, salts: draft.salts, stand: draft.stand, saucerMinutes: number(draft.saucer, 1, 240, 'Saucer, minutes'), soakMinutes: number(draft.soak, 1, 120, 'Soak, minutes'),
       feed: { rhythm, strength: Math.round(1000 * dilutedStrength(number(draft.percentDose, 1, 200, 'Strength, percent') / 100, 1, Number(draft.plainParts))) / 1000, chargeMonths: number(draft.chargeMonths, 0, 24, 'Months without'), lastBeforeRest: draft.lastBeforeRest, firstOnWaking: draft.firstOnWaking, ceiling: draft.ceiling.trim() === '' ? null : number(draft.ceiling, 0, 100, 'At most') },
@@ -165,6 +168,7 @@ function RulesPanel({ plant, onClose }: { plant: PlantView; onClose(): void }) {
     <Dialog title="Its rules" onClose={onClose}>
       <form noValidate onSubmit={(event) => void submit(event)}>
         <Choice legend="What calls for water" name="trigger" value={draft.trigger} onChange={(trigger) => set({ trigger: trigger as CareRules['trigger'] })} options={TRIGGERS.map((id) => ({ id, label: TRIGGER_WORDS[id] }))} />
+        {draft.trigger === 'pot' && <Choice legend="How dry first" name="dueAt" value={String(draft.dueAt ?? '')} onChange={(text) => set({ dueAt: text === '' ? null : Number(text) })} options={DUE_OPTIONS} />}
         {draft.trigger === 'calendar' && (
           <fieldset className="mb-4">
             <legend className="mb-1 font-semibold">Days between drinks, month by month; none where empty</legend>
