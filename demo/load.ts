@@ -14,7 +14,7 @@ export async function loadDemo(pool: Pool, tell: (text: string) => void): Promis
   tell('playing two years of the demo collection');
   const played = play((site) => todayAt(site.timeZone));
   await transaction(pool, async (connection) => {
-    const collectionId = await insert(connection, 'collection', { name: COLLECTION_NAME });
+    const collectionId = await collectionOf(connection);
     const mixIds = new Map<string, number>();
     for (const mix of MIXES) {
       const id = await insert(connection, 'mix', { collection_id: collectionId, ref: mix.id, name: mix.name });
@@ -98,6 +98,14 @@ function detailOf(event: PlantEvent, placeIds: Map<string, number>): object {
   const { type: _type, date: _date, ...detail } = event;
   if (event.type !== 'move') return detail;
   return { from: String(placeIds.get(event.from!)!), place: String(placeIds.get(event.place!)!) };
+}
+
+/** The collection that was begun and never filled, or a new one. */
+async function collectionOf(connection: PoolConnection): Promise<number> {
+  const [[begun]] = (await connection.query('SELECT id FROM collection ORDER BY id LIMIT 1')) as unknown as [[{ id: number } | undefined]];
+  if (!begun) return insert(connection, 'collection', { name: COLLECTION_NAME });
+  await connection.query('UPDATE collection SET name = ? WHERE id = ?', [COLLECTION_NAME, begun.id]);
+  return begun.id;
 }
 
 async function insert(connection: PoolConnection, table: string, row: Record<string, unknown>): Promise<number> {

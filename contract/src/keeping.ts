@@ -100,6 +100,15 @@ export const readingsBody = object({ readings: list(reading, 'readings', 5000).m
 /** A logger's or a keeper's own table: a header names date, min, max and, if read, humidity. */
 export const csvBody = object({ csv: Joi.string().min(1).max(900_000).required().messages({ '*': 'the text of a CSV file, up to 900,000 characters' }) }, 'an object with csv');
 
+/** Where a garden lies. Its usual weather is guessed from there until a garden file brings better. */
+export const siteBody = object(
+  {
+    name: text(120), latitude_deg: number(-90, 90, 'degrees'), longitude_deg: number(-180, 180, 'degrees'), elevation_m: number(-450, 9000, 'm'),
+    time_zone: text(64),
+  },
+  'a site with name, latitude_deg, longitude_deg, elevation_m and time_zone',
+);
+
 export const waterBody = object({ name: text(120), kind: oneOf(WATER_KINDS), hardness_dh: optional(number(0, 100, '°dH')), salts_mg_l: optional(whole(0, 5000, 'mg/l')) }, 'a water with name and kind');
 export const feedBody = object(
   { name: text(120), kind: oneOf(['liquid', 'grain', 'slow', 'organic', 'compost']), n_pct: number(0, 60, '%'), p_pct: number(0, 60, '%'), k_pct: number(0, 60, '%'), unit: oneOf(['ml', 'g']), per_litre: number(0.01, 200) },

@@ -15,6 +15,7 @@ export * from './plant/synonyms.ts';
 export { traitsOf, type Traits, type SourcedTraits, type TraitSource } from './plant/traits.ts';
 export { nameParts, type NamePart } from './plant/name.ts';
 export { placeDefaults } from './place/defaults.ts';
+export { roughNormals } from './sky/roughNormals.ts';
 export { drawWeather, type DrawnDay } from './sky/generator.ts';
 export { DRY_TO_M, WET_FROM_M } from './learn/likelihood.ts';
 export { GardenForecast, forecastFile, plantForecast, type Outlook, type Band, type ForecastFile, type PlantForecast } from './forecast/forecast.ts';

@@ -4,8 +4,9 @@ import type { AddressInfo } from 'node:net';
 import pino from 'pino';
 import { buildApp } from './app.ts';
 import { expected, migrate } from './database/migrate.ts';
-import { openPool, type Pool } from './database/pool.ts';
+import { openPool, type Pool, transaction } from './database/pool.ts';
 import { sites } from './garden/store.ts';
+import { ensureCollection } from './keeping/store.ts';
 import { Outlooks } from './outlook/outlooks.ts';
 
 export interface ServeOptions {
@@ -36,6 +37,7 @@ export async function serve(options: ServeOptions): Promise<Running> {
     await reach(pool);
     await migrate(pool, options.migrationsFolder, options.tell);
     if (options.fill && (await sites(pool)).length === 0) await options.fill(pool);
+    await transaction(pool, ensureCollection);
   } catch (error) {
     await pool.end();
     throw error;

@@ -369,6 +369,18 @@ describe('who lives with the plants', () => {
   });
 });
 
+describe('a new site', () => {
+  it('gets its usual weather by where it lies; a zone that is none is refused', async () => {
+    const site = { name: 'Far south', latitude_deg: -43.5, longitude_deg: 172.6, elevation_m: 20, time_zone: 'Pacific/Auckland' };
+    const { status, body } = await send('/api/sites', site);
+    expect(status).toBe(201);
+    const garden = (await here.ask(`/api/export/garden/${body.id}`)).body;
+    expect(garden.site.normals.tmax_c[0]).toBeGreaterThan(garden.site.normals.tmax_c[6]);
+    expect((await send('/api/sites', { ...site, time_zone: 'Mars/Base' })).status).toBe(400);
+    expect((await send('/api/sites', { ...site, latitude_deg: 99 })).body.faults[0].pointer).toBe('/latitude_deg');
+  });
+});
+
 describe('numbers by the scheme', () => {
   it.each([['{year}-{n:4}', /^2\d{3}-\d{4}$/], ['L{n}', /^L\d+$/], ['{yy}{month}.{n:2}', /^\d{4}\.\d{2}$/], ['{n:3}/{genus}', /^\d{3}\/ALOE$/]])('%s', async (number_scheme, pattern) => {
     await send('/api/settings', { number_scheme }, {}, 'PATCH');

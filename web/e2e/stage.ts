@@ -17,10 +17,11 @@ export interface Stage {
   close(): Promise<void>;
 }
 
-export async function stage(): Promise<Stage> {
+/** @param empty without the demo, as a keeper begins */
+export async function stage({ empty = false } = {}): Promise<Stage> {
   const database = await freshDatabase();
   await migrate(database.pool, MIGRATIONS);
-  await loadDemo(database.pool, () => {});
+  if (!empty) await loadDemo(database.pool, () => {});
   const running = await serve({
     databaseUrl: databaseUrl(database.name), port: 51_000 + Math.floor(Math.random() * 9000), webFolder: `${ROOT}/build/web`, workerFile: `${ROOT}/build/forecast-worker.mjs`,
     migrationsFolder: MIGRATIONS, tell: () => {}, fill: null,

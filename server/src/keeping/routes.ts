@@ -1,12 +1,14 @@
 import { idParam } from '@zinc-pail/contract/api';
-import { feedBody, settingsBody, viewBody, waterBody } from '@zinc-pail/contract/keeping';
+import { feedBody, settingsBody, siteBody, viewBody, waterBody } from '@zinc-pail/contract/keeping';
+import { roughNormals } from '@zinc-pail/core';
 import { Router } from 'express';
 import type Joi from 'joi';
 import type { App } from '../app.ts';
 import { transaction } from '../database/pool.ts';
+import { todayAt } from '../garden/clock.ts';
 import { notFound, Refused } from '../http/problem.ts';
 import { accept, acceptParam } from '../http/validate.ts';
-import { addTo, changeCollection, changeIn, collectionId, type KitList, kit, removeFrom, touchAllSites } from './store.ts';
+import { addSite, addTo, changeCollection, changeIn, collectionId, type KitList, kit, removeFrom, touchAllSites } from './store.ts';
 
 const LISTS: Record<KitList, { body: Joi.ObjectSchema; row(body: Record<string, unknown>): Record<string, unknown>; decides: boolean }> = {
   waters: { body: waterBody, row: (body) => body, decides: true },
@@ -22,6 +24,21 @@ export function keepingRoutes(app: App): Router {
     const found = await kit(app.pool);
     if (!found) throw notFound('collection');
     response.json(found);
+  });
+
+  router.post('/sites', async (request, response) => {
+    const body = accept<{ name: string; latitude_deg: number; longitude_deg: number; elevation_m: number; time_zone: string }>(siteBody, request.body);
+    try {
+      todayAt(body.time_zone);
+    } catch {
+      throw new Refused(400, 'No such time zone', `A time zone as Europe/Vienna is wanted, not "${body.time_zone}".`, [{ pointer: '/time_zone', got: body.time_zone, accepted: 'an IANA time zone, as Europe/Vienna' }]);
+    }
+    const id = await transaction(app.pool, async (connection) => {
+      const collection = await collectionId(connection);
+      if (collection === null) throw notFound('collection');
+      return addSite(connection, collection, { ...body, normals: JSON.stringify(roughNormals(body.latitude_deg, body.elevation_m)) });
+    });
+    response.status(201).json({ id });
   });
 
   router.patch('/settings', async (request, response) => {

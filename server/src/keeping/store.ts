@@ -63,3 +63,28 @@ export async function changeCollection(connection: PoolConnection, id: number, c
 export async function touchAllSites(connection: PoolConnection, collection: number): Promise<void> {
   await connection.query('UPDATE site SET revision = revision + 1 WHERE collection_id = ?', [collection]);
 }
+
+/** What a keeper may begin with: each part is a built-in component. */
+const FIRST_MIXES: readonly { name: string; parts: readonly (readonly [component: string, parts: number])[] }[] = [
+  { name: 'Gritty mineral mix', parts: [['pumice', 4], ['granite-grit', 2], ['loam', 2]] },
+  { name: 'Cactus soil and pumice', parts: [['cactus-soil', 2], ['pumice', 1]] },
+  { name: 'All mineral', parts: [['pumice', 5], ['lava', 3], ['zeolite', 1]] },
+  { name: 'Bark mix', parts: [['bark-fine', 3], ['coir', 2], ['perlite', 1]] },
+  { name: 'Bagged potting soil, as it comes', parts: [['potting-soil', 1]] },
+];
+
+/** A collection and a few mixes, where a database has none yet. */
+export async function ensureCollection(connection: PoolConnection): Promise<void> {
+  if ((await collectionId(connection)) !== null) return;
+  const [made] = await connection.query<ResultSetHeader>('INSERT INTO collection (name) VALUES (?)', ['My plants']);
+  for (const mix of FIRST_MIXES) {
+    const [added] = await connection.query<ResultSetHeader>('INSERT INTO mix (collection_id, ref, name) VALUES (?, UUID(), ?)', [made.insertId, mix.name]);
+    await connection.query('INSERT INTO mix_part (mix_id, position, component_ref, parts) VALUES ?', [mix.parts.map(([component, parts], i) => [added.insertId, i, component, parts])]);
+  }
+}
+
+export async function addSite(connection: PoolConnection, collection: number, site: Record<string, unknown>): Promise<number> {
+  const [[row]] = await connection.query<Row<{ last: number | null }>[]>('SELECT MAX(walk_order) AS last FROM site WHERE collection_id = ?', [collection]);
+  const [made] = await connection.query<ResultSetHeader>('INSERT INTO site SET ?', [{ collection_id: collection, walk_order: (row!.last ?? -1) + 1, ...site }]);
+  return made.insertId;
+}

@@ -38,6 +38,10 @@ export async function ask<T>(path: string, init?: Init): Promise<T> {
   return (response.status === 204 ? null : await response.json()) as T;
 }
 
+/** What was typed cannot be sent; says what would be right. */
+export class NotSent extends Error {}
+
 export function wordsOf(error: unknown): string {
-  return error instanceof ProblemError ? error.problem.detail : 'That did not work.';
+  if (error instanceof ProblemError) return error.problem.detail;
+  return error instanceof NotSent ? error.message : 'That did not work.';
 }

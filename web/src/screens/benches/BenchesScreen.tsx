@@ -34,9 +34,10 @@ export default function BenchesScreen() {
     <div className="px-3 pb-12 pt-4 sm:px-6">
       <div className="mb-2 flex flex-wrap items-center gap-4">
         <h1 className="text-2xl font-semibold">Benches</h1>
-        <button type="button" className="btn h-11" onClick={() => setEditing('new')}>A new bench</button>
+        <button type="button" className="btn h-11" disabled={kit.data.sites.length === 0} onClick={() => setEditing('new')}>A new bench</button>
         <Link to="/walk" className="flex h-11 items-center underline">change the walk</Link>
       </div>
+      {places.data.length === 0 && <p className="max-w-prose">{kit.data.sites.length === 0 ? <>First say where your garden lies, in the <Link to="/shed" className="underline">shed</Link>; then make its benches here.</> : 'No bench yet. Make the first: a sill, a shelf, a corner of the balcony.'}</p>}
       {places.data.map((place) => <PlaceSection key={place.id} place={place} many={kit.data.sites.length > 1} household={kit.data.collection} today={todayIn(kit.data.sites.find((site) => site.id === place.site_id)?.time_zone ?? 'UTC')} onEdit={() => setEditing(place)} onRead={() => setReading(place)} />)}
       {editing && <PlacePanel place={editing === 'new' ? null : editing} sites={kit.data.sites} onClose={() => setEditing(null)} />}
       {reading && <ReadingsPanel place={reading} onClose={() => setReading(null)} />}

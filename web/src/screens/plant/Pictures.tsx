@@ -2,7 +2,7 @@
 import type { PlantView } from '@zinc-pail/contract/api';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { ask, wordsOf } from '../../api/client.ts';
+import { ask, NotSent, wordsOf } from '../../api/client.ts';
 import { plantKey } from '../../api/plant.ts';
 import { fullDay } from '../../parts/days.ts';
 import { SectionHead, Wrong } from '../../parts/Fields.tsx';
@@ -19,7 +19,7 @@ export function Pictures({ plant }: { plant: PlantView }) {
   const send = useMutation({
     mutationFn: async (files: File[]) => {
       for (const file of files) {
-        if (file.size > LARGEST_MB * 1024 * 1024) throw new Error(`${file.name} is larger than ${LARGEST_MB} MB.`);
+        if (file.size > LARGEST_MB * 1024 * 1024) throw new NotSent(`${file.name} is larger than ${LARGEST_MB} MB.`);
         await ask(`/plants/${plant.id}/pictures?day=${date}`, { method: 'POST', file });
       }
     },
@@ -63,7 +63,7 @@ export function Pictures({ plant }: { plant: PlantView }) {
         <input ref={input} type="file" accept="image/*" multiple hidden aria-label="Pictures" onChange={(event) => { send.mutate([...(event.target.files ?? [])]); event.target.value = ''; }} />
       </div>
       <p className="text-[14px] text-[var(--ink-2)]">{pictures.length > 1 ? 'Choose two to see them side by side. ' : ''}Pictures are made smaller, and the camera’s notes on place and time are taken off.</p>
-      {failed && <Wrong words={failed.message ? wordsOf(failed) === 'That did not work.' ? failed.message : wordsOf(failed) : null} />}
+      {failed && <Wrong words={wordsOf(failed)} />}
     </section>
   );
 }

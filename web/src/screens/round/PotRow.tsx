@@ -36,7 +36,7 @@ export function PotRow({ pot, today, current, chosen, onHere, onWater, onFeel, o
   return (
     <li
       id={`pot-${pot.id}`} tabIndex={-1} aria-current={current || undefined} onFocus={onHere} data-testid={`pot-${pot.number}`}
-      className={`grid grid-cols-[64px_26px_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-[var(--rule)] py-1 xl:grid-cols-[64px_26px_minmax(0,1fr)_324px_110px] ${chosen ? 'bg-[color-mix(in_oklab,var(--clay)_12%,var(--paper))]' : ''} ${current ? 'bg-[var(--frame)] shadow-[inset_4px_0_0_var(--clay)]' : ''}`}
+      style={FAR_ROWS} className={`grid grid-cols-[64px_26px_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-[var(--rule)] py-1 xl:grid-cols-[64px_26px_minmax(0,1fr)_324px_110px] ${chosen ? 'bg-[color-mix(in_oklab,var(--clay)_12%,var(--paper))]' : ''} ${current ? 'bg-[var(--frame)] shadow-[inset_4px_0_0_var(--clay)]' : ''}`}
     >
       <PotGlyph pot={outlook.pot} form={pot.form} state={outlook.state} diameterMm={pot.diameter_mm} heightMm={pot.height_mm} size={64} pxPerMm={0.36} />
       <Stick moisture={outlook.moisture} dueM={outlook.due_m} height={58} label={stickWords(outlook)} />
@@ -62,6 +62,9 @@ export function PotRow({ pot, today, current, chosen, onHere, onWater, onFeel, o
     </li>
   );
 }
+
+/** Rows out of sight are not laid out: a bench may have hundreds. */
+const FAR_ROWS = { contentVisibility: 'auto', containIntrinsicSize: 'auto 92px' } as const;
 
 /** The deed in this keeper's units; whatever is not a drink says it in its own words. */
 function headOf({ outlook, task }: RoundPot): string {

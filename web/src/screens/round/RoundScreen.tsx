@@ -35,7 +35,7 @@ function Empty() {
   return (
     <div className="p-6">
       <h1 className="text-2xl font-semibold">Nothing on the benches yet</h1>
-      <p className="my-2 max-w-prose"><Link to="/take-in" className="underline">Take a plant in</Link>, or bring a list or a garden file in through the <Link to="/shed" className="underline">shed</Link>. Started once without <code>--empty</code>, Zinc Pail shows the demo collection.</p>
+      <p className="my-2 max-w-prose">Say where your garden lies in the <Link to="/shed" className="underline">shed</Link>, make a <Link to="/benches" className="underline">bench</Link>, and <Link to="/take-in" className="underline">take a plant in</Link>; or bring a list or a garden file in through the <Link to="/shed" className="underline">shed</Link>. Started once without <code>--empty</code>, Zinc Pail shows the demo collection.</p>
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
-import { ask, wordsOf } from '../../api/client.ts';
+import { ask, NotSent, wordsOf } from '../../api/client.ts';
 import type { Kit } from '../../api/kit.ts';
 import { Field, numberIn, SectionHead, Tick, Wrong } from '../../parts/Fields.tsx';
 
@@ -14,7 +14,7 @@ export function Settings({ kit }: { kit: Kit }) {
   const save = useMutation({
     mutationFn: () => {
       const litres = numberIn(can, 0.1, 200);
-      if (Number.isNaN(litres)) throw new Error('The can: litres from 0.1 to 200.');
+      if (Number.isNaN(litres)) throw new NotSent('The can: litres from 0.1 to 200.');
       return ask('/settings', { method: 'PATCH', body: { name: name.trim(), number_scheme: scheme.trim(), can_ml: Math.round(litres * 1000), has_pets: pets, has_children: children } });
     },
     onSuccess: () => queries.invalidateQueries(),
@@ -30,7 +30,7 @@ export function Settings({ kit }: { kit: Kit }) {
         </div>
         <Tick label="pets in the house" checked={pets} onChange={setPets} />
         <Tick label="children in the house" checked={children} onChange={setChildren} />
-        <Wrong words={save.isError ? (save.error.name === 'Error' && !('problem' in save.error) ? save.error.message : wordsOf(save.error)) : null} />
+        <Wrong words={save.isError ? wordsOf(save.error) : null} />
         <button type="submit" className="btn h-11" disabled={save.isPending}>{save.isSuccess ? 'Kept' : 'Keep these'}</button>
       </form>
     </section>

@@ -5,6 +5,7 @@ import { Feeds, Waters } from './Kit.tsx';
 import { CsvIn } from './CsvIn.tsx';
 import { Gone } from './Gone.tsx';
 import { GardenFiles } from './GardenFiles.tsx';
+import { Sites } from './Sites.tsx';
 import { Settings } from './Settings.tsx';
 
 /** Where the can, the waters and the feeds stand, and where lists come in and go out. */
@@ -17,6 +18,7 @@ export default function ShedScreen() {
       <h1 className="mb-3 text-2xl font-semibold">Shed</h1>
       <div className="grid grid-cols-1 gap-x-10 gap-y-8 lg:grid-cols-2">
         <Settings kit={kit.data} />
+        <Sites kit={kit.data} />
         <Waters kit={kit.data} />
         <Feeds kit={kit.data} />
         <Calendars />
