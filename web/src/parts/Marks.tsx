@@ -14,7 +14,8 @@ export interface Marked {
   plantId: number;
   name: string;
   today: string;
-  seen: number;
+  /** the revision under which it was seen; null where a doubled mark does no harm */
+  seen: number | null;
   before: Pick<RoundPot, 'outlook' | 'task'>;
 }
 

@@ -1,10 +1,10 @@
 /** Every plant as a row: sorted, filtered and laid out as the keeper likes, smooth with thousands. */
 import type { TableRow, ViewSpec } from '@zinc-pail/contract/keeping';
-import { type ColumnDef, type ColumnFiltersState, flexRender, getCoreRowModel, getFilteredRowModel, getSortedRowModel, type RowSelectionState, type SortingState, useReactTable, type VisibilityState } from '@tanstack/react-table';
+import { type Column, type ColumnDef, type ColumnFiltersState, flexRender, getCoreRowModel, getFilteredRowModel, getSortedRowModel, type Row, type RowSelectionState, type SortingState, useReactTable, type VisibilityState } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { useMemo, useRef, useState } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { ask, wordsOf } from '../../api/client.ts';
 import { kitKey, useKit } from '../../api/kit.ts';
@@ -137,16 +137,7 @@ function List({ rows, views }: { rows: TableRow[]; views: { id: number; name: st
           <div role="rowgroup" style={{ height: virtual.getTotalSize(), position: 'relative' }}>
             {virtual.getVirtualItems().map((item) => {
               const row = shown[item.index]!;
-              return (
-                <div key={row.id} role="row" aria-rowindex={item.index + 2} style={{ position: 'absolute', top: 0, height: ROW_PX, transform: `translateY(${item.start}px)`, width }} className={`flex items-center border-b border-[var(--rule)] ${picked[row.id] ? 'bg-[var(--frame)]' : ''}`}>
-                  <div role="cell" className="grid w-11 shrink-0 place-items-center"><input type="checkbox" className="checkbox checkbox-sm" aria-label={`Choose ${row.original.name}, ${row.original.number}`} checked={row.getIsSelected()} onChange={row.getToggleSelectedHandler()} /></div>
-                  {row.getVisibleCells().map((cell) => (
-                    <div key={cell.id} role="cell" style={{ width: cell.column.getSize() }} className="shrink-0 truncate px-1 text-[15px]">
-                      {cell.column.id === 'name' ? <Link to={`/plants/${row.id}`} className="hover:underline"><Name written={row.original.name} /></Link> : cellWords(cell.column.id as keyof TableRow, cell.getValue())}
-                    </div>
-                  ))}
-                </div>
-              );
+              return <RowView key={row.id} row={row} columns={leaf} top={item.start} index={item.index + 2} width={width} picked={picked[row.id] ?? false} />;
             })}
           </div>
         </div>
@@ -156,6 +147,30 @@ function List({ rows, views }: { rows: TableRow[]; views: { id: number; name: st
     </div>
   );
 }
+
+interface RowViewProps {
+  row: Row<TableRow>;
+  columns: Column<TableRow>[];
+  top: number;
+  index: number;
+  width: number;
+  picked: boolean;
+}
+
+/** Drawn anew only when it moves, is chosen, or shows other columns: that keeps scrolling smooth. */
+const RowView = memo(function RowView({ row, columns: shown, top, index, width, picked }: RowViewProps) {
+  const plant = row.original;
+  return (
+    <div role="row" aria-rowindex={index} style={{ position: 'absolute', top: 0, height: ROW_PX, transform: `translateY(${top}px)`, width }} className={`flex items-center border-b border-[var(--rule)] ${picked ? 'bg-[var(--frame)]' : ''}`}>
+      <div role="cell" className="grid w-11 shrink-0 place-items-center"><input type="checkbox" className="checkbox checkbox-sm" aria-label={`Choose ${plant.name}, ${plant.number}`} checked={picked} onChange={row.getToggleSelectedHandler()} /></div>
+      {shown.map((column) => (
+        <div key={column.id} role="cell" style={{ width: column.getSize() }} className="shrink-0 truncate px-1 text-[15px]">
+          {column.id === 'name' ? <Link to={`/plants/${row.id}`} className="hover:underline"><Name written={plant.name} /></Link> : cellWords(column.id as keyof TableRow, plant[column.id as keyof TableRow])}
+        </div>
+      ))}
+    </div>
+  );
+});
 
 function ColumnsMenu({ visible, onChange }: { visible: VisibilityState; onChange(visible: VisibilityState): void }) {
   return (

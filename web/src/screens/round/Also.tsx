@@ -1,11 +1,11 @@
-import type { JournalEvent, RoundSite } from '@zinc-pail/contract/api';
+import type { JournalEvent, PlantView, RoundSite } from '@zinc-pail/contract/api';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { ask, wordsOf } from '../../api/client.ts';
-import { useJournal } from '../../api/journal.ts';
 import { roundKey } from '../../api/round.ts';
 import { Wrong } from '../../parts/Fields.tsx';
+import { useMarks } from '../../parts/Marks.tsx';
 import { Name } from '../../parts/Name.tsx';
 
 const SHOWN = 2;
@@ -15,7 +15,7 @@ export function Also({ site }: { site: RoundSite }) {
   const [done, setDone] = useState<ReadonlySet<string>>(new Set());
   const [all, setAll] = useState(false);
   const [wrong, setWrong] = useState<string | null>(null);
-  const journal = useJournal();
+  const { mark } = useMarks();
   const queries = useQueryClient();
   const left = site.also.filter((one) => !done.has(`${one.kind}-${one.plant_id}`));
   if (left.length === 0) return null;
@@ -28,7 +28,11 @@ export function Also({ site }: { site: RoundSite }) {
       setWrong(wordsOf(error));
     }
   };
-  const write = (one: RoundSite['also'][number], event: JournalEvent) => settle(one, () => journal.write([{ plantId: one.plant_id, seen: null, events: [event] }]));
+  const write = (one: RoundSite['also'][number], event: JournalEvent, said: string) =>
+    settle(one, async () => {
+      const before = await ask<PlantView>(`/plants/${one.plant_id}`);
+      await mark([{ plantId: one.plant_id, name: one.plant, today: site.today, seen: null, before }], () => [event], said);
+    });
   const join = (one: RoundSite['also'][number]) =>
     settle(one, async () => {
       const { version } = await ask<{ version: number }>(`/plants/${one.plant_id}`);
@@ -44,8 +48,8 @@ export function Also({ site }: { site: RoundSite }) {
           <li key={`${one.kind}-${one.plant_id}`} className="flex min-h-11 flex-wrap items-center gap-x-3 text-[15px]">
             <span><Link to={`/plants/${one.plant_id}`} className="hover:underline"><Name written={one.plant} /></Link>: {one.words}</span>
             <span className="flex gap-2">
-              {one.kind === 'sun' && <button type="button" className="h-11 px-2 underline" onClick={() => void write(one, { type: 'sun', date: site.today, minutes: one.minutes ?? 0 })}>had it</button>}
-              {one.kind === 'review' && (['better', 'same', 'worse'] as const).map((answer) => <button key={answer} type="button" className="h-11 px-2 underline" onClick={() => void write(one, { type: 'review', date: site.today, answer })}>{answer}</button>)}
+              {one.kind === 'sun' && <button type="button" className="h-11 px-2 underline" onClick={() => void write(one, { type: 'sun', date: site.today, minutes: one.minutes ?? 0 }, `${one.minutes ?? 0} minutes of sun`)}>had it</button>}
+              {one.kind === 'review' && (['better', 'same', 'worse'] as const).map((answer) => <button key={answer} type="button" className="h-11 px-2 underline" onClick={() => void write(one, { type: 'review', date: site.today, answer }, `after its move: ${answer}`)}>{answer}</button>)}
               {one.kind === 'quarantine' && <button type="button" className="h-11 px-2 underline" onClick={() => void join(one)}>clean, let it join</button>}
               {one.kind === 'arrival' && <Link to={`/plants/${one.plant_id}?look-over`} className="flex h-11 items-center px-2 underline">look it over</Link>}
             </span>
