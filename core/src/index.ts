@@ -12,6 +12,7 @@ export * from './pot/shape.ts';
 export { GENERA, genusOf, type Genus, type Caution } from './plant/genera.ts';
 export * from './plant/library.ts';
 export * from './plant/synonyms.ts';
+export { SPECIES_NAMES, speciesOf, type SpeciesTraits } from './plant/species.ts';
 export { traitsOf, type Traits, type SourcedTraits, type TraitSource } from './plant/traits.ts';
 export { nameParts, type NamePart } from './plant/name.ts';
 export { placeDefaults } from './place/defaults.ts';

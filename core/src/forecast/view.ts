@@ -81,7 +81,7 @@ export function outlookView(outlook: Outlook, today: DayNumber): OutlookView {
     cycle_days: outlook.why.cycleDays,
     traits: model.traits,
     trait_sources: model.sourced.sources,
-    cautions: model.sourced.genus?.cautions ?? [],
+    cautions: model.sourced.cautions,
     alarm: outlook.change && { kind: outlook.change.kind, text: changeWords(outlook.change) },
     thirst: {
       level: thousandth(outlook.stress.thirst), word: outlook.stress.thirstWord, wrinkles_in_days: outlook.stress.wrinklesInDays, harms_in_days: outlook.stress.thirstHarmsInDays,

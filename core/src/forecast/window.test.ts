@@ -18,6 +18,13 @@ describe('the window', () => {
     expect(ideal([12, 12, 12, 12, 12, 12])).toBeLessThanOrEqual(dayNumber('2026-05-02'));
     expect(ideal([1, 1, 1, 11, 11, 11])).toBeGreaterThanOrEqual(dayNumber('2026-05-04'));
   });
+  it('takes a hold of part of a day as it is written, and still names whole days', () => {
+    for (const hold_days of [0, 0.3, 4.5, 1e-9]) {
+      const { window } = outlook({ plant: { dry_rule: 'dry-and-hold', hold_days } }).advice;
+      expect(Number.isInteger(window!.ideal)).toBe(true);
+      expect(Number.isFinite(window!.amountMl)).toBe(true);
+    }
+  });
   it('waits a week after roots were cut', () => {
     const today = '2026-07-05';
     const cut = outlook({ today, plant: { root_loss: 0.4 }, events: [{ type: 'repotting', date: plusDays(today, -2), mix_was: 'dry', roots_cut: true }] });

@@ -65,7 +65,7 @@ export function adviseWater(model: PlantModel, futures: Futures, climate: Garden
   const notBefore = hold ? hold.until : -Infinity;
   const earliest = Math.max(earliestMet, notBefore);
   const stretch = state === 'easing' ? Math.round(EASING_STRETCH_DAYS * (1 - activityOn(model, today))) : 0;
-  let ideal = Math.max(today, earliest, (Number.isFinite(sure) ? Math.round(sure) : horizon) + traits.holdDays + stretch, notBefore);
+  let ideal = Math.max(today, earliest, Math.round((Number.isFinite(sure) ? Math.round(sure) : horizon) + traits.holdDays) + stretch, notBefore);
   // A plant that comes to rest before its day is left alone.
   const stateThen = stateOn(model.timeline, ideal);
   if (state !== 'resting' && stateThen === 'resting' && traits.habit !== 'evergreen') {
@@ -157,7 +157,7 @@ function drink(model: PlantModel, futures: Futures, state: PlantState, ideal: Da
     return { method: 'measured', amountMl: roundMl(SIP_SHARE * pot.capacity.volumeMl) };
   }
   const missing = available * Math.max(0.05, 1 - quantileSorted(mThen, 0.5));
-  return { method: model.sourced.genus?.cautions.includes('dry-heart') && traits.form === 'rosette' && pot.rewetDifficulty > 0.3 ? 'bottom' : 'drench', amountMl: roundMl(RUN_OUT * missing) };
+  return { method: model.sourced.cautions.includes('dry-heart') && traits.form === 'rosette' && pot.rewetDifficulty > 0.3 ? 'bottom' : 'drench', amountMl: roundMl(RUN_OUT * missing) };
 }
 
 function pouringStep(ml: number): number {

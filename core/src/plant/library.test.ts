@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { GENERA, genusOf } from './genera.ts';
 import { genusCare, LIGHT_BANDS } from './library.ts';
 import { COMMON_NAMES, genusByAnyName, namesOfGenus, suggestGenera, unclearName } from './synonyms.ts';
+import { SPECIES_NAMES, speciesOf } from './species.ts';
 import { traitsOf } from './traits.ts';
 import { garden } from '../../test/gardens.ts';
 
@@ -55,5 +56,35 @@ describe('names', () => {
     expect(suggestGenera('lobi')[0]).toEqual({ genus: 'Echinopsis', by: 'Lobivia' });
     expect(suggestGenera('bird').map((s) => s.genus)).toEqual(['Dracaena', 'Asplenium']);
     expect(suggestGenera('')).toEqual([]);
+  });
+});
+
+describe('species', () => {
+  const base = garden().plants[0]!;
+  const of = (name: string, over: object = {}) => traitsOf({ ...base, name, taxon: null, habit: null, form: null, store: null, dry_rule: null, hold_days: null, min_dry_c: null, min_wet_c: null, grow_min_c: null, ...over });
+  it('may override their genus, and the keeper overrides both', () => {
+    expect(of('Sedum morganianum').traits).toMatchObject({ habit: 'evergreen', minWetC: 7 });
+    expect(of('Sedum morganianum').sources).toMatchObject({ minWetC: 'species', form: 'genus' });
+    expect(of('Sedum nussbaumerianum').sources.minWetC).toBe('genus');
+    expect(of('Sedum morganianum', { min_wet_c: 9 }).traits.minWetC).toBe(9);
+    expect(of('Mammillaria plumosa').traits).toMatchObject({ dryRule: 'dry-and-hold', holdDays: 3 });
+    expect(of('Opuntia microdasys').cautions).toEqual(['glochids']);
+  });
+  it('under an old or a new genus name, in doubt, with a cultivar', () => {
+    expect(of('Curio rowleyanus').traits).toEqual(of('Senecio rowleyanus').traits);
+    expect(of('Chamaecereus cf. chamaecereus ‘Tin’').traits.form).toBe('trailing');
+    expect(of('Aloe cf. variegata').sources.habit).toBe('species');
+    expect(of('Aloe aff. variegata').sources.habit).toBe('genus');
+    expect(speciesOf('Aloe ‘variegata’')).toBeUndefined();
+    expect(speciesOf('Nothing here')).toBeUndefined();
+    expect(speciesOf('')).toBeUndefined();
+  });
+  it('each stands in a genus that the library knows, and keeps its bands in order', () => {
+    for (const name of SPECIES_NAMES) {
+      expect(genusByAnyName(name), name).toBeDefined();
+      const { traits } = of(name[0]!.toUpperCase() + name.slice(1));
+      expect(traits.minDryC, name).toBeLessThanOrEqual(traits.minWetC);
+      expect(traits.minWetC, name).toBeLessThanOrEqual(traits.growMinC);
+    }
   });
 });

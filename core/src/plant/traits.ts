@@ -1,16 +1,18 @@
 import type { Form, Plant, Store } from '../garden.ts';
-import { type Genus, type Traits } from './genera.ts';
+import type { Caution, Genus, Traits } from './genera.ts';
+import { speciesOf } from './species.ts';
 import { genusByAnyName } from './synonyms.ts';
 
 export type { Traits } from './genera.ts';
 
 /** Where a trait comes from, shown beside it. */
-export type TraitSource = 'keeper' | 'genus' | 'form' | 'cautious';
+export type TraitSource = 'keeper' | 'species' | 'genus' | 'form' | 'cautious';
 
 export interface SourcedTraits {
   traits: Traits;
   sources: Record<keyof Traits, TraitSource>;
   genus: Genus | undefined;
+  cautions: readonly Caution[];
 }
 
 /** Where a form keeps its water, if nobody says. */
@@ -26,14 +28,20 @@ const CAUTIOUS: Traits = {
 /** A rule of "dry and hold" without a count of days holds this long. */
 const DEFAULT_HOLD_DAYS = 5;
 
-/** The plant's own traits, then its genus's, then its form's, then the cautious ones. */
+/** The plant's own traits, then its species's, its genus's, its form's, and the cautious ones. */
 export function traitsOf(plant: Plant): SourcedTraits {
   const genus = genusByAnyName(plant.taxon ?? plant.name);
+  const species = speciesOf(plant.taxon ?? plant.name);
   const sources = {} as Record<keyof Traits, TraitSource>;
   const choose = <K extends keyof Traits>(key: K, own: Traits[K] | null | undefined, ofGenus: Traits[K] | undefined, ofForm?: Traits[K]): Traits[K] => {
     if (own !== null && own !== undefined) {
       sources[key] = 'keeper';
       return own;
+    }
+    const ofSpecies = species?.[key];
+    if (ofSpecies !== undefined) {
+      sources[key] = 'species';
+      return ofSpecies as Traits[K];
     }
     if (ofGenus !== undefined) {
       sources[key] = 'genus';
@@ -49,12 +57,12 @@ export function traitsOf(plant: Plant): SourcedTraits {
     habit: choose('habit', plant.habit, genus?.habit),
     store: choose('store', plant.store, genus?.store, sources.form === 'cautious' ? undefined : STORE_BY_FORM[form]),
     dryRule,
-    holdDays: choose('holdDays', plant.hold_days, genus?.dryRule === dryRule ? genus.holdDays : undefined, dryRule === 'dry-and-hold' ? DEFAULT_HOLD_DAYS : 0),
+    holdDays: choose('holdDays', plant.hold_days, (species?.dryRule ?? genus?.dryRule) === dryRule ? (species?.holdDays ?? genus?.holdDays) : undefined, dryRule === 'dry-and-hold' ? DEFAULT_HOLD_DAYS : 0),
     minDryC: choose('minDryC', plant.min_dry_c, genus?.minDryC),
     minWetC: choose('minWetC', plant.min_wet_c, genus?.minWetC),
     growMinC: choose('growMinC', plant.grow_min_c, genus?.growMinC),
     dueM: choose('dueM', plant.due_m, genus?.dueM),
   };
   if (traits.dryRule !== 'dry-and-hold') traits.holdDays = 0;
-  return { traits, sources, genus };
+  return { traits, sources, genus, cautions: species?.cautions ?? genus?.cautions ?? [] };
 }

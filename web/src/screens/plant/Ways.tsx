@@ -14,7 +14,7 @@ const HABITS: Record<Traits['habit'], string> = {
   evergreen: 'slows, never rests',
 };
 const STORES: Record<Traits['store'], string> = { leaf: 'in its leaves', stem: 'in its stem', below: 'below ground', none: 'hardly anywhere' };
-const SOURCES: Record<TraitSource, string> = { keeper: 'yours', genus: 'genus', form: 'form', cautious: 'name unknown, dry side' };
+const SOURCES: Record<TraitSource, string> = { keeper: 'yours', species: 'species', genus: 'genus', form: 'form', cautious: 'name unknown, dry side' };
 
 function ruleWords({ dryRule, holdDays }: Traits): string {
   switch (dryRule) {
