@@ -78,6 +78,8 @@ export interface PlantRecord {
   genus: string | null;
   slow: boolean;
   poisonous: { people: boolean; pets: boolean };
+  /** what its companions in the pot want otherwise */
+  clashes: string[];
 }
 
 export interface PlantView {
@@ -205,7 +207,7 @@ export const plantSchema = object(
         companions: optional(text(300)), used_to: optional(text(300)), quarantine_until: optional(day()), own_words: optional(text(500)), ended: optional(oneOf(['died', 'given'])), ended_on: optional(day()), ended_why: optional(text(500)),
         mother: optional(object(kin, 'a plant')), offspring: list(object({ ...kin, ended: optional(text(10)) }, 'a plant'), 'plants'),
         pictures: list(object({ id: whole(1, 1e9), day: day(), caption: optional(text(300)), width_px: whole(1, 1e5), height_px: whole(1, 1e5) }, 'a picture'), 'pictures'),
-        hardening: optional(list(object({ date: day(), minutes: whole(0, 1440) }, 'a step'), 'steps')), doubt: optional(text(300)), genus: optional(text(60)), slow: Joi.boolean().required(), poisonous: object({ people: Joi.boolean().required(), pets: Joi.boolean().required() }, 'whom it harms'),
+        hardening: optional(list(object({ date: day(), minutes: whole(0, 1440) }, 'a step'), 'steps')), doubt: optional(text(300)), genus: optional(text(60)), slow: Joi.boolean().required(), poisonous: object({ people: Joi.boolean().required(), pets: Joi.boolean().required() }, 'whom it harms'), clashes: list(text(300), 'sentences'),
       },
       'a record',
     ),

@@ -35,4 +35,5 @@ export * from './care/reminders.ts';
 export * from './care/drainTest.ts';
 export { careTask, isCharged, type CareFacts, type CareTask, type Sureness, type WaterTask } from './care/task.ts';
 export { postMortem, type LastMonths } from './clinic/postMortem.ts';
+export { companionClashes } from './care/companions.ts';
 export { afterMark, type AfterFacts, type Finding } from './care/afterMark.ts';

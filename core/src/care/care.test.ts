@@ -6,6 +6,7 @@ import { outlookView, type OutlookView } from '../forecast/view.ts';
 import type { PlantEvent } from '../garden.ts';
 import { GENERA } from '../plant/genera.ts';
 import { garden, roundPot } from '../../test/gardens.ts';
+import { companionClashes } from './companions.ts';
 import { drainFinding } from './drainTest.ts';
 import { hardeningPlan, stepBack } from './hardening.ts';
 import { CROWDED_FROM, crowding, lampHoursShort, lightVerdict } from './light.ts';
@@ -172,6 +173,20 @@ describe('light and room', () => {
     expect(crowding([100, 100, 200], 0.06)).toBeCloseTo(1);
     expect(crowding([100], 0)).toBe(0);
     expect(CROWDED_FROM).toBeLessThan(1);
+  });
+});
+
+describe('companions in one pot', () => {
+  const summer = { habit: 'summer' as const, dryRule: 'dry-through' as const };
+  it('clash by season or by how damp they want it', () => {
+    expect(companionClashes(summer, 'Conophytum bilobum')[0]).toMatch(/grows in winter, this one in summer/);
+    expect(companionClashes(summer, 'Rhipsalis baccifera; Haworthia cooperi')).toEqual(['Rhipsalis baccifera wants to stay damper than this one.']);
+    expect(companionClashes({ habit: 'evergreen', dryRule: 'keep-damp' }, 'Echeveria elegans')[0]).toMatch(/wants to be drier/);
+  });
+  it('say nothing where they agree, or where nobody knows them', () => {
+    expect(companionClashes(summer, 'Mammillaria hahniana, Rebutia minuscula')).toEqual([]);
+    expect(companionClashes(summer, 'a little fern from the moss')).toEqual([]);
+    expect(companionClashes(summer, null)).toEqual([]);
   });
 });
 

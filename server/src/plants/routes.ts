@@ -1,6 +1,6 @@
 import { plantIdParam, type PlantView } from '@zinc-pail/contract/api';
 import { copiesBody, endBody, movesBody, newPlant, type NewPlant, plantChange, type Story } from '@zinc-pail/contract/keeping';
-import { dayNumber, genusByAnyName, genusCare, hardeningPlan, type OwnRules, postMortem, type PlantEvent, stepBack, traitsOf } from '@zinc-pail/core';
+import { companionClashes, dayNumber, genusByAnyName, genusCare, hardeningPlan, type OwnRules, postMortem, type PlantEvent, stepBack, traitsOf } from '@zinc-pail/core';
 import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import type { App } from '../app.ts';
@@ -182,7 +182,7 @@ async function plantView(app: App, plantId: number): Promise<PlantView> {
     place: { id: row.place_id, name: row.place_name, kind: row.place_kind },
     mix: { id: row.mix_id, name: row.mix_name, parts },
     potted_on: row.potted_on, outlook, task: potTask(task, record), care: { ...task.rules, reasons }, journal,
-    record: { ...record, doubt: care.doubt, genus: genus?.name ?? null, slow: care.slow, poisonous: care.poisonous },
+    record: { ...record, doubt: care.doubt, genus: genus?.name ?? null, slow: care.slow, poisonous: care.poisonous, clashes: companionClashes(outlook.traits, record.companions) },
   };
 }
 

@@ -88,10 +88,10 @@ export async function plantDetail(pool: Pool, plantId: number): Promise<PlantDet
   return row ?? null;
 }
 
-type RecordRow = Omit<PlantRecord, 'mother' | 'offspring' | 'pictures' | 'hardening' | 'doubt' | 'genus' | 'slow' | 'poisonous'> & { mother_id: number | null; own_reasons: unknown };
+type RecordRow = Omit<PlantRecord, 'mother' | 'offspring' | 'pictures' | 'hardening' | 'doubt' | 'genus' | 'slow' | 'poisonous' | 'clashes'> & { mother_id: number | null; own_reasons: unknown };
 
 /** What is written of a plant besides its pot and journal. */
-export async function plantRecord(pool: Pool, plantId: number): Promise<Omit<PlantRecord, 'doubt' | 'genus' | 'slow' | 'poisonous'> & { reasons: Record<string, string> }> {
+export async function plantRecord(pool: Pool, plantId: number): Promise<Omit<PlantRecord, 'doubt' | 'genus' | 'slow' | 'poisonous' | 'clashes'> & { reasons: Record<string, string> }> {
   const [[row]] = await pool.query<Row<RecordRow>[]>(
     `SELECT name_sure, other_names, acquired_on, source, price_minor, price_currency, companions, used_to, quarantine_until, own_words, ended, ended_on, ended_why, mother_id, own_reasons
      FROM plant WHERE id = ?`,

@@ -20,6 +20,7 @@ export function Family({ plant }: { plant: PlantView }) {
         {since ? `Here since ${fullDay(since)}` : 'Here since nobody noted when'}{source && SOURCE_WORDS[source] ? `, ${SOURCE_WORDS[source]}` : ''}{price !== null && currency ? `, ${(price / 100).toFixed(2)} ${currency}` : ''}.
         {usedTo && ` Used to ${usedTo}.`}{companions && ` In its pot too: ${companions}.`}
       </p>
+      {plant.record.clashes.map((words) => <p key={words} className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[15px]">{words}</p>)}
       {(mother || offspring.length > 0) && (
         <ul className="mt-1 text-[15px]">
           {mother && <li className="flex min-h-9 items-center gap-2"><Twig kind="mother" /><Kin one={mother} /></li>}
