@@ -117,7 +117,7 @@ export const feedBody = object(
 export const settingsBody = object(
   {
     can_ml: whole(100, 200_000, 'ml').optional(), has_pets: yesNo().optional(), has_children: yesNo().optional(), name: text(120).optional(),
-    number_scheme: Joi.string().trim().min(3).max(40).pattern(/\{n(:\d)?\}/).messages({ '*': 'a text of up to 40 characters with {n} or {n:3} where the count goes; {year}, {yy}, {month} and {genus} may stand too' }).optional(),
+    number_scheme: Joi.string().trim().min(3).max(40).pattern(/\{n(:\d)?\}/).messages({ '*': 'a text of up to 40 characters with \\{n} or \\{n:3} where the count goes; \\{year}, \\{yy}, \\{month} and \\{genus} may stand too' }).optional(),
   },
   'settings',
 );
