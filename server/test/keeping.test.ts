@@ -38,6 +38,15 @@ describe('marks on many', () => {
     expect(undone.status).toBe(200);
     expect(undone.body.done.every((one: any) => one.entries[0].voided)).toBe(true);
   });
+  it('a whole large bench in one go', async () => {
+    const { ids } = (await takeIn({ name: 'Sempervivum tectorum', count: 200 })).body;
+    const { status, body } = await send('/api/marks', { marks: ids.map((plant_id: number) => ({ plant_id, entries: [watering()] })) });
+    expect(status).toBe(201);
+    expect(body.done).toHaveLength(200);
+    const undone = await send('/api/marks/void', { client_ids: body.done.map((one: any) => one.entries[0].client_id) });
+    expect(undone.body.done.every((one: any) => one.entries[0].voided)).toBe(true);
+    await Promise.all(ids.map((id: number) => send(`/api/plants/${id}/end`, { how: 'given', date: today() })));
+  }, 60_000);
   it('one of them bad: none is written', async () => {
     const before = await rows('journal');
     const { status } = await send('/api/marks', { marks: [{ plant_id: 1, entries: [watering()] }, { plant_id: 999, entries: [watering()] }] });
@@ -286,7 +295,7 @@ describe('pictures', () => {
     expect((await plant(1)).record.pictures).toEqual([]);
     expect((await here.ask(`/api/pictures/${made.id}/large`)).status).toBe(404);
   });
-  it.each([['text/plain', 'not a picture'], ['image/png', 'not a picture']])('%s that is none is refused', async (type, body) => {
+  it.each([['text/plain', 'not a picture'], ['image/png', 'not a picture'], ['image/svg+xml', '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect width="9" height="9"/></svg>']])('%s that is none is refused', async (type, body) => {
     const answer = await fetch(`${here.url}/api/plants/1/pictures`, { method: 'POST', headers: { 'Content-Type': type }, body });
     expect(answer.status).toBe(415);
   });

@@ -34,7 +34,7 @@ describe('kept outlooks', () => {
   it('reckon one plant anew after a mark, and its bench behind the scenes', async () => {
     const before = (await outlooks.ofSite(await site())).views.get(1)!;
     const sent = outlooks.tasksSent;
-    await transaction(database.pool, (connection) => addEntries(connection, 1, 1, [{ client_id: randomUUID(), date: today(), type: 'watering', method: 'drench' }], 'keeper'));
+    await transaction(database.pool, (connection) => addEntries(connection, [{ collectionId: 1, plantId: 1, entries: [{ client_id: randomUUID(), date: today(), type: 'watering', method: 'drench' }] }], 'keeper'));
     const after = (await outlooks.ofSite(await site())).views.get(1)!;
     expect(after.moisture.p50).toBeGreaterThan(before.moisture.p50);
     expect(outlooks.tasksSent).toBe(sent + 2);

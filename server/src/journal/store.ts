@@ -53,11 +53,22 @@ export async function entriesOnDay(connection: PoolConnection, plantId: number, 
   return rows.map(entryOf);
 }
 
-/** Adds entries. One that is there already, under the same client id, is left as it is. */
-export async function addEntries(connection: PoolConnection, collectionId: number, plantId: number, entries: readonly NewEntry[], by: string): Promise<void> {
-  const rows = entries.map(({ client_id, date, type, ...detail }) => [collectionId, plantId, client_id, date, type, JSON.stringify(detail), by]);
-  if (rows.length > 0) await connection.query('INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by) VALUES ? ON DUPLICATE KEY UPDATE id = id', [rows]);
-  await touchPlants(connection, [plantId]);
+/** Entries of one plant that are to be added. */
+export interface EntriesToAdd {
+  collectionId: number;
+  plantId: number;
+  entries: readonly NewEntry[];
+}
+
+const ROWS_AT_ONCE = 1000;
+
+/** Adds entries of one or many plants. One that is there already, under the same client id, is left as it is. */
+export async function addEntries(connection: PoolConnection, toAdd: readonly EntriesToAdd[], by: string): Promise<void> {
+  const rows = toAdd.flatMap(({ collectionId, plantId, entries }) => entries.map(({ client_id, date, type, ...detail }) => [collectionId, plantId, client_id, date, type, JSON.stringify(detail), by]));
+  for (let from = 0; from < rows.length; from += ROWS_AT_ONCE) {
+    await connection.query('INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by) VALUES ? ON DUPLICATE KEY UPDATE id = id', [rows.slice(from, from + ROWS_AT_ONCE)]);
+  }
+  if (toAdd.length > 0) await touchPlants(connection, toAdd.map(({ plantId }) => plantId));
 }
 
 /** Voids entries; once voided they stay so. */

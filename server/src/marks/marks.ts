@@ -8,7 +8,7 @@ import { type PoolConnection, transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
 import { loadPlants } from '../garden/store.ts';
 import { notFound, Refused } from '../http/problem.ts';
-import { addEntries, entriesByClientIds, entriesOnDay, lockBooks, voidEntries } from '../journal/store.ts';
+import { addEntries, type EntriesToAdd, entriesByClientIds, entriesOnDay, lockBooks, voidEntries } from '../journal/store.ts';
 import { type PlantHome, plantHomes } from '../plants/store.ts';
 import { potsById } from '../round/pots.ts';
 import { addTimers, dropTimersOf, type NewTimer, openTimers } from './timers.ts';
@@ -31,6 +31,8 @@ export async function writeMarks(app: App, marks: readonly NewMark[], by: string
   const before = await potsById(app, marks.map((mark) => mark.plant_id));
   await transaction(app.pool, async (connection) => {
     await lockBooks(connection);
+    const toAdd: EntriesToAdd[] = [];
+    const timers: NewTimer[] = [];
     for (const mark of marks) {
       const home = homes.get(mark.plant_id)!;
       const [[row]] = (await connection.query('SELECT revision FROM plant WHERE id = ? FOR UPDATE', [mark.plant_id])) as unknown as [[{ revision: number }]];
@@ -44,20 +46,26 @@ export async function writeMarks(app: App, marks: readonly NewMark[], by: string
         already.push({ plantId: mark.plant_id, words: doubledWords(doubled, home.time_zone) });
         continue;
       }
-      await addEntries(connection, home.collection_id, mark.plant_id, mark.entries, by);
-      await addTimers(connection, home.collection_id, timersOf(mark, before.get(mark.plant_id), home));
+      toAdd.push({ collectionId: home.collection_id, plantId: mark.plant_id, entries: mark.entries });
+      timers.push(...timersOf(mark, before.get(mark.plant_id), home));
       written.push(mark);
     }
+    await addEntries(connection, toAdd, by);
+    await addTimers(connection, timers);
   });
   const pots = await potsById(app, marks.map((mark) => mark.plant_id));
   const entries = group(await entriesByClientIds(app.pool, written.flatMap((mark) => mark.entries.map((entry) => entry.client_id))), (entry) => entry.plant_id);
   const events = await eventsOf(app, written.map((mark) => mark.plant_id));
   const result: MarksResult = {
-    done: written.map((mark) => {
-      const pot = pots.get(mark.plant_id)!;
-      return { plant_id: mark.plant_id, entries: entries.get(mark.plant_id) ?? [], pot, advice: adviceOn(mark, before.get(mark.plant_id) ?? pot, homes.get(mark.plant_id)!, events.get(mark.plant_id) ?? []) };
+    // One that another keeper let go in the meantime has its mark in its book and no line to show.
+    done: written.flatMap((mark) => {
+      const pot = pots.get(mark.plant_id);
+      return pot ? [{ plant_id: mark.plant_id, entries: entries.get(mark.plant_id) ?? [], pot, advice: adviceOn(mark, before.get(mark.plant_id) ?? pot, homes.get(mark.plant_id)!, events.get(mark.plant_id) ?? []) }] : [];
     }),
-    already: already.map(({ plantId, words }) => ({ plant_id: plantId, plant: pots.get(plantId)!.name, words, pot: pots.get(plantId)! })),
+    already: already.flatMap(({ plantId, words }) => {
+      const pot = pots.get(plantId);
+      return pot ? [{ plant_id: plantId, plant: pot.name, words, pot }] : [];
+    }),
     timers: await openTimers(app.pool),
   };
   return { result, repeated: marks.every((mark) => mark.entries.every((entry) => known.has(entry.client_id))) };
@@ -139,7 +147,7 @@ function timersOf(mark: NewMark, pot: RoundPot | undefined, home: PlantHome): Ne
       rules: { stand: pot.task.stand, saucerMinutes: pot.task.saucer_minutes, soakMinutes: pot.task.soak_minutes }, placeKind: home.place_kind, holes: pot.outlook.pot.holes, cautions: pot.outlook.cautions,
       slack: pot.outlook.thirst.level >= SLACK_FROM,
     });
-    return reminders.map(({ kind, afterMinutes, words }) => ({ plantId: mark.plant_id, clientId: entry.client_id, kind, words, afterMinutes }));
+    return reminders.map(({ kind, afterMinutes, words }) => ({ collectionId: home.collection_id, plantId: mark.plant_id, clientId: entry.client_id, kind, words, afterMinutes }));
   });
 }
 

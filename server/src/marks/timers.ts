@@ -2,6 +2,7 @@ import type { Timer } from '@zinc-pail/contract/api';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 
 export interface NewTimer {
+  collectionId: number;
   plantId: number;
   clientId: string;
   kind: Timer['kind'];
@@ -10,12 +11,12 @@ export interface NewTimer {
   afterMinutes: number;
 }
 
-export async function addTimers(connection: PoolConnection, collectionId: number, timers: readonly NewTimer[]): Promise<void> {
+export async function addTimers(connection: PoolConnection, timers: readonly NewTimer[]): Promise<void> {
   for (const timer of timers) {
     await connection.query(
       `INSERT INTO timer (collection_id, plant_id, client_id, kind, words, due_at) VALUES (?, ?, ?, ?, ?, UTC_TIMESTAMP(3) + INTERVAL ? MINUTE)
        ON DUPLICATE KEY UPDATE id = id`,
-      [collectionId, timer.plantId, timer.clientId, timer.kind, timer.words, timer.afterMinutes],
+      [timer.collectionId, timer.plantId, timer.clientId, timer.kind, timer.words, timer.afterMinutes],
     );
   }
 }

@@ -18,6 +18,8 @@ const MOST_PIXELS = 100_000_000;
 const LARGE_PX = 1600;
 const SMALL_PX = 320;
 const LONGEST_CAPTION = 300;
+/** Photographs; drawings that may bring programs or other files along are not taken. */
+const FORMATS = new Set(['jpeg', 'png', 'webp', 'avif', 'heif', 'gif', 'tiff']);
 
 export function pictureRoutes(app: App): Router {
   const router = Router();
@@ -59,6 +61,8 @@ export function pictureRoutes(app: App): Router {
 /** Upright, at most so large, as JPEG, and without the camera's notes: where it was taken is nobody's business. */
 async function scaled(file: Buffer): Promise<{ large: Buffer; small: Buffer; widthPx: number; heightPx: number }> {
   try {
+    const { format } = await sharp(file, { limitInputPixels: MOST_PIXELS }).metadata();
+    if (!FORMATS.has(format ?? '')) throw new Error(`${format} is not taken`);
     const source = sharp(file, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate();
     const { data: large, info } = await source.clone().resize({ width: LARGE_PX, height: LARGE_PX, fit: 'inside', withoutEnlargement: true }).flatten({ background: '#ffffff' }).jpeg({ quality: 82, mozjpeg: true }).toBuffer({ resolveWithObject: true });
     const small = await sharp(large).resize({ width: SMALL_PX, height: SMALL_PX, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 76 }).toBuffer();
