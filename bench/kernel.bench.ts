@@ -118,16 +118,27 @@ for (const count of [10, 100, 1000, 10_000]) {
   console.log(`${String(count).padStart(7)} pots: ${((took * 1e6) / (count * DAYS * members)).toFixed(1)} ns a day of one pot in one weather`);
 }
 
-const plants = garden.plants.slice(0, 40);
-for (let i = 0; i < 3; i++) for (const plant of plants) forecast.replacePlant(plant);
-const one = best(() => {
-  for (const plant of plants) {
-    forecast.replacePlant(plant);
-    forecast.outlook(plant.id);
-  }
-}) / plants.length;
+/** All learned and forecast anew for one plant after another; `changed` says what is new of it. */
+function onePlantMs(changed: (plant: Garden['plants'][number]) => Garden['plants'][number]): number {
+  const plants = garden.plants.slice(0, 40);
+  const all = () => {
+    for (const plant of plants) {
+      forecast.replacePlant(changed(plant));
+      forecast.outlook(plant.id);
+    }
+  };
+  for (let i = 0; i < 3; i++) all();
+  return best(all) / plants.length;
+}
+
 // Each pot-day of the kernel is a pot's day in all its 64 weathers, as in the first line; one weather's day is the smallest unit there is.
-const memberDays = (one * 1e6) / potDayNs;
-console.log(
-  `learning and forecasting one plant, two years of journal: ${one.toFixed(2)} ms = ${(memberDays / MEMBERS).toFixed(0)} pot-days of ${MEMBERS} members (5,000 wanted at most), ${memberDays.toFixed(0)} days of a single member`,
-);
+let turn = 0;
+const cases: [string, (plant: Garden['plants'][number]) => Garden['plants'][number]][] = [
+  ['anew, season and pot too', (plant) => ({ ...plant, leafless: turn++ % 2 === 0 ? null : undefined })],
+  ['after a mark', (plant) => ({ ...plant, events: [...plant.events, { type: 'check', date: TODAY, finger: 'damp' }] })],
+];
+for (const [name, changed] of cases) {
+  const ms = onePlantMs(changed);
+  const memberDays = (ms * 1e6) / potDayNs;
+  console.log(`learning and forecasting one plant with two years of journal, ${name}: ${ms.toFixed(2)} ms = ${(memberDays / MEMBERS).toFixed(0)} pot-days of ${MEMBERS} members (5,000 wanted at most), ${memberDays.toFixed(0)} days of a single member`);
+}

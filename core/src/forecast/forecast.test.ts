@@ -80,6 +80,37 @@ describe('the forecast', () => {
     expect(forecast.outlook('other').moisture).toEqual(before.moisture);
     expect(forecast.outlook('plant').moisture).not.toEqual(before.moisture);
   });
+  it('a plant taken anew is as it would be in a garden made anew, whatever was new of it', () => {
+    const base = garden({ today: plusDays(TODAY, 20) });
+    const plant = { ...base.plants[0]!, events: [{ type: 'watering' as const, date: TODAY, method: 'drench' as const }] };
+    const changes: Partial<typeof plant>[] = [
+      { events: [...plant.events, { type: 'check', date: plusDays(TODAY, 3), finger: 'damp' }] as unknown as typeof plant.events },
+      { events: [...plant.events, { type: 'state', date: plusDays(TODAY, 3), state: 'resting' }] as unknown as typeof plant.events },
+      { events: [...plant.events, { type: 'sign', date: plusDays(TODAY, 3), sign: 'leaves-dying-back', strength: 2 }] as unknown as typeof plant.events },
+      { dry_rule: 'keep-damp' }, { pot: roundPot(140, 120, 'plastic') }, { diameter_mm: 90 }, { leafless: true },
+    ];
+    for (const change of changes) {
+      const changed = { ...plant, ...change };
+      const kept = new GardenForecast({ ...base, plants: [plant] });
+      kept.outlook('plant');
+      kept.replacePlant(changed);
+      const [replaced, made] = [kept.outlook('plant'), new GardenForecast({ ...base, plants: [changed] }).outlook('plant')];
+      expect(replaced.state).toBe(made.state);
+      expect(replaced.moisture.p50).toBeCloseTo(made.moisture.p50, 6);
+      expect(replaced.advice.window?.ideal).toBe(made.advice.window?.ideal);
+      expect(replaced.model.pot.capacity.availableMl).toBe(made.model.pot.capacity.availableMl);
+    }
+  });
+  it('forgets a plant that has gone, and what it taught its bench', () => {
+    const whole = garden();
+    const taught = { ...whole.plants[0]!, id: 'taught', events: [{ type: 'watering' as const, date: TODAY, method: 'drench' as const }, { type: 'check' as const, date: TODAY, finger: 'damp' as const }] };
+    const forecast = new GardenForecast({ ...whole, plants: [whole.plants[0]!, taught] });
+    forecast.outlook('taught');
+    forecast.removePlant('taught');
+    expect(() => forecast.outlook('taught')).toThrow(RangeError);
+    expect(forecast.plantsAt(taught.place)).toEqual(['plant']);
+    expect(forecast.placeFactor(taught.place).p50).toBeCloseTo(new GardenForecast(whole).placeFactor(taught.place).p50, 2);
+  });
   it('shows itself as a view with a past, a future and a verdict', () => {
     const view = outlookView(outlook({ today: plusDays(TODAY, 40), events: [{ type: 'state', date: plusDays(TODAY, 30), state: 'growing' }, { type: 'watering', date: TODAY, method: 'drench' }].sort((a, b) => (a.date < b.date ? -1 : 1)) as Scene['events'] }), dayNumber(plusDays(TODAY, 40)));
     expect(view.verdict.kind).toBe('water');

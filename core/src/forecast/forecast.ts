@@ -1,6 +1,6 @@
 /** The engine's face: a garden in, an outlook for each plant out. */
 import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
-import type { Garden, Plant, PlantState } from '../garden.ts';
+import type { Garden, Plant, PlantEvent, PlantState } from '../garden.ts';
 import { blur, gridQuantile } from '../learn/grid.ts';
 import { type History, type HistoryInput, retrace } from '../learn/history.ts';
 import { type Habit, habitEvidence, keeperHabit } from '../learn/keeper.ts';
@@ -137,7 +137,8 @@ export class GardenForecast {
    */
   replacePlant(plant: Plant): void {
     const learned = this.learn();
-    const pot = this.learnPlant(plant);
+    const before = learned.get(plant.id)?.model;
+    const pot = this.learnPlant(plant, before && livesAlike(before.plant, plant) ? { ...before, plant } : this.model(plant));
     learned.set(plant.id, pot);
     this.share(pot, sumOf(pot.looks, pot.habit));
     this.shareEarlier(plant);
@@ -163,9 +164,8 @@ export class GardenForecast {
     return this.learned;
   }
 
-  private learnPlant(plant: Plant): Learned {
+  private learnPlant(plant: Plant, model = this.model(plant)): Learned {
     const { today, firstDay } = this.climate;
-    const model = this.model(plant);
     const history = retrace({ ...historyInput(model, today, firstDay), surfaceWetM: this.surface() });
     const all = [...history.stretches, history.current];
     const earlier = potEvidence(history.stretches, today);
@@ -256,6 +256,15 @@ export class GardenForecast {
   private model(plant: Plant): PlantModel {
     return buildPlant(plant, this.blend(plant.mix), this.climate, (id) => this.placeIds.has(id));
   }
+}
+
+/** Events that tell of the pot's water alone: season, pot and places are as they were without them. */
+const OF_THE_WATER = new Set<PlantEvent['type']>(['watering', 'check', 'weights', 'feeding']);
+
+/** Whether two states of a plant differ by nothing but such events, so that its model may be kept. */
+function livesAlike(before: Plant, now: Plant): boolean {
+  const life = (plant: Plant) => JSON.stringify({ ...plant, events: plant.events.filter((event) => !OF_THE_WATER.has(event.type)) });
+  return before === now || life(before) === life(now);
 }
 
 /** Pots looked at less say little of how a surface dries. */

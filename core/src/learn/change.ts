@@ -5,9 +5,9 @@
  * the pot dries slower (a blocked hole, lost roots, cold) or faster (roots fill the pot, water no longer goes in) than it
  * did; where no rate at all explains what was found, the looks contradict each other.
  */
-import { blur, fromLog, GRID_SIZE, gridMean, gridVariance } from './grid.ts';
+import { blur, GRID_SIZE, gridMean, gridVariance } from './grid.ts';
 import type { Stretch } from './history.ts';
-import { addTo, lnOf, posterior, STRETCH_SD } from './rate.ts';
+import { addTo, posterior, strayed } from './rate.ts';
 
 export type ChangeKind = 'slower' | 'faster' | 'contradictory';
 
@@ -53,7 +53,7 @@ export function findChange(stretches: readonly Stretch[], prior: Float64Array): 
 
 function rateOf(stretches: readonly Stretch[], prior: Float64Array): { meanX: number; variance: number } {
   const logs = new Float64Array(GRID_SIZE);
-  for (const stretch of stretches) addTo(logs, lnOf(blur(fromLog(stretch.logs), STRETCH_SD)), 1);
+  for (const stretch of stretches) addTo(logs, strayed(stretch), 1);
   // A wide prior: the question is what these looks say, not what the bench does.
   const density = posterior(blur(prior, 0.5), logs);
   const meanX = gridMean(density);

@@ -19,14 +19,24 @@ export function fade(stretch: Stretch, today: DayNumber): number {
   return 2 ** (-(today - stretch.endDay) / HALF_LIFE_DAYS);
 }
 
+const strayedOf = new WeakMap<Stretch, Float64Array>();
+
+/** What a stretch says of the potting's ln k, its own straying allowed for: logs, reckoned once. */
+export function strayed(stretch: Stretch): Float64Array {
+  let logs = strayedOf.get(stretch);
+  if (!logs) {
+    logs = lnOf(blur(fromLog(stretch.logs), STRETCH_SD));
+    strayedOf.set(stretch, logs);
+  }
+  return logs;
+}
+
 /** What a pot's own looks say of its ln k, before any prior: logs on the grid. */
 export function potEvidence(stretches: readonly Stretch[], today: DayNumber): Float64Array {
   const logs = new Float64Array(GRID_SIZE);
   for (const stretch of stretches) {
     if (!hasShape(stretch.logs)) continue;
-    const own = blur(fromLog(stretch.logs), STRETCH_SD);
-    const weight = fade(stretch, today);
-    for (let i = 0; i < GRID_SIZE; i++) logs[i]! += weight * Math.log(own[i]! + LEAST_CHANCE);
+    addTo(logs, strayed(stretch), fade(stretch, today));
   }
   return logs;
 }
