@@ -165,6 +165,16 @@ export interface CsvReport {
 
 export const tokenBody = object({ name: text(80) }, 'a name for whoever reads it');
 
+/** What a collection is kept with: what lists of choices are made of. */
+export interface Kit {
+  collection: { id: number; name: string; number_scheme: string; can_ml: number; has_pets: boolean; has_children: boolean };
+  sites: { id: number; name: string; latitude_deg: number; time_zone: string }[];
+  mixes: { id: number; name: string; parts: { component: string; parts: number }[] }[];
+  waters: { id: number; name: string; kind: string; hardness_dh: number | null; salts_mg_l: number | null }[];
+  feeds: { id: number; name: string; kind: string; n_pct: number; p_pct: number; k_pct: number; unit: 'ml' | 'g'; per_litre: number }[];
+  views: SavedView[];
+}
+
 export interface PlaceView {
   id: number;
   site_id: number;

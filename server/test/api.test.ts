@@ -1,22 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { marksResultSchema, plantSchema, problemSchema, roundSchema } from '@zinc-pail/contract/api';
-import { check } from '@zinc-pail/contract/faults';
-import type Joi from 'joi';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Bench, bench, today } from './harness.ts';
+import { type Bench, bench, keeps, today } from './harness.ts';
 
 let here: Bench;
 beforeAll(async () => {
   here = await bench();
 });
 afterAll(() => here.drop());
-
-/** What the server sends is held to its contract too, field by field. */
-function keeps(schema: Joi.Schema, body: unknown): void {
-  const { faults, unknown } = check(schema, body);
-  expect(faults).toEqual([]);
-  expect(unknown).toEqual([]);
-}
 
 const watering = (over: object = {}) => ({ client_id: randomUUID(), date: today(), type: 'watering', method: 'drench', ...over });
 const post = (plant: number, ...entries: object[]) => here.ask(`/api/plants/${plant}/journal`, { method: 'POST', body: { entries } });

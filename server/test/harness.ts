@@ -1,7 +1,10 @@
 /** A server over a database of its own, filled with a small collection, on the MariaDB that `npm test` started. */
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
+import { check } from '@zinc-pail/contract/faults';
 import type { Garden } from '@zinc-pail/core';
+import type Joi from 'joi';
+import { expect } from 'vitest';
 import { migrate } from '../src/database/migrate.ts';
 import { openPool, type Pool } from '../src/database/pool.ts';
 import { type Running, serve } from '../src/main.ts';
@@ -97,6 +100,13 @@ export async function oneShelf(pool: Pool): Promise<void> {
       [id, randomUUID(), watered],
     );
   }
+}
+
+/** What the server sends is held to its contract, field by field. */
+export function keeps(schema: Joi.Schema, body: unknown): void {
+  const { faults, unknown } = check(schema, body);
+  expect(faults).toEqual([]);
+  expect(unknown).toEqual([]);
 }
 
 export function today(): string {

@@ -1,11 +1,9 @@
 /** Marks on many, timers, taking in, places, pictures, finding, lists: the API of an ordinary day, against a real MariaDB. */
 import { randomUUID } from 'node:crypto';
 import { marksResultSchema, plantSchema, problemSchema, roundSchema, timersSchema } from '@zinc-pail/contract/api';
-import { check } from '@zinc-pail/contract/faults';
-import type Joi from 'joi';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Bench, bench, today } from './harness.ts';
+import { type Bench, bench, keeps, today } from './harness.ts';
 
 let here: Bench;
 beforeAll(async () => {
@@ -13,11 +11,6 @@ beforeAll(async () => {
 });
 afterAll(() => here.drop());
 
-function keeps(schema: Joi.Schema, body: unknown): void {
-  const { faults, unknown } = check(schema, body);
-  expect(faults).toEqual([]);
-  expect(unknown).toEqual([]);
-}
 const send = (path: string, body: unknown, headers: Record<string, string> = {}, method = 'POST') => here.ask(path, { method, body, headers });
 const watering = (over: object = {}) => ({ client_id: randomUUID(), date: today(), type: 'watering', method: 'drench', ...over });
 const daysAgo = (n: number) => new Date(Date.now() - n * 86_400_000).toISOString().slice(0, 10);

@@ -5,7 +5,7 @@ import { migrate } from '../src/database/migrate.ts';
 import { transaction } from '../src/database/pool.ts';
 import { sites, type SiteRow } from '../src/garden/store.ts';
 import { addEntries } from '../src/journal/store.ts';
-import { endPlant, insertPlant } from '../src/plants/takingIn.ts';
+import { endPlant, insertPlant } from '../src/plants/takingInStore.ts';
 import { Outlooks } from '../src/outlook/outlooks.ts';
 import { freshDatabase, MIGRATIONS, oneShelf, ROOT, today } from './harness.ts';
 

@@ -6,7 +6,7 @@ import { KeptAnswer } from '../src/http/kept.ts';
 import { keeperOf } from '../src/http/keeper.ts';
 import { Refused } from '../src/http/problem.ts';
 import { refuseStale, versionOf } from '../src/http/version.ts';
-import { sizeInPot, plantColumns } from '../src/plants/takingIn.ts';
+import { sizeInPot, plantColumns } from '../src/plants/takingInStore.ts';
 import { placeColumns } from '../src/places/store.ts';
 import { canLines } from '../src/round/roundBook.ts';
 import { gunzipSync } from 'node:zlib';

@@ -15,7 +15,7 @@ import { lockBooks } from '../journal/store.ts';
 import { collectionId, kit } from '../keeping/store.ts';
 import { placeRecords } from '../places/store.ts';
 import { plantCards } from '../plants/store.ts';
-import { insertPlant, nextNumbers } from '../plants/takingIn.ts';
+import { insertPlant, nextNumbers } from '../plants/takingInStore.ts';
 import { openHardenings } from '../round/store.ts';
 import { calendarText, type PlanLine } from './calendar.ts';
 import { readPlants, sampleOf, toCsv } from './csv.ts';

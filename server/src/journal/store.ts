@@ -82,6 +82,12 @@ export async function lockBooks(connection: PoolConnection): Promise<void> {
   await connection.query('SELECT id FROM collection FOR UPDATE');
 }
 
+/** A plant's revision as it stands now, whatever this transaction saw before. */
+export async function revisionOf(connection: PoolConnection, plantId: number): Promise<number> {
+  const [[row]] = await connection.query<Row<{ revision: number }>[]>('SELECT revision FROM plant WHERE id = ? FOR UPDATE', [plantId]);
+  return row!.revision;
+}
+
 /** Says that plants or their journals changed: their outlooks are reckoned anew. */
 export async function touchPlants(connection: PoolConnection, plantIds: readonly number[]): Promise<void> {
   await connection.query('UPDATE collection SET pulse = pulse + 1 WHERE id IN (SELECT collection_id FROM plant WHERE id IN (?))', [plantIds]);

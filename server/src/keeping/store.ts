@@ -1,16 +1,7 @@
-import type { SavedView, ViewSpec } from '@zinc-pail/contract/keeping';
+import type { Kit, ViewSpec } from '@zinc-pail/contract/keeping';
 import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 import { json } from '../garden/store.ts';
-
-export interface Kit {
-  collection: { id: number; name: string; number_scheme: string; can_ml: number; has_pets: boolean; has_children: boolean };
-  sites: { id: number; name: string; latitude_deg: number; time_zone: string }[];
-  mixes: { id: number; name: string; parts: { component: string; parts: number }[] }[];
-  waters: { id: number; name: string; kind: string; hardness_dh: number | null; salts_mg_l: number | null }[];
-  feeds: { id: number; name: string; kind: string; n_pct: number; p_pct: number; k_pct: number; unit: 'ml' | 'g'; per_litre: number }[];
-  views: SavedView[];
-}
 
 /** Everything that lists of choices are made of; null where there is no collection. */
 export async function kit(pool: Pool): Promise<Kit | null> {

@@ -8,10 +8,10 @@ import { type PoolConnection, transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
 import { loadPlants } from '../garden/store.ts';
 import { notFound, Refused } from '../http/problem.ts';
-import { addEntries, type EntriesToAdd, entriesByClientIds, entriesOnDay, lockBooks, voidEntries } from '../journal/store.ts';
+import { addEntries, type EntriesToAdd, entriesByClientIds, entriesOnDay, lockBooks, revisionOf, voidEntries } from '../journal/store.ts';
 import { type PlantHome, plantHomes } from '../plants/store.ts';
 import { potsById } from '../round/pots.ts';
-import { addTimers, dropTimersOf, type NewTimer, openTimers } from './timers.ts';
+import { addTimers, dropTimersOf, type NewTimer, openTimers } from './store.ts';
 
 const OLDEST_DAY = '1950-01-01';
 /** Marks that count: two of a kind on one day are one deed told twice, unless the second knew of the first. */
@@ -35,13 +35,13 @@ export async function writeMarks(app: App, marks: readonly NewMark[], by: string
     const timers: NewTimer[] = [];
     for (const mark of marks) {
       const home = homes.get(mark.plant_id)!;
-      const [[row]] = (await connection.query('SELECT revision FROM plant WHERE id = ? FOR UPDATE', [mark.plant_id])) as unknown as [[{ revision: number }]];
+      const revision = await revisionOf(connection, mark.plant_id);
       const fresh = mark.entries.filter((entry) => !known.has(entry.client_id));
       if (fresh.length === 0) {
         written.push(mark);
         continue;
       }
-      const doubled = anyway || mark.seen == null || mark.seen >= row.revision ? null : await doubledBy(connection, mark.plant_id, fresh);
+      const doubled = anyway || mark.seen == null || mark.seen >= revision ? null : await doubledBy(connection, mark.plant_id, fresh);
       if (doubled) {
         already.push({ plantId: mark.plant_id, words: doubledWords(doubled, home.time_zone) });
         continue;

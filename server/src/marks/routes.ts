@@ -7,7 +7,7 @@ import { keeperOf } from '../http/keeper.ts';
 import { accept, acceptParam } from '../http/validate.ts';
 import { entryByClientId } from '../journal/store.ts';
 import { takeBack, writeMarks } from './marks.ts';
-import { endTimer, openTimers } from './timers.ts';
+import { endTimer, openTimers } from './store.ts';
 
 export function markRoutes(app: App): Router {
   const router = Router();

@@ -14,7 +14,7 @@ import { refuseStale, versionOf } from '../http/version.ts';
 import { journalOf, lockBooks } from '../journal/store.ts';
 import { potTask } from '../round/pots.ts';
 import { changePlant, endHardening, homeOfPlace, idsByRef, mixParts, nightsAt, openHardening, plantDetail, plantRecord, pottingOf, saveHardening, standsOf } from './store.ts';
-import { endPlant, insertPlant, movePlant, nextNumbers, plantColumns, revivePlant } from './takingIn.ts';
+import { endPlant, insertPlant, movePlant, nextNumbers, plantColumns, revivePlant } from './takingInStore.ts';
 
 const MOST_ENTRIES_TOLD = 5000;
 const NIGHTS_BACK = 60;
