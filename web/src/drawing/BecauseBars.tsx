@@ -1,6 +1,7 @@
 /** What moved the dry day, as bars to the left (sooner) and right (later) of an ordinary pot. */
 import type { Reason } from '@zinc-pail/core';
 import { scaleLinear } from 'd3';
+import { inUnits } from '../parts/amounts.ts';
 
 const WORDS: Record<Reason['factor'], string> = {
   place: 'place and weather', season: 'season', 'pot-material': 'pot material', 'pot-size': 'pot size', mix: 'mix', 'top-dressing': 'top dressing',
@@ -22,7 +23,7 @@ export function BecauseBars({ reasons }: { reasons: readonly Reason[] }) {
             </svg>
             <span className="text-right">{reason.days > 0 ? '+' : '−'}{Math.abs(reason.days).toFixed(1)} d</span>
           </div>
-          <p className="text-[14px] text-[var(--ink-2)]">{reason.text}</p>
+          <p className="text-[14px] text-[var(--ink-2)]">{inUnits(reason.text)}</p>
         </li>
       ))}
     </ul>

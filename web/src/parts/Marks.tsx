@@ -7,7 +7,7 @@ import { useJournal } from '../api/journal.ts';
 import { nearDay } from './days.ts';
 import { useKeys } from './keys.ts';
 import { Name } from './Name.tsx';
-import { count } from './amounts.ts';
+import { count, inUnits } from './amounts.ts';
 
 /** A pot that a mark is for, as it stood before. */
 export interface Marked {
@@ -143,7 +143,7 @@ function DoneWords({ done }: { done: Done }) {
       {written.length > 1 && <p><Who pots={written} />: {done.said}. {nextOfMany(written, done.after)}</p>}
       {done.already.slice(0, NAMES_TOLD).map(({ plant, words }) => <p key={plant}><Name written={plant} />: {words}</p>)}
       {done.already.length > NAMES_TOLD && <p>and {done.already.length - NAMES_TOLD} more were done already.</p>}
-      {done.more.map((words) => <p key={words} className="font-semibold">{words}</p>)}
+      {done.more.map((words) => <p key={words} className="font-semibold">{inUnits(words)}</p>)}
     </>
   );
 }

@@ -41,3 +41,13 @@ export function cups(ml: number): string | null {
   const part = ['', '¼', '½', '¾'][quarters % 4]!;
   return `${whole > 0 ? whole : ''}${part} ${quarters > 4 ? 'cups' : 'cup'}`;
 }
+
+/** A sentence of the engine, which speaks of °C, ml, litres and cm, in this keeper's units. */
+export function inUnits(sentence: string): string {
+  const { temperature, length, volume } = units();
+  let out = sentence;
+  if (temperature === 'F') out = out.replaceAll(/([−-]?)(\d+(?:\.\d+)?) °C/g, (_, sign: string, n: string) => `${degrees(sign === '' ? Number(n) : -Number(n)).replace('°', '')} °F`);
+  if (volume === 'cups') out = out.replaceAll(/(\d+(?:\.\d+)?) (ml|l)\b/g, (_, n: string, unit: string) => litres(Number(n) * (unit === 'l' ? 1000 : 1)));
+  if (length === 'in') out = out.replaceAll(/(\d+(?:\.\d+)?) cm\b/g, (_, n: string) => centimetres(Number(n) * 10));
+  return out;
+}

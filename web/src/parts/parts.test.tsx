@@ -2,7 +2,7 @@ import type { RoundPot } from '@zinc-pail/contract/api';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { eventWords } from '../screens/plant/Book.tsx';
-import { centimetres, count, cups, degrees, litres, shareWords } from './amounts.ts';
+import { centimetres, count, cups, degrees, inUnits, litres, shareWords } from './amounts.ts';
 import { addDays, daysBetween, fullDay, longDay, nearDay, shortDay } from './days.ts';
 import { numberIn } from './Fields.tsx';
 import { felt, wateredAsAdvised, wateredWords } from './markEvents.ts';
@@ -113,5 +113,8 @@ describe('units', () => {
     expect(mmOf(1)).toBe(25.4);
     expect(mlOf(0.75)).toBe(180);
     expect(typed.temperature()).toBe('°F');
+    expect(inUnits('Too cold to drink: 4 °C on average, and it grows from 11 °C; -5 °C is too low.')).toBe('Too cold to drink: 39 °F on average, and it grows from 52 °F; 23 °F is too low.');
+    expect(inUnits('flush with 1.2 l, then 120 ml')).toBe('flush with 5.0 cups, then ½ cup');
+    expect(inUnits('18 cm across')).toBe('7.1 in across');
   });
 });

@@ -5,6 +5,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { ask, wordsOf } from '../../api/client.ts';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { Field, numberIn, Wrong } from '../../parts/Fields.tsx';
+import { celsiusOf, shownTemperature, typed } from '../../parts/units.ts';
 import { KIND_WORDS } from './BenchesScreen.tsx';
 
 interface PlaceForm {
@@ -29,13 +30,15 @@ interface PlaceForm {
 
 const text = (value: number | null, times = 1) => (value === null ? '' : String(Math.round(value * times * 100) / 100));
 
+const warmth = (celsius: number | null) => (celsius === null ? '' : String(Math.round(shownTemperature(celsius) * 10) / 10));
+
 /** Describes a bench once; all its plants follow. */
 export function PlacePanel({ place, sites, onClose }: { place: PlaceView | null; sites: { id: number; name: string }[]; onClose(): void }) {
   const queries = useQueryClient();
   const { register, handleSubmit, control, setError, formState } = useForm<PlaceForm>({
     defaultValues: {
       site_id: String(place?.site_id ?? sites[0]?.id ?? ''), name: place?.name ?? '', kind: place?.kind ?? 'windowsill', air: place?.air ?? 'still', aspect_deg: text(place?.aspect_deg ?? null), obstruction_deg: text(place?.obstruction_deg ?? null),
-      light_percent: text(place?.light_fraction ?? null, 100), direct_sun_h: text(place?.direct_sun_h ?? null), floor_c: text(place?.floor_c ?? null), vent_c: text(place?.vent_c ?? null), lamp_ppfd: text(place?.lamp?.ppfd_umol_m2_s ?? null),
+      light_percent: text(place?.light_fraction ?? null, 100), direct_sun_h: text(place?.direct_sun_h ?? null), floor_c: warmth(place?.floor_c ?? null), vent_c: warmth(place?.vent_c ?? null), lamp_ppfd: text(place?.lamp?.ppfd_umol_m2_s ?? null),
       lamp_hours: text(place?.lamp?.hours ?? null), width_cm: text(place?.width_mm ?? null, 0.1), depth_cm: text(place?.depth_mm ?? null, 0.1), hazards: place?.hazards ?? '', quarantine: place?.quarantine ?? false, within_reach: place?.within_reach ?? false,
     },
   });
@@ -48,13 +51,17 @@ export function PlacePanel({ place, sites, onClose }: { place: PlaceView | null;
       if (Number.isNaN(found)) wrong.push(`${what}: a number from ${min} to ${max}`);
       return found;
     };
+    const celsius = (value: string, min: number, max: number, what: string): number | null => {
+      const shown = number(value, Math.round(shownTemperature(min)), Math.round(shownTemperature(max)), what);
+      return shown === null ? null : Math.round(celsiusOf(shown) * 10) / 10;
+    };
     const ppfd = number(form.lamp_ppfd, 1, 3000, 'Lamp');
     const hours = number(form.lamp_hours, 0, 24, 'Lamp hours');
     const light = number(form.light_percent, 0, 100, 'Light');
     const [width, depth] = [number(form.width_cm, 5, 6000, 'Width'), number(form.depth_cm, 5, 6000, 'Depth')];
     const body = {
       name: form.name.trim(), kind: form.kind, air: form.air, aspect_deg: number(form.aspect_deg, 0, 360, 'Faces'), obstruction_deg: number(form.obstruction_deg, 0, 80, 'Hidden up to'), light_fraction: light === null ? null : light / 100,
-      direct_sun_h: number(form.direct_sun_h, 0, 24, 'Hours of sun'), floor_c: number(form.floor_c, -20, 30, 'Heated to'), vent_c: number(form.vent_c, 0, 60, 'Aired from'), lamp: ppfd === null || hours === null ? null : { ppfd_umol_m2_s: Math.round(ppfd), hours },
+      direct_sun_h: number(form.direct_sun_h, 0, 24, 'Hours of sun'), floor_c: celsius(form.floor_c, -20, 30, 'Heated to'), vent_c: celsius(form.vent_c, 0, 60, 'Aired from'), lamp: ppfd === null || hours === null ? null : { ppfd_umol_m2_s: Math.round(ppfd), hours },
       width_mm: width === null ? null : Math.round(width * 10), depth_mm: depth === null ? null : Math.round(depth * 10), hazards: form.hazards.trim() || null, quarantine: form.quarantine, within_reach: form.within_reach,
     };
     if ((ppfd === null) !== (hours === null)) wrong.push('A lamp wants both its light and its hours');
@@ -82,8 +89,8 @@ export function PlacePanel({ place, sites, onClose }: { place: PlaceView | null;
           {kind !== 'lamp-shelf' && box('obstruction_deg', 'Sky hidden up to, degrees', 'A house opposite hides about 20.')}
           {box('light_percent', 'Light let through, %', 'Empty: usual for its kind.')}
           {box('direct_sun_h', 'Hours of sun, your count', 'Empty: as reckoned.')}
-          {(glass || kind === 'room' || kind === 'windowsill') && box('floor_c', 'Heated to at least, °C')}
-          {glass && box('vent_c', 'Aired from, °C')}
+          {(glass || kind === 'room' || kind === 'windowsill') && box('floor_c', `Heated to at least, ${typed.temperature()}`)}
+          {glass && box('vent_c', `Aired from, ${typed.temperature()}`)}
           {box('lamp_ppfd', 'Lamp, µmol m⁻² s⁻¹')}
           {box('lamp_hours', 'Lamp, hours a day')}
           {box('width_cm', 'Bench width, cm')}

@@ -6,7 +6,8 @@ import { ProblemError } from '../../api/client.ts';
 import { usePlant } from '../../api/plant.ts';
 import { DryCurve } from '../../drawing/DryCurve.tsx';
 import { BecauseBars } from '../../drawing/BecauseBars.tsx';
-import { cups, litres, shareWords } from '../../parts/amounts.ts';
+import { cups, inUnits, litres, shareWords } from '../../parts/amounts.ts';
+import { headOf } from '../../parts/deeds.ts';
 import { longDay, nearDay } from '../../parts/days.ts';
 import { useKeys } from '../../parts/keys.ts';
 import { felt, type Felt, wateredAsAdvised, wateredWords } from '../../parts/markEvents.ts';
@@ -75,7 +76,7 @@ function Plant({ plant }: { plant: PlantView }) {
       <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_320px]">
         <section aria-labelledby="now">
           <h2 id="now" className="text-xl">
-            <strong className="font-semibold">{outlook.verdict.head}.</strong> <span className="font-[family-name:var(--font-sans)] text-[17px] text-[var(--ink-2)]">{outlook.verdict.reason}</span>
+            <strong className="font-semibold">{headOf(plant)}.</strong> <span className="font-[family-name:var(--font-sans)] text-[17px] text-[var(--ink-2)]">{inUnits(outlook.verdict.reason)}</span>
           </h2>
           <div className="my-3 flex flex-wrap gap-2">
             <button type="button" className={`btn h-11 px-5 ${outlook.verdict.kind === 'water' ? 'btn-primary' : ''}`} disabled={busy.has(plant.id)} onClick={water}>Watered</button>
@@ -126,7 +127,7 @@ function Facts({ plant }: { plant: PlantView }) {
   const { outlook, site } = plant;
   const { rate, water } = outlook;
   const facts: [string, string][] = [
-    ['Window', water ? `${nearDay(water.earliest, site.today)} to ${nearDay(water.latest, site.today)}, best ${nearDay(water.ideal, site.today)}: ${litres(water.amount_ml)}` : (outlook.hold?.why ?? 'none in sight')],
+    ['Window', water ? `${nearDay(water.earliest, site.today)} to ${nearDay(water.latest, site.today)}, best ${nearDay(water.ideal, site.today)}: ${litres(water.amount_ml)}` : inUnits(outlook.hold?.why ?? 'none in sight')],
     ['Drying', outlook.checks === 0 ? `as reckoned; nobody has looked yet (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)} ×)` : `${rate.p50.toFixed(1)} × as fast as reckoned, from ${outlook.checks} ${outlook.checks === 1 ? 'check' : 'checks'} (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)})`],
     ['Season', `${outlook.state} since ${longDay(outlook.state_since)}: ${outlook.state_why}${outlook.next_change ? `; ${outlook.next_change.state} from about ${nearDay(outlook.next_change.on, site.today)}` : ''}`],
     ['Its store', `${outlook.thirst.word}${outlook.thirst.wrinkles_in_days ? `; without water the first wrinkles in about ${outlook.thirst.wrinkles_in_days} days` : ''}`],
@@ -183,7 +184,7 @@ function TaskWords({ plant: { task, outlook } }: { plant: PlantView }) {
   return (
     <div className="mb-2 max-w-prose text-[16px]">
       {outlook.state !== 'resting' && <p>Its next drink is {ways[task.way]}, about {litres(task.amount_ml)}{kitchen && ` (${kitchen})`} of {task.water} water, {food}</p>}
-      {task.mind.length > 0 && <p className="text-[var(--ink-2)]">{task.mind.join(' ')}</p>}
+      {task.mind.length > 0 && <p className="text-[var(--ink-2)]">{inUnits(task.mind.join(' '))}</p>}
       {task.own_words && <p><strong className="font-semibold">Your rule:</strong> {task.own_words}</p>}
       {task.hard_to_replace && <p className="text-[var(--ink-2)]">Hard to replace: when in doubt, it waits. Think of an insurance cutting or offset.</p>}
     </div>

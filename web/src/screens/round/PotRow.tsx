@@ -4,7 +4,8 @@ import { Link } from 'react-router';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';
 import { Stick } from '../../drawing/Stick.tsx';
 import { Strip } from '../../drawing/Strip.tsx';
-import { litres, shareWords } from '../../parts/amounts.ts';
+import { inUnits, shareWords } from '../../parts/amounts.ts';
+import { headOf } from '../../parts/deeds.ts';
 import { nearDay } from '../../parts/days.ts';
 import type { Felt } from '../../parts/markEvents.ts';
 import { useMarks } from '../../parts/Marks.tsx';
@@ -51,7 +52,7 @@ export function PotRow({ pot, today, current, chosen, onHere, onWater, onFeel, o
           {pot.quarantine_until && pot.quarantine_until >= today && <span className="text-[14px] font-semibold text-[var(--straw)]">apart until {nearDay(pot.quarantine_until, today)}</span>}
         </div>
         <p className="mt-0.5 text-[15px] leading-snug">
-          <strong className={`font-semibold ${TONES[outlook.verdict.kind]}`}>{headOf(pot)}.</strong> <span className="text-[var(--ink-2)]">{outlook.verdict.reason}</span>
+          <strong className={`font-semibold ${TONES[outlook.verdict.kind]}`}>{headOf(pot)}.</strong> <span className="text-[var(--ink-2)]">{inUnits(outlook.verdict.reason)}</span>
         </p>
         <Mind pot={pot} />
       </div>
@@ -66,14 +67,6 @@ export function PotRow({ pot, today, current, chosen, onHere, onWater, onFeel, o
 /** Rows out of sight are not laid out: a bench may have hundreds. */
 const FAR_ROWS = { contentVisibility: 'auto', containIntrinsicSize: 'auto 92px' } as const;
 
-/** The deed in this keeper's units; whatever is not a drink says it in its own words. */
-function headOf({ outlook, task }: RoundPot): string {
-  if (outlook.verdict.kind !== 'water') return outlook.verdict.head;
-  const words = { drench: 'Drench', base: 'Drench at the base', bottom: 'Stand in water', measured: 'Measure out', mist: 'Mist' } as const;
-  if (task.flush) return `Flush, ${litres(task.amount_ml)}`;
-  return `${words[task.way]}${task.way === 'measured' ? ' ' : ', '}${litres(task.amount_ml)}`;
-}
-
 /** What to mind while it is watered: where the water goes, food, salts, and the keeper's own rule. */
 function Mind({ pot: { outlook, task } }: { pot: RoundPot }) {
   if (outlook.verdict.kind !== 'water' && outlook.verdict.kind !== 'check') return null;
@@ -81,7 +74,7 @@ function Mind({ pot: { outlook, task } }: { pot: RoundPot }) {
   if (lines.length === 0 && !task.own_words) return null;
   return (
     <p className="text-[14px] leading-snug text-[var(--ink-2)]">
-      {lines.join(' ')} {task.own_words && <strong className="font-semibold text-[var(--ink)]">Yours: {task.own_words}</strong>}
+      {inUnits(lines.join(' '))} {task.own_words && <strong className="font-semibold text-[var(--ink)]">Yours: {task.own_words}</strong>}
     </p>
   );
 }
@@ -118,6 +111,6 @@ function stickWords(outlook: OutlookView): string {
 }
 
 function stripWords(outlook: OutlookView, today: string): string {
-  if (!outlook.water) return outlook.hold ? outlook.hold.why : 'No water in sight';
+  if (!outlook.water) return outlook.hold ? inUnits(outlook.hold.why) : 'No water in sight';
   return `Water from ${nearDay(outlook.water.earliest, today)}, best ${nearDay(outlook.water.ideal, today)}, at the latest ${nearDay(outlook.water.latest, today)}`;
 }
