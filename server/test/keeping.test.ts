@@ -60,6 +60,23 @@ describe('marks on many', () => {
     // One who knows may water twice.
     expect((await send('/api/marks', { marks: [{ plant_id: 1, seen: (await plant(1)).revision, entries: [watering()] }] })).body.done).toHaveLength(1);
   });
+  it('one’s own mark sent again before the answer came is counted once, and not told as another’s', async () => {
+    const id = (await takeIn()).body.ids[0];
+    const mark = { plant_id: id, seen: (await plant(id)).revision, entries: [watering()] };
+    const answers = await Promise.all([1, 2, 3].map(() => send('/api/marks', { marks: [mark] })));
+    expect(answers.every((answer) => answer.body.done.length === 1 && answer.body.already.length === 0)).toBe(true);
+    expect((await here.pool.query<any[]>("SELECT COUNT(*) AS n FROM journal WHERE plant_id = ? AND type = 'watering'", [id]))[0][0].n).toBe(1);
+  });
+  it('the same plant or the same id twice in one go is refused, and none is written', async () => {
+    const before = await rows('journal');
+    const twin = watering();
+    const plants = await send('/api/marks', { marks: [{ plant_id: 1, entries: [watering()] }, { plant_id: 1, entries: [watering()] }] });
+    expect(plants.body.faults[0].pointer).toBe('/marks/1/plant_id');
+    const ids = await send('/api/marks', { marks: [{ plant_id: 1, entries: [twin] }, { plant_id: 2, entries: [twin] }] });
+    expect(ids.body.faults[0].pointer).toBe('/marks/1/entries/0/client_id');
+    expect([plants.status, ids.status]).toEqual([400, 400]);
+    expect(await rows('journal')).toBe(before);
+  });
   it('both at the same moment: one is written', async () => {
     const { body } = await takeIn();
     const id = body.ids[0];

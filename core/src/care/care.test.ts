@@ -110,6 +110,12 @@ describe('the task', () => {
     expect(task.water.flush).toBe(true);
     expect(task.water.amountMl).toBeGreaterThan(1.9 * facts().outlook.volume_ml);
     expect(task.mind.join(' ')).toMatch(/Salts have built up/);
+    // Marked out of turn it is an ordinary drink: no flush is written that nobody gave.
+    const wet = careTask(facts({ salts: 'sensitive' }, { events: [...salty, { type: 'watering', date: isoDay(TODAY), method: 'drench', water: 'hard' }] }));
+    expect(wet.salts.flush).toBe(true);
+    expect(wet.verdict.kind).not.toBe('water');
+    expect(wet.water.flush).toBe(false);
+    expect(wet.water.amountMl).toBeLessThan(1.5 * facts().outlook.volume_ml);
   });
   it('a mix with a tenth of compost feeds', () => {
     expect(isCharged({ id: 'a', parts: [{ component: 'pumice', parts: 9 }, { component: 'compost', parts: 1 }] }, COMPONENTS)).toBe(true);

@@ -94,8 +94,8 @@ export function careTask(facts: CareFacts): CareTask {
   const staged = stagedReturn(outlook, today, events);
   const { verdict, due } = safer(called, rules, outlook, today, events, staged);
   const plain = staged === 'sip' ? { way: 'measured' as const, ml: Math.max(1, Math.round(SIP_SHARE * outlook.volume_ml)) } : amountOf(rules, outlook);
-  // A plant that comes back from a drought, or slows, is not flooded for its salts' sake.
-  const flush = salts.flush && outlook.state === 'growing' && outlook.pot.holes && (plain.way === 'drench' || plain.way === 'base');
+  // Only with a drink that is due, and not where a plant comes back from a drought or slows: a mark out of turn is no flush.
+  const flush = salts.flush && verdict.kind === 'water' && outlook.state === 'growing' && outlook.pot.holes && (plain.way === 'drench' || plain.way === 'base');
   const amount = flush ? { way: plain.way, ml: Math.round(flushMl(outlook.volume_ml) / 50) * 50 } : plain;
   const way = amount.way;
   return {
@@ -145,9 +145,7 @@ function stagedReturn(outlook: OutlookView, today: DayNumber, events: readonly P
 function safer(called: Called, rules: CareRules, outlook: OutlookView, today: DayNumber, events: readonly PlantEvent[], staged: 'sip' | 'wait' | null): Called {
   const { verdict } = called;
   const { moisture } = outlook;
-  const slack = events.findLast((event) => event.type === 'sign' && SLACK_SIGNS.has(event.sign) && today - dayNumber(event.date) <= SLACK_SEEN_DAYS);
-  const drunkSince = slack && outlook.last_watered !== null && outlook.last_watered > slack.date;
-  if (slack && !drunkSince && moisture.p50 > WET_M && outlook.state !== 'resting') {
+  if (slackSince(outlook, today, events) && moisture.p50 > WET_M && outlook.state !== 'resting') {
     return { verdict: { kind: 'check', head: 'Press the base', reason: 'Slack, but its pot is reckoned wet: roots may not drink. No water before a look.' }, due: isoDay(today) };
   }
   if (staged === 'wait') return { verdict: { kind: 'leave', head: 'Leave it', reason: 'Its first small drink after a long drought: look in a few days whether it has firmed up.' }, due: called.due };
@@ -164,6 +162,15 @@ function safer(called: Called, rules: CareRules, outlook: OutlookView, today: Da
 
 const SLACK_SIGNS = new Set<string>(['limp', 'wrinkled', 'shrunken']);
 const SLACK_SEEN_DAYS = 7;
+
+/** The sign by which the plant was lately seen slack, if it has not drunk since. */
+function slackSince(outlook: OutlookView, today: DayNumber, events: readonly PlantEvent[]): string | null {
+  const seen = events.findLast((event) => event.type === 'sign' && SLACK_SIGNS.has(event.sign) && today - dayNumber(event.date) <= SLACK_SEEN_DAYS);
+  if (seen?.type !== 'sign' || (outlook.last_watered !== null && outlook.last_watered > seen.date)) return null;
+  return seen.sign;
+}
+
+/** Moisture above which slackness is not thirst: damp or wet to a finger. */
 const WET_M = 0.3;
 
 /** One thing that is never done to this kind. */
@@ -218,13 +225,9 @@ function byTrigger(rules: CareRules, outlook: OutlookView, today: DayNumber, eve
   if (rules.trigger === 'pot' || !outlook.water || outlook.alarm || outlook.hold) return { verdict: outlook.verdict, due: ideal };
   if (rules.trigger === 'plant') {
     const day = outlook.schools.plant;
-    const sign = events.findLast((event) => event.type === 'sign' && today - dayNumber(event.date) <= 7 && (event.sign === 'wrinkled' || event.sign === 'limp' || event.sign === 'shrunken'));
-    const watered = outlook.last_watered;
-    if (sign && (!watered || watered <= sign.date)) {
-      // Limp in a wet pot is not thirst.
-      if (outlook.moisture.p50 > 0.3) return { verdict: { kind: 'check', head: 'Press the base', reason: 'Slack, but its pot is reckoned wet: roots may not drink. No water before a look.' }, due: isoDay(today) };
-      return { verdict: { kind: 'water', head: '', reason: `You saw it ${sign.type === 'sign' ? sign.sign : 'slack'}, and its pot is dry: by the plant’s sign, now.` }, due: isoDay(today) };
-    }
+    const sign = slackSince(outlook, today, events);
+    // In a wet pot it is not thirst; safer() has that looked at.
+    if (sign) return { verdict: { kind: 'water', head: '', reason: `You saw it ${sign}, and its pot is dry: by the plant’s sign, now.` }, due: isoDay(today) };
     if (day === null) return { verdict: { kind: 'leave', head: 'Leave it', reason: 'By the plant’s sign: no wrinkle is in sight.' }, due: null };
     return until(dayNumber(day), today, 'the first wrinkle is reckoned then', 'Look for its first wrinkles: reckoned about now.', true);
   }

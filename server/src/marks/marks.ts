@@ -22,6 +22,7 @@ const COUNTED = new Set<JournalEvent['type']>(['watering', 'feeding']);
  * told of in `already`; `anyway` writes it all the same.
  */
 export async function writeMarks(app: App, marks: readonly NewMark[], by: string, anyway: boolean): Promise<{ result: MarksResult; repeated: boolean }> {
+  refuseTwins(marks);
   const homes = await plantHomes(app.pool, marks.map((mark) => mark.plant_id));
   for (const mark of marks) if (!homes.has(mark.plant_id)) throw notFound('plant');
   refuseDays(marks, homes);
@@ -104,6 +105,20 @@ function refuseDays(marks: readonly NewMark[], homes: ReadonlyMap<number, PlantH
   if (faults.length > 0) throw new Refused(400, 'Not that day', `A day is wanted ${faults[0]!.accepted.slice('a day '.length)}.`, faults);
 }
 
+/** Each plant once, each id once: of two alike one would be lost without a word. */
+function refuseTwins(marks: readonly NewMark[]): void {
+  const plants = new Set<number>();
+  const ids = new Set<string>();
+  for (const [m, mark] of marks.entries()) {
+    if (plants.has(mark.plant_id)) throw new Refused(400, 'Twice the same plant', 'Each plant is wanted once, with all its entries.', [{ pointer: `/marks/${m}/plant_id`, got: mark.plant_id, accepted: 'a plant that does not stand above' }]);
+    plants.add(mark.plant_id);
+    for (const [i, { client_id }] of mark.entries.entries()) {
+      if (ids.has(client_id)) throw new Refused(400, 'Twice the same id', 'Each entry wants a client_id of its own.', [{ pointer: marks.length > 1 ? `/marks/${m}/entries/${i}/client_id` : `/entries/${i}/client_id`, got: client_id, accepted: 'a UUID that does not stand above' }]);
+      ids.add(client_id);
+    }
+  }
+}
+
 /** Entries that were sent before; one whose id stands for something else is refused. */
 async function knownEntries(app: App, marks: readonly NewMark[]): Promise<Map<string, JournalEntry>> {
   const known = new Map((await entriesByClientIds(app.pool, marks.flatMap((mark) => mark.entries.map((entry) => entry.client_id)))).map((entry) => [entry.client_id, entry]));
@@ -123,7 +138,8 @@ async function knownEntries(app: App, marks: readonly NewMark[]): Promise<Map<st
 async function doubledBy(connection: PoolConnection, plantId: number, fresh: readonly NewEntry[]): Promise<JournalEntry | null> {
   for (const entry of fresh) {
     if (!COUNTED.has(entry.type)) continue;
-    const [same] = await entriesOnDay(connection, plantId, entry.date, entry.type);
+    // One's own mark, sent again before the first answer came, is nobody else's.
+    const same = (await entriesOnDay(connection, plantId, entry.date, entry.type)).find((found) => !fresh.some((own) => own.client_id === found.client_id));
     if (same) return same;
   }
   return null;

@@ -110,7 +110,9 @@ export class Outlooks {
 
   private async load(site: SiteRow, key: string, today: string): Promise<Kept> {
     // The pulse was read before the plants: what is written meanwhile is seen again at the next look, never missed.
-    const [revisions, loaded, waters, hidden] = await Promise.all([plantRevisions(this.pool, site.id), loadGarden(this.pool, site), watersAtHand(this.pool, site.collection_id), obstructions(this.pool, site.id)]);
+    // So are the revisions: read beside the plants, they could name a plant that the garden does not hold yet.
+    const revisions = await plantRevisions(this.pool, site.id);
+    const [loaded, waters, hidden] = await Promise.all([loadGarden(this.pool, site), watersAtHand(this.pool, site.collection_id), obstructions(this.pool, site.id)]);
     const answer = await this.ask({ kind: 'load', siteId: site.id, ...loaded, waters, obstructions: hidden });
     const edition = (this.kept.get(site.id)?.edition ?? 0) + 1;
     const kept: Kept = { key, pulse: site.pulse, mixes: new Set(loaded.garden.mixes.map((mix) => mix.id)), today, nightsC: answer.nightsC!, places: byNumber(answer.places!), views: new Map(), tasks: new Map(), revisions, edition };

@@ -19,11 +19,11 @@ export function Also({ site }: { site: RoundSite }) {
   const queries = useQueryClient();
   const left = site.also.filter((one) => !done.has(`${one.kind}-${one.plant_id}`));
   if (left.length === 0) return null;
-  const settle = async (one: RoundSite['also'][number], act: () => Promise<unknown>) => {
+  /** Takes the line away once `act` says that it was written. */
+  const settle = async (one: RoundSite['also'][number], act: () => Promise<boolean>) => {
     try {
       setWrong(null);
-      await act();
-      setDone((before) => new Set(before).add(`${one.kind}-${one.plant_id}`));
+      if (await act()) setDone((before) => new Set(before).add(`${one.kind}-${one.plant_id}`));
     } catch (error) {
       setWrong(wordsOf(error));
     }
@@ -31,13 +31,14 @@ export function Also({ site }: { site: RoundSite }) {
   const write = (one: RoundSite['also'][number], event: JournalEvent, said: string) =>
     settle(one, async () => {
       const before = await ask<PlantView>(`/plants/${one.plant_id}`);
-      await mark([{ plantId: one.plant_id, name: one.plant, today: site.today, seen: null, before }], () => [event], said);
+      return mark([{ plantId: one.plant_id, name: one.plant, today: site.today, seen: null, before }], () => [event], said);
     });
   const join = (one: RoundSite['also'][number]) =>
     settle(one, async () => {
       const { version } = await ask<{ version: number }>(`/plants/${one.plant_id}`);
       await ask(`/plants/${one.plant_id}`, { method: 'PATCH', version, body: { quarantine_until: null } });
       await queries.invalidateQueries({ queryKey: roundKey });
+      return true;
     });
   return (
     <section aria-label="Also today" className="my-2 border-l-4 border-[var(--lichen)] pl-3">
