@@ -110,6 +110,9 @@ describe('the task', () => {
     expect(task.water.flush).toBe(true);
     expect(task.water.amountMl).toBeGreaterThan(1.9 * facts().outlook.volume_ml);
     expect(task.mind.join(' ')).toMatch(/Salts have built up/);
+    // What the head asks for is what the reason says.
+    const asked = /^Flush, (.+ m?l)/.exec(task.verdict.head)![1]!;
+    expect(task.mind.join(' ')).toContain(`flush with ${asked} of plain soft water`);
     // Marked out of turn it is an ordinary drink: no flush is written that nobody gave.
     const wet = careTask(facts({ salts: 'sensitive' }, { events: [...salty, { type: 'watering', date: isoDay(TODAY), method: 'drench', water: 'hard' }] }));
     expect(wet.salts.flush).toBe(true);

@@ -2,6 +2,7 @@
 import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { Component } from '../mix/components.ts';
 import type { Mix, PlaceKind, PlantEvent } from '../garden.ts';
+import { amountWords } from '../forecast/words.ts';
 import type { OutlookView } from '../forecast/view.ts';
 import type { Verdict } from '../forecast/verdict.ts';
 import { type FeedAdvice, feedAdvice } from '../feed/schedule.ts';
@@ -96,7 +97,7 @@ export function careTask(facts: CareFacts): CareTask {
   const plain = staged === 'sip' ? { way: 'measured' as const, ml: Math.max(1, Math.round(SIP_SHARE * outlook.volume_ml)) } : amountOf(rules, outlook);
   // Only with a drink that is due, and not where a plant comes back from a drought or slows: a mark out of turn is no flush.
   const flush = salts.flush && verdict.kind === 'water' && outlook.state === 'growing' && outlook.pot.holes && (plain.way === 'drench' || plain.way === 'base');
-  const amount = flush ? { way: plain.way, ml: Math.round(flushMl(outlook.volume_ml) / 50) * 50 } : plain;
+  const amount = flush ? { way: plain.way, ml: flushMl(outlook.volume_ml) } : plain;
   const way = amount.way;
   return {
     verdict: { ...verdict, head: verdict.kind === 'water' ? waterHead(way, amount.ml, flush) : verdict.head },
@@ -203,7 +204,7 @@ function amountOf(rules: CareRules, outlook: OutlookView): { way: Way; ml: numbe
 }
 
 function waterHead(way: Way, ml: number, flush: boolean): string {
-  const amount = ml >= 1000 ? `${(ml / 1000).toFixed(1)} l` : `${ml} ml`;
+  const amount = amountWords(ml);
   if (flush) return `Flush, ${amount}`;
   switch (way) {
     case 'drench':
@@ -255,7 +256,7 @@ function mindWords(rules: CareRules, outlook: OutlookView, salts: Salts, water: 
   if (cautions.includes('powdery')) words.push('To the mix only: drops mark its powder.');
   if (cautions.includes('dry-heart')) words.push('Not into the rosette: pour at the rim or stand it in water.');
   if (!pot.holes) words.push('No hole: never more than the measure.');
-  if (salts.flush) words.push(`Salts have built up (about ${salts.ecMS.toFixed(1)} mS/cm, its limit ${salts.limitMS}): flush with ${(flushMl(volumeMl) / 1000).toFixed(1)} l of plain soft water and let it run out${outlook.state === 'growing' ? '' : ', once it grows'}.`);
+  if (salts.flush) words.push(`Salts have built up (about ${salts.ecMS.toFixed(1)} mS/cm, its limit ${salts.limitMS}): flush with ${amountWords(flushMl(volumeMl))} of plain soft water and let it run out${outlook.state === 'growing' ? '' : ', once it grows'}.`);
   if (water === 'softened') words.push('Softened water carries sodium: only for want of other.');
   else if (!rules.waters.includes(water)) words.push(`${water[0]!.toUpperCase()}${water.slice(1)} water is not among its kinds: an occasional drink does no harm.`);
   if (water === 'hard' && rules.salts !== 'hardy' && salts.hardDrinks >= 6) words.push(`${salts.hardDrinks} hard drinks since its potting: look for a white crust.`);

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { dayNumber, isoDay } from '../calendar/day.ts';
 import type { PlantEvent } from '../garden.ts';
 import { dilutedStrength, doseFor, leaning } from './dose.ts';
-import { rankedWaters, SALT_LIMITS, saltsOf } from './salts.ts';
+import { flushMl, rankedWaters, SALT_LIMITS, saltsOf } from './salts.ts';
 import { feedAdvice, type FeedFacts, type FeedRule } from './schedule.ts';
 
 const TODAY = dayNumber('2026-06-20');
@@ -108,6 +108,9 @@ describe('salts', () => {
     expect(hard).toMatchObject({ flush: true, hardDrinks: 8 });
     expect(rain.ecMS).toBeLessThan(0.2);
     expect(rain.flush).toBe(false);
+  });
+  it('a flush is twice the volume, up to what a can measures, and something even in a thimble', () => {
+    expect([4, 12, 200, 862].map(flushMl)).toEqual([10, 30, 400, 1750]);
   });
   it('a flush of twice the volume takes most of them', () => {
     const events: PlantEvent[] = [...drinks('hard', 8), { type: 'watering', date: day(1), method: 'drench', amount_ml: 600, water: 'rain' }];

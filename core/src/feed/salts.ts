@@ -71,9 +71,10 @@ export function saltsOf(events: readonly PlantEvent[], heldMl: number, tolerance
   return { ecMS, limitMS, flush: ecMS > limitMS, hardDrinks };
 }
 
-/** Water for a flush: twice what the mix fills, which takes out some three quarters of its salts. */
+/** Water for a flush: twice what the mix fills, which takes out some three quarters of its salts; up to what a can measures, so never nothing. */
 export function flushMl(volumeMl: number): number {
-  return 2 * volumeMl;
+  const stepMl = volumeMl < 250 ? 10 : 50;
+  return Math.ceil((2 * volumeMl) / stepMl) * stepMl;
 }
 
 /** The kinds a plant may have, best first. Softened water never, where it minds salts; hard last. */

@@ -7,8 +7,12 @@ export function bandWord(m: number): string {
   return m > 0.6 ? 'wet' : m > 0.3 ? 'damp' : m > DRY_TO_M ? 'drying' : 'dry';
 }
 
+export function amountWords(ml: number): string {
+  return ml >= 1000 ? `${(ml / 1000).toFixed(1)} l` : `${ml} ml`;
+}
+
 export function waterWords(method: MethodId, amountMl: number): string {
-  const amount = amountMl >= 1000 ? `${(amountMl / 1000).toFixed(1)} l` : `${amountMl} ml`;
+  const amount = amountWords(amountMl);
   switch (method) {
     case 'drench':
       return `Water ${amount}, until it runs`;
