@@ -1,8 +1,8 @@
 /** The figures of docs/model.md, drawn by the engine itself: `npm run figures` writes them as SVG into docs/figures. */
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { blendMix, COMPONENTS, dayNumber, type Garden, GardenForecast, isoDay, outlookView, PLANT_STATES, type Plant, type PlantEvent, type Pot, potCapacity } from '@zinc-pail/core';
-import { GRID } from '@zinc-pail/core/learn/grid';
+import { blendMix, COMPONENTS, dayNumber, type Garden, GardenForecast, gardenTasks, isoDay, outlookView, PLANT_STATES, type Plant, type PlantEvent, type Pot, potCapacity } from '@zinc-pail/core';
+import { GRID } from '@zinc-pail/core/belief/grid';
 import { area, line, scaleLinear, scaleLog } from 'd3';
 import { SITES } from '../demo/collection.ts';
 
@@ -42,8 +42,8 @@ function dryDown(): string {
   const x = scaleLinear([0, 28], [60, WIDTH - 20]);
   const y = scaleLinear([0, 1], [HEIGHT - 40, 20]);
   const curve = (pot: Pot, colour: string) => {
-    const outlook = new GardenForecast(gardenOf(TODAY, [plantOf([{ type: 'watering', date: TODAY, method: 'drench' }], { pot })])).outlook('plant');
-    const { ahead } = outlookView(outlook, dayNumber(TODAY));
+    const [{ outlook, task }] = gardenTasks(gardenOf(TODAY, [plantOf([{ type: 'watering', date: TODAY, method: 'drench' }], { pot })])) as [ReturnType<typeof gardenTasks>[0]];
+    const { ahead } = outlookView(outlook, task.forecast, dayNumber(TODAY));
     const points = ahead.p50.slice(0, 29).map((m, i) => ({ i, m, low: ahead.p10[i]!, high: ahead.p90[i]! }));
     const band = area<(typeof points)[number]>().x((p) => x(p.i)).y0((p) => y(p.low)).y1((p) => y(p.high))(points);
     return `<path d="${band}" fill="${colour}" opacity="0.2"/>${stroke(line<(typeof points)[number]>((p) => x(p.i), (p) => y(p.m))(points), colour)}`;
@@ -130,7 +130,51 @@ function yearOfRest(): string {
   return svg('A year of four habits', body.join('') + months + legend);
 }
 
+/** What is held to be in one pot before and after a look that contradicts its book. */
+function contradiction(): string {
+  const x = scaleLinear([0, 1], [60, WIDTH - 20]);
+  const back = (n: number) => days(-n);
+  const felt = (n: number, finger: 'wet' | 'damp' | 'dry'): PlantEvent => ({ type: 'check', date: back(n), finger });
+  const drench = (n: number): PlantEvent => ({ type: 'watering', date: back(n), method: 'drench' });
+  const book: PlantEvent[] = [drench(46), felt(42, 'damp'), felt(36, 'dry'), drench(34), felt(30, 'damp'), felt(24, 'dry'), drench(22), felt(18, 'damp'), felt(12, 'dry')];
+  const rows: [string, PlantEvent[]][] = [['the book alone', []], ['felt wet today', [felt(0, 'wet')]], ['and wet yesterday', [felt(1, 'wet'), felt(0, 'wet')]]];
+  const body = rows.map(([words, looks], i) => {
+    const [{ outlook }] = gardenTasks(gardenOf(TODAY, [plantOf([...book, ...looks])])) as [ReturnType<typeof gardenTasks>[0]];
+    const ground = 90 + i * 72;
+    const levels = Array.from({ length: 101 }, (_, j) => j / 100);
+    const mass = levels.map((m) => outlook.present.cells.reduce((sum, cell) => sum + (cell.weight * Math.exp(-0.5 * ((m - cell.m) / Math.max(0.02, cell.sd)) ** 2)) / Math.max(0.02, cell.sd), 0));
+    const top = Math.max(...mass);
+    const shape = area<number>().x((j) => x(levels[j]!)).y0(ground).y1((j) => ground - (52 * mass[j]!) / top)([...levels.keys()]);
+    return `<path d="${shape}" fill="${EARTH}" opacity="0.75"/>${text(x(0.32), ground - 36, words, 'font-weight="600"')}`;
+  });
+  const ticks = [0, 0.12, 0.3, 0.6, 1].map((m) => text(x(m), HEIGHT - 14, String(m), 'text-anchor="middle"')).join('');
+  return svg('What is held to be in the pot, before and after a look that contradicts its book', body.join('') + ticks);
+}
+
+/** The first deed for one growing plant, by what a probe reads and how cold the night will be. */
+function deedMap(): string {
+  const colours: Record<string, string> = { water: CLAY, sip: CLAY, look: '#b98d2c', wait: DUSK, move: '#8c5a3c', act: '#a33a2c', sleep: GREY, wake: LICHEN };
+  const readings = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
+  const nights = [16, 13, 10, 8, 6, 4, 2, 0, -2, -4];
+  const cell = { w: (WIDTH - 120) / readings.length, h: (HEIGHT - 80) / nights.length };
+  const seen = new Set<string>();
+  const body = nights.flatMap((night, row) =>
+    readings.map((meter, column) => {
+      const file = gardenOf(TODAY, [plantOf([{ type: 'watering', date: days(-30), method: 'drench' }, { type: 'check', date: days(-3), meter }, { type: 'check', date: TODAY, meter }], { min_dry_c: -1, min_wet_c: 5 })]);
+      const weather = Array.from({ length: 7 }, (_, i) => ({ date: days(i + 1), tmin_c: night, tmax_c: night + 12, rh_pct: 60, sunshine_h: 6, rain_mm: 0, wind_m_s: 1, source: 'forecast' as const }));
+      const [{ task }] = gardenTasks({ ...file, weather, places: file.places.map((place) => ({ ...place, kind: 'covered' as const })) }) as [ReturnType<typeof gardenTasks>[0]];
+      const { deed } = task.judgement.deeds[0];
+      seen.add(deed);
+      return `<rect x="${100 + column * cell.w}" y="${20 + row * cell.h}" width="${cell.w - 1}" height="${cell.h - 1}" fill="${colours[deed]}"/>`;
+    }),
+  );
+  const down = nights.map((night, row) => text(92, 20 + row * cell.h + cell.h * 0.7, `${night}°`, 'text-anchor="end"')).join('');
+  const across = readings.map((meter, column) => text(100 + (column + 0.5) * cell.w, HEIGHT - 44, String(meter), 'text-anchor="middle"')).join('');
+  const legend = [...seen].map((deed, i) => `<rect x="${100 + i * 90}" y="${HEIGHT - 26}" width="12" height="12" fill="${colours[deed]}"/>${text(117 + i * 90, HEIGHT - 15, deed)}`).join('');
+  return svg('The first deed by what the probe reads (across) and the coming night (down)', body.join('') + down + across + legend);
+}
+
 const folder = join(process.env.ZINC_ROOT ?? '.', 'docs', 'figures');
-for (const [name, draw] of Object.entries({ 'dry-down': dryDown, retention, 'wet-layer': wetLayer, learning, 'year-of-rest': yearOfRest })) {
+for (const [name, draw] of Object.entries({ 'dry-down': dryDown, retention, 'wet-layer': wetLayer, learning, 'year-of-rest': yearOfRest, contradiction, 'deed-map': deedMap })) {
   writeFileSync(join(folder, `${name}.svg`), draw());
 }

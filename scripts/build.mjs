@@ -7,10 +7,10 @@ export const BUILD = join(ROOT, 'build');
 
 /** What is bundled, from where, and which folders it is made of. */
 export const BUNDLES = {
-  zinc: { entry: 'cli/src/main.ts', from: ['core/src', 'contract/src', 'cli/src'] },
-  server: { entry: 'server/src/main.ts', from: ['core/src', 'contract/src', 'server/src'] },
-  'forecast-worker': { entry: 'server/src/outlook/worker.ts', from: ['core/src', 'contract/src', 'server/src'] },
-  'demo-load': { entry: 'demo/load.ts', from: ['core/src', 'contract/src', 'server/src', 'demo'] },
+  zinc: { entry: 'cli/src/main.ts', from: ['core/src', 'contract/src', 'words/src', 'cli/src'] },
+  server: { entry: 'server/src/main.ts', from: ['core/src', 'contract/src', 'words/src', 'server/src'] },
+  'forecast-worker': { entry: 'server/src/outlook/worker.ts', from: ['core/src', 'contract/src', 'words/src', 'server/src'] },
+  'demo-load': { entry: 'demo/load.ts', from: ['core/src', 'contract/src', 'words/src', 'server/src', 'demo'] },
 };
 
 export function bundlePath(name) {
@@ -62,7 +62,7 @@ export async function buildWeb() {
   const stamp = join(out, 'index.html');
   if (existsSync(stamp)) {
     const built = statSync(stamp).mtimeMs;
-    if (!['core/src', 'contract/src', 'web'].some((folder) => newest(join(ROOT, folder)) > built)) return;
+    if (!['core/src', 'contract/src', 'words/src', 'web'].some((folder) => newest(join(ROOT, folder)) > built)) return;
   }
   const { build } = await import('vite');
   const aside = join(BUILD, `web-${process.pid}`);

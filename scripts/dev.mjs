@@ -39,7 +39,7 @@ await main(async () => {
     if (!stopping) start();
   };
   let timer = null;
-  for (const folder of ['core/src', 'contract/src', 'server/src']) {
+  for (const folder of ['core/src', 'contract/src', 'words/src', 'server/src']) {
     watch(join(ROOT, folder), { recursive: true }, () => {
       clearTimeout(timer);
       timer = setTimeout(() => void restart(), QUIET_MS);

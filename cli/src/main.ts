@@ -1,6 +1,7 @@
 /** `zinc`: results to standard output, words to standard error; 2 for input that was refused. */
 import { readFileSync } from 'node:fs';
-import { blendMix, componentsOf, forecastFile, mixReport } from '@zinc-pail/core';
+import { blendMix, componentsOf, mixReport } from '@zinc-pail/core';
+import { forecastFile, judgementFile } from '@zinc-pail/words/files';
 import { checkGarden, checkMixFile } from '@zinc-pail/contract/gardenFile';
 import { type Fault, faultText, type Verdict } from '@zinc-pail/contract/faults';
 import { Command } from 'commander';
@@ -49,6 +50,12 @@ program
   .description('when every plant of a garden file is dry, and when to water it')
   .argument('<file>', 'a garden file, or - for standard input')
   .action((file: string) => print(forecastFile(accept(file, checkGarden(readJson(file))))));
+
+program
+  .command('judge')
+  .description('what to do today with every plant of a garden file, and why')
+  .argument('<file>', 'a garden file, or - for standard input')
+  .action((file: string) => print(judgementFile(accept(file, checkGarden(readJson(file))))));
 
 program
   .command('mix')

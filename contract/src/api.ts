@@ -1,5 +1,5 @@
 /** Bodies that cross the wire between the server and whoever asks. */
-import { type Garden, type OutlookView, type SourcedRules, VERDICT_KINDS, STANDS, WATER_KINDS, WAYS } from '@zinc-pail/core';
+import { FEED_CODES, type Garden, type OutlookView, type SourcedRules, JUDGED, REASON_CODES, STANDS, THIRST_WORDS, WET_FEET_WORDS, WATER_KINDS, WAYS } from '@zinc-pail/core';
 import Joi from 'joi';
 import { pot } from './gardenFile.ts';
 import { anyEntry, type JournalEntry, type RoundPot, UUID } from './marks.ts';
@@ -19,8 +19,8 @@ export interface RoundPlace {
   pots: RoundPot[];
   left: number;
   asleep: number;
-  /** pots below their limit tonight, the first few by name */
-  cold: { count: number; names: string[] };
+  /** pots below their limit tonight, most tender first */
+  cold: { id: number; name: string; limit_c: number }[];
   version: number;
 }
 
@@ -40,7 +40,7 @@ export interface RoundSite {
   latitude_deg: number;
   /** lowest of the coming nights outside */
   nights_c: number[];
-  counts: { water: number; check: number; soon: number; leave: number; asleep: number };
+  counts: Record<(typeof JUDGED)[number] | 'asleep', number>;
   can_ml: number;
   can: CanLine[];
   places: RoundPlace[];
@@ -108,6 +108,7 @@ export interface PlantView {
 // What the server sends, as the tests hold it to.
 
 const band = object({ p10: number(-10, 100), p50: number(-10, 100), p90: number(-10, 100) }, 'a band');
+const numbers = Joi.object().pattern(Joi.string(), Joi.number()).required();
 const days3 = object({ p10: optional(day()), p50: optional(day()), p90: optional(day()) }, 'three days');
 const bandSeries = object({ from: day(), p10: list(number(0, 2), 'numbers'), p50: list(number(0, 2), 'numbers'), p90: list(number(0, 2), 'numbers') }, 'bands');
 
@@ -115,36 +116,45 @@ export const outlookSchema = object(
   {
     id: text(200), state: Joi.valid('growing', 'easing', 'resting', 'waking').required(), moisture: band, dry_on: days3,
     water: optional(object({ earliest: day(), ideal: day(), latest: day(), amount_ml: number(0, 1e6), method: Joi.valid('drench', 'measured', 'bottom', 'mist').required() }, 'a window')),
-    hold: object({ until: day(), why: text(300) }, 'a hold').optional(), rate: band,
-    because: list(object({ factor: text(30), days: number(-1e4, 1e4), text: text(300) }, 'a reason'), 'reasons'),
-    verdict: object({ kind: Joi.valid(...VERDICT_KINDS).required(), head: text(100), reason: text(300) }, 'a verdict'),
+    hold: object({ until: day(), kind: oneOf(['rest', 'goes-to-rest', 'cold', 'potted', 'judged']), n: numbers }, 'a hold').optional(), rate: band,
+    because: list(object({ factor: text(30), days: number(-1e4, 1e4), n: numbers, of: text(30).optional() }, 'a reason'), 'reasons'),
     due_m: number(0, 1), available_ml: number(0, 1e7), volume_ml: number(0, 1e7), pot, past: bandSeries, ahead: bandSeries,
     cold_nights: list(day(), 'days'), rest: list(object({ from: day(), to: day() }, 'a span'), 'spans'), state_since: day(),
     next_change: optional(object({ on: day(), state: text(20) }, 'a change')), checks: whole(0, 1e6), last_watered: optional(day()),
     last_checked: optional(day()), reference_days: number(0, 400), cycle_days: number(0, 400), traits: Joi.object().required(), trait_sources: Joi.object().required(),
     cautions: list(text(30), 'cautions'),
-    alarm: optional(object({ kind: Joi.valid('slower', 'faster', 'contradictory').required(), text: text(400) }, 'an alarm')),
-    thirst: object({ level: number(0, 1), word: text(30), wrinkles_in_days: optional(whole(0, 400)), harms_in_days: optional(whole(0, 400)) }, 'thirst'),
-    wet_feet: object({ level: number(0, 1), word: text(30), harms_in_days: optional(whole(0, 400)) }, 'wet feet'),
+    alarm: optional(object({ kind: Joi.valid('slower', 'faster', 'contradictory').required(), factor: number(0, 100) }, 'an alarm')),
+    thirst: object({ level: number(0, 1), word: oneOf(THIRST_WORDS), wrinkles_in_days: optional(whole(0, 400)), harms_in_days: optional(whole(0, 400)) }, 'thirst'),
+    wet_feet: object({ level: number(0, 1), word: oneOf(WET_FEET_WORDS), harms_in_days: optional(whole(0, 400)) }, 'wet feet'),
     schools: object(
       { pot: optional(day()), plant: optional(day()), calendar: optional(day()), interval_days: optional(number(0, 400)), interval_from: text(20), disagree: Joi.boolean().required() },
       'three schools',
     ),
-    state_why: text(100),
+    state_why: text(20), state_since_start: Joi.boolean().required(),
   },
   'an outlook',
 );
 
 const potFields = { id: whole(1, 1e9), number: text(40), name: text(200), form: text(20), diameter_mm: number(0, 1e4), height_mm: number(0, 2e4) };
 const feedAdvice = object(
-  { kind: oneOf(['feed', 'plain']), strength: number(0, 2).optional(), why: text(300), until: optional(day()), given: whole(0, 1e4), ceiling: optional(whole(0, 100)) },
+  { kind: oneOf(['feed', 'plain']), strength: number(0, 2).optional(), why: object({ code: oneOf(FEED_CODES), n: numbers, of: text(30).optional() }, 'a reason'), until: optional(day()), given: whole(0, 1e4), ceiling: optional(whole(0, 100)) },
   'advice on food',
+);
+const reasonSchema = object({ code: oneOf(REASON_CODES), source: oneOf(['seen', 'reckoned', 'rule', 'forecast']), on: day().optional(), weight: number(0, 1), n: numbers.optional(), of: text(40).optional() }, 'a reason');
+const deed = object({ deed: oneOf(['act', 'move', 'look', 'water', 'sip', 'wait', 'sleep', 'wake']) }, 'a deed').unknown(true);
+const judgementSchema = object(
+  {
+    deeds: list(deed, 'deeds').min(1), until: optional(day()), next_look: optional(day()), because: list(reasonSchema, 'reasons').min(1), against: list(reasonSchema, 'reasons'),
+    happened: list(object({ kind: oneOf(['stranger', 'ran-past', 'slower', 'faster', 'slip']), probability: number(0, 1), from: day(), to: day(), look: text(20).optional() }, 'a happening'), 'happenings'),
+    mind: list(text(40), 'codes'), never: text(40), never_c: optional(number(-60, 60)), sure: oneOf(['high', 'medium', 'low']),
+  },
+  'a judgement',
 );
 const taskSchema = object(
   {
-    way: oneOf(WAYS), method: oneOf(['drench', 'measured', 'bottom', 'mist']), amount_ml: number(0, 1e6), water: oneOf(WATER_KINDS), feed: feedAdvice, feed_id: optional(whole(1, 1e9)), flush: Joi.boolean().required(), due: optional(day()),
-    mind: list(text(400), 'words'), salts: object({ ecMS: number(0, 1e4), limitMS: number(0, 100), flush: Joi.boolean().required(), hardDrinks: whole(0, 1e6) }, 'salts'), own_words: optional(text(500)),
-    hard_to_replace: Joi.boolean().required(), sure: oneOf(['high', 'medium', 'low']), stand: oneOf(STANDS), saucer_minutes: whole(1, 240), soak_minutes: whole(1, 240),
+    judgement: judgementSchema, food: optional(number(0, 2)), way: oneOf(WAYS), method: oneOf(['drench', 'measured', 'bottom', 'mist']), amount_ml: number(0, 1e6), water: oneOf(WATER_KINDS), feed: feedAdvice, feed_id: optional(whole(1, 1e9)), flush: Joi.boolean().required(), due: optional(day()),
+    salts: object({ ecMS: number(0, 1e4), limitMS: number(0, 100), flush: Joi.boolean().required(), hardDrinks: whole(0, 1e6) }, 'salts'), own_words: optional(text(500)),
+    hard_to_replace: Joi.boolean().required(), stand: oneOf(STANDS), saucer_minutes: whole(1, 240), soak_minutes: whole(1, 240),
   },
   'a task',
 );
@@ -165,14 +175,14 @@ export const roundSchema = object(
       object(
         {
           id: whole(1, 1e9), name: text(120), today: day(), latitude_deg: number(-90, 90), nights_c: list(number(-90, 60), 'nights'), load: list(whole(0, 1e6), 'counts'), can_ml: whole(1, 1e6), can: list(canLine, 'lines'),
-          counts: object({ water: whole(0, 1e6), check: whole(0, 1e6), soon: whole(0, 1e6), leave: whole(0, 1e6), asleep: whole(0, 1e6) }, 'counts'),
+          counts: object(Object.fromEntries([...JUDGED, 'asleep'].map((kind) => [kind, whole(0, 1e6)])), 'counts'),
           also: list(object({ plant_id: whole(1, 1e9), plant: text(200), kind: oneOf(['sun', 'review', 'quarantine', 'arrival']), words: text(300), minutes: whole(0, 1440).optional() }, 'a further task'), 'tasks'),
           places: list(
             object(
               {
                 id: whole(1, 1e9), name: text(120), kind: text(20), quarantine: Joi.boolean().required(), tonight_c: number(-90, 60), left: whole(0, 1e6), asleep: whole(0, 1e6), version: whole(1, 1e9),
                 today: object({ tmin_c: number(-90, 90), tmax_c: number(-90, 90), rh_pct: number(0, 100) }, 'a climate'),
-                cold: object({ count: whole(0, 1e6), names: list(text(200), 'names') }, 'cold pots'), pots: list(roundPotSchema, 'pots'),
+                cold: list(object({ id: whole(1, 1e9), name: text(200), limit_c: number(-60, 60) }, 'a cold pot'), 'cold pots'), pots: list(roundPotSchema, 'pots'),
               },
               'a place',
             ),
@@ -219,7 +229,7 @@ const timer = object({ id: whole(1, 1e9), plant_id: whole(1, 1e9), plant: text(2
 export const timersSchema = object({ timers: list(timer, 'timers') }, 'timers');
 export const marksResultSchema = object(
   {
-    done: list(object({ plant_id: whole(1, 1e9), entries: list(journalEntry, 'entries'), pot: roundPotSchema, advice: list(text(400), 'sentences') }, 'a marked pot'), 'pots'),
+    done: list(object({ plant_id: whole(1, 1e9), entries: list(journalEntry, 'entries'), pot: roundPotSchema, advice: list(object({ code: text(40), n: numbers }, 'a note'), 'notes') }, 'a marked pot'), 'pots'),
     already: list(object({ plant_id: whole(1, 1e9), plant: text(200), words: text(400), pot: roundPotSchema }, 'a pot marked before'), 'pots'), timers: list(timer, 'timers'),
   },
   'the result of marks',

@@ -73,7 +73,7 @@ export const pot = object(
   'a pot with shape, top_mm, base_mm, depth_mm, material, holes and top_dressing_mm',
 );
 
-const ONE_READING = 'exactly one of finger, surface, meter or weight_g';
+const ONE_READING = 'exactly one of finger, surface, meter, weight_g or lift';
 
 /** The fields of each kind of event besides `type` and `date`; the journal's API takes the same. */
 export const eventFields: Record<string, Record<string, Joi.Schema>> = {
@@ -88,7 +88,7 @@ export const eventFields: Record<string, Record<string, Joi.Schema>> = {
   },
   check: {
     finger: oneOf(['wet', 'damp', 'dry']).optional(), surface: oneOf(['wet', 'dry']).optional(),
-    meter: number(1, 10).optional(), weight_g: number(0.1, 1_000_000, 'g').optional(),
+    meter: number(1, 10).optional(), weight_g: number(0.1, 1_000_000, 'g').optional(), lift: oneOf(['heavy', 'middling', 'light']).optional(),
   },
   weights: { drained_g: number(0.1, 1_000_000, 'g'), dry_g: optional(number(0.1, 1_000_000, 'g')) },
   sign: {
@@ -100,7 +100,8 @@ export const eventFields: Record<string, Record<string, Joi.Schema>> = {
   },
   move: { from: optional(ID()), place: optional(ID()) },
   feeding: { dose: optional(number(0, 2)) },
-  state: { state: oneOf(PLANT_STATES) },
+  state: { state: oneOf([...PLANT_STATES, 'unsure']) },
+  changed: { pace: oneOf(['slower', 'faster']) },
 };
 
 /** A body of one of these types: the type decides which fields are wanted. */
@@ -114,7 +115,7 @@ export function eventSchema(
     const body = object({ type: Joi.any(), ...common, ...(eventFields[type] ?? further[type]), ...more[type] }, 'an event with type and date');
     return {
       is: type,
-      then: type === 'check' ? body.xor('finger', 'surface', 'meter', 'weight_g').messages({ 'object.missing': ONE_READING, 'object.xor': ONE_READING }) : body,
+      then: type === 'check' ? body.xor('finger', 'surface', 'meter', 'weight_g', 'lift').messages({ 'object.missing': ONE_READING, 'object.xor': ONE_READING }) : body,
     };
   });
   return Joi.alternatives()

@@ -57,7 +57,7 @@ export const ownRulesFields: Record<string, Joi.Schema> = {
   waters: optional(list(oneOf(WATER_KINDS), 'kinds of water', 6).min(1).unique().messages({ '*': `at least one of ${WATER_KINDS.join(', ')}, each once, best first` })),
   salts: optional(oneOf(['sensitive', 'usual', 'hardy'])), stand: optional(oneOf(STANDS)), saucerMinutes: optional(whole(1, 240, 'minutes')), soakMinutes: optional(whole(1, 120, 'minutes')),
   feed: feedRule.optional().allow(null), feedId: optional(ID()), light: optional(oneOf(LIGHTS)), sunCeilingHours: optional(number(0, 24, 'hours')), repotYears: optional(number(0.5, 30, 'years')),
-  hardToReplace: optional(yesNo()),
+  hardToReplace: optional(yesNo()), noFoodUntil: optional(day()),
 };
 
 const asked = (fields: Record<string, Joi.Schema>) => Object.fromEntries(Object.entries(fields).map(([name, schema]) => [name, schema.optional()]));
@@ -66,7 +66,7 @@ const potFromMix = { pot, mix_id: ID(), place_id: ID() };
 
 /** A plant taken in. Only its name, pot, mix and place must be told. */
 export const newPlant = object(
-  { client_id: UUID, ...asked(plantFields), name: text(200), ...potFromMix, date: day(), count: whole(1, 200, 'plants').optional() },
+  { client_id: UUID, ...asked(plantFields), name: text(200), ...potFromMix, date: day(), count: whole(1, 200, 'plants').optional(), last_watered: optional(day()) },
   'a plant with client_id, name, pot, mix_id, place_id and date',
 );
 export interface NewPlant {
@@ -77,11 +77,30 @@ export interface NewPlant {
   place_id: number;
   date: string;
   count?: number;
+  /** when it last had water, as far as the keeper knows */
+  last_watered?: string | null;
   number?: string;
   [field: string]: unknown;
 }
 
 export const plantChange = object({ ...asked(plantFields), rules: object(ownRulesFields, 'rules of care').optional(), reasons: Joi.object().pattern(Joi.string().max(40), Joi.string().trim().max(300).allow('')).optional().messages({ '*': 'reasons of up to 300 characters, by rule' }) }, 'what to change of a plant');
+
+/** A plant's pot and mix set right from the start, or a repotting with its day. */
+export const pottingBody = object(
+  {
+    client_id: UUID, kind: oneOf(['set-right', 'repotted']), ...potFromMix, date: day().optional(), mix_was: optional(oneOf(['dry', 'damp', 'wet'])), root_loss: optional(number(0, 1)),
+  },
+  'a potting with client_id, kind, pot and mix_id, and for a repotting its date',
+);
+export interface Potting {
+  client_id: string;
+  kind: 'set-right' | 'repotted';
+  pot: import('@zinc-pail/core').Pot;
+  mix_id: number;
+  date?: string;
+  mix_was?: 'dry' | 'damp' | 'wet' | null;
+  root_loss?: number | null;
+}
 
 export const endBody = object({ how: oneOf(['died', 'given']), date: day(), cause: optional(text(500)) }, 'how it ended, and when');
 export const movesBody = object({ plant_ids: list(ID(), 'ids of plants', 5000).min(1).messages({ 'array.min': 'at least one plant' }), place_id: ID(), date: day(), client_ids: list(UUID, 'an id for each move', 5000).optional() }, 'plants, a place and a day');

@@ -1,5 +1,5 @@
 /** Marks: what a keeper writes on one pot, on many, or on a whole bench, in one go. */
-import type { CareRules, CareTask, OutlookView, PlantEvent, Way } from '@zinc-pail/core';
+import type { AfterNote, CareRules, CareTask, Judgement, OutlookView, PlantEvent, Way } from '@zinc-pail/core';
 import { WAYS } from '@zinc-pail/core';
 import Joi from 'joi';
 import { day, list, number, object, oneOf, optional, text, whole, yesNo } from './fields.ts';
@@ -71,7 +71,7 @@ const moreFields: Record<string, Record<string, Joi.Schema>> = {
 };
 
 /** What a mark may write; repotting, moves, pictures and endings change more than the journal and have their own ways. */
-const MARKS = ['watering', 'check', 'weights', 'sign', 'feeding', 'state', 'note', 'skip', 'measure', 'flowering', 'drain', 'sun', 'review', 'firmed', 'arrival'];
+const MARKS = ['watering', 'check', 'weights', 'sign', 'feeding', 'state', 'changed', 'note', 'skip', 'measure', 'flowering', 'drain', 'sun', 'review', 'firmed', 'arrival'];
 export const newEntry = eventSchema({ client_id: UUID, date: day() }, MARKS, ownFields, moreFields);
 export const anyEntry = eventSchema({ date: day() }, [...MARKS, 'repotting', 'move', 'picture', 'ended'], ownFields, moreFields);
 
@@ -107,19 +107,22 @@ export interface Timer {
 }
 
 export interface PotTask {
+  /** the one answer: what to do with it today, and why */
+  judgement: Judgement;
+  /** the drink it gets now, or would get on its day */
   way: Way;
-  method: CareTask['water']['method'];
+  method: CareTask['drink']['method'];
   amount_ml: number;
-  water: CareTask['water']['water'];
-  feed: CareTask['water']['feed'];
-  feed_id: number | null;
+  water: CareTask['drink']['water'];
   flush: boolean;
+  /** share of the label's dose that goes with it, or null */
+  food: number | null;
+  feed: CareTask['feed'];
+  feed_id: number | null;
   due: string | null;
-  mind: string[];
   salts: CareTask['salts'];
   own_words: string | null;
   hard_to_replace: boolean;
-  sure: CareTask['sure'];
   stand: CareRules['stand'];
   saucer_minutes: number;
   soak_minutes: number;
@@ -143,8 +146,8 @@ export interface MarkedPot {
   plant_id: number;
   entries: JournalEntry[];
   pot: RoundPot;
-  /** what the finding means for this plant */
-  advice: string[];
+  /** what the finding means beyond the judgement */
+  advice: AfterNote[];
 }
 
 export interface MarksResult {

@@ -125,7 +125,8 @@ export type CheckReading =
   | { finger: 'wet' | 'damp' | 'dry' }
   | { surface: 'wet' | 'dry' }
   | { meter: number }
-  | { weight_g: number };
+  | { weight_g: number }
+  | { lift: 'heavy' | 'middling' | 'light' };
 
 export type PlantEvent =
   | { type: 'watering'; date: string; method: MethodId; amount_ml?: number | null; water?: WaterKind | null }
@@ -141,7 +142,10 @@ export type PlantEvent =
     }
   | { type: 'move'; date: string; from?: string | null; place?: string | null }
   | { type: 'feeding'; date: string; dose?: number | null }
-  | { type: 'state'; date: string; state: PlantState };
+  /** as the keeper saw it; `unsure` takes back what was seen before */
+  | { type: 'state'; date: string; state: PlantState | 'unsure' }
+  /** the keeper's answer that the pot dries otherwise than it did, for good */
+  | { type: 'changed'; date: string; pace: 'slower' | 'faster' };
 
 export interface Plant {
   id: string;
@@ -161,6 +165,8 @@ export interface Plant {
   grow_min_c?: number | null;
   pot: Pot;
   leafless?: boolean | null;
+  /** nobody knows what it is: what its name says is taken on the dry side; garden files do not hold it */
+  name_unknown?: boolean | null;
   /** moisture at which the keeper wants water called for, in place of the dry rule's; garden files do not hold it */
   due_m?: number | null;
   root_loss?: number | null;

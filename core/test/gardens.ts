@@ -1,5 +1,7 @@
 /** Small gardens for tests: one plant, one place, one mix, all of it open to change. */
 import type { Garden, Mix, Normals, Place, Plant, PlantEvent, Pot } from '../src/garden.ts';
+import { type CareFacts, type CareTask, careTask } from '../src/care/task.ts';
+import type { OwnRules } from '../src/care/rules.ts';
 import { dayNumber, isoDay } from '../src/calendar/day.ts';
 import { GardenForecast, type Outlook } from '../src/forecast/forecast.ts';
 
@@ -56,6 +58,19 @@ export function garden(scene: Scene = {}): Garden {
       },
     ],
   };
+}
+
+/** The one plant of a scene judged, by the rules the keeper set. */
+export function judged(scene: Scene & { own?: OwnRules; facts?: Partial<CareFacts> } = {}): CareTask & { outlook: Outlook } {
+  const file = garden({ ...scene, ...(scene.events ? { events: scene.events.toSorted((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0)) } : {}) });
+  const forecast = new GardenForecast(file);
+  const found = forecast.outlook('plant');
+  const place = forecast.climate.place(file.plants[0]!.place).place;
+  const task = careTask({
+    name: file.plants[0]!.name ?? '', taxon: file.plants[0]!.taxon ?? null, nameUnknown: false, own: scene.own ?? {}, outlook: found, today: dayNumber(file.today), placeKind: place.kind, lit: place.lamp != null,
+    south: file.site.latitude_deg < 0, mixIsCharged: false, arrivedOn: null, watersAtHand: [], ...scene.facts,
+  });
+  return { ...task, outlook: found };
 }
 
 export function outlook(scene: Scene = {}): Outlook {

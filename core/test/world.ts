@@ -17,6 +17,7 @@ export interface World {
   moisture: Map<string, Float64Array>;
   firstDay: number;
   today: number;
+  upsets: Map<string, Upset>;
 }
 
 export interface WorldOptions {
@@ -33,7 +34,22 @@ export interface WorldOptions {
   checks: 'finger' | 'meter' | 'weight' | 'mixed' | 'none';
   /** days between walks round the benches */
   every: number;
+  /**
+   * Something that the book does not tell befalls every pot, so many days before today; from then on nobody looks or waters
+   * but for the looks named here.
+   */
+  upset?: { kinds: readonly Upset[]; daysAgo: readonly [least: number, most: number]; looksAgo: readonly number[] };
+  /** summer growers among them, whose use falls to a tenth as days grow short */
+  sleepers?: boolean;
 }
+
+/**
+ * `stranger`: watered by somebody who wrote nothing; `ran-past`: a drench on record of which a fifth went in; `roots`: most of
+ * them lost after a drench; `blocked`: dries at half its pace after a drench; `slip`: nothing happened, the first look is of
+ * another pot.
+ */
+export type Upset = 'stranger' | 'ran-past' | 'roots' | 'blocked' | 'slip';
+export const UPSETS: readonly Upset[] = ['stranger', 'ran-past', 'roots', 'blocked'];
 
 interface Hour {
   tempC: number;
@@ -66,6 +82,11 @@ const FORMS: { form: Form; habit: Habit; leafArea: number; use: number }[] = [
   { form: 'rosette', habit: 'evergreen', leafArea: 1.9, use: 0.3 },
   { form: 'column', habit: 'evergreen', leafArea: 1.9, use: 0.26 },
   { form: 'stemmed', habit: 'evergreen', leafArea: 1.8, use: 0.36 },
+];
+
+const SLEEPERS: typeof FORMS = [
+  { form: 'globe', habit: 'summer', leafArea: 1.6, use: 0.28 },
+  { form: 'column', habit: 'summer', leafArea: 1.9, use: 0.26 },
 ];
 
 function saturation(tempC: number): number {
@@ -180,6 +201,11 @@ class RealPot {
     return sum / (LAYERS - 1);
   }
 
+  /** Wets what is missing by a share. */
+  wetBy(share: number): void {
+    for (let layer = 0; layer < LAYERS; layer++) this.thetas[layer]! += share * Math.max(0, this.drained[layer]! - this.thetas[layer]!);
+  }
+
   hour(now: Hour, activity: number, whim: number): void {
     const slope = (4098 * saturation(now.tempC)) / (now.tempC + 237) ** 2;
     const part = 0.066 / (slope + 0.066);
@@ -243,13 +269,13 @@ export function live(options: WorldOptions): World {
       }),
     );
   }
-  const world: World = { garden: { today: isoDay(today), site, weather: told, places: PLACES, mixes: MIXES, plants: [] }, moisture: new Map(), firstDay: options.firstDay, today };
+  const world: World = { garden: { today: isoDay(today), site, weather: told, places: PLACES, mixes: MIXES, plants: [] }, moisture: new Map(), upsets: new Map(), firstDay: options.firstDay, today };
   const plants: Plant[] = [];
   for (let p = 0; p < options.pots; p++) {
     const id = `pot-${p}`;
     const place = pick(random, PLACES);
     const mix = pick(random, MIXES).id;
-    const form = pick(random, FORMS);
+    const form = pick(random, options.sleepers ? [...FORMS, ...SLEEPERS] : FORMS);
     const width = Math.round(60 + 90 * random());
     const clay = random() < 0.4;
     const dressing = random() < 0.25 ? 10 : 0;
@@ -265,26 +291,54 @@ export function live(options: WorldOptions): World {
     const events: PlantEvent[] = [];
     let next = Math.floor(options.every * random());
     let weighed = false;
+    const { upset } = options;
+    const befalls = upset ? upset.kinds[p % upset.kinds.length]! : null;
+    const upsetDay = upset ? options.days - upset.daysAgo[0] - Math.floor(random() * (upset.daysAgo[1] - upset.daysAgo[0] + 1)) : Infinity;
+    const looksOn = new Set(upset?.looksAgo.map((ago) => options.days - ago));
+    if (befalls) world.upsets.set(id, befalls);
+    let pace = 1;
+    let use = 1;
+    const look = (date: string, m: number, felt: number) => {
+      if (kind === 'finger') events.push({ type: 'check', date, finger: random() < 0.06 ? pick(random, ['wet', 'damp', 'dry'] as const) : bandOf(felt + 0.05 * standardNormal(random)) });
+      if (kind === 'meter') events.push({ type: 'check', date, meter: Math.min(10, Math.max(1, Math.round(1 + 9 * m + standardNormal(random)))) });
+      if (kind === 'weight') events.push({ type: 'check', date, weight_g: Math.max(1, Math.round(deadG + truth.storeMl * m + 4 * standardNormal(random))) });
+    };
+    const record = (date: string) => {
+      if (kind === 'weight' && !weighed) {
+        weighed = true;
+        events.push({ type: 'weights', date, drained_g: Math.round(deadG + truth.storeMl), dry_g: Math.round(deadG + truth.storeMl * 0.06) });
+      }
+      events.push({ type: 'watering', date, method: 'drench' });
+    };
+    const befall = (date: string) => {
+      if (befalls === 'stranger') truth.drench();
+      else if (befalls !== 'slip') record(date);
+      if (befalls === 'ran-past') truth.wetBy(0.2);
+      if (befalls === 'roots' || befalls === 'blocked') truth.drench();
+      if (befalls === 'roots') [pace, use] = [0.6, 0.1];
+      if (befalls === 'blocked') pace = 0.5;
+    };
     for (let i = 0; i <= total; i++) {
       const date = isoDay(options.firstDay + i);
+      const dayOfYear = ((options.firstDay + i) % 365.25) + 1;
+      const season = form.habit === 'summer' ? Math.min(1, Math.max(0.1, 0.55 + 0.75 * Math.sin(((dayOfYear - 100) / 365.25) * 2 * Math.PI) * (options.latitude < 0 ? -1 : 1))) : 1;
       for (let hour = 0; hour < HOURS; hour++) {
-        if (hour === 9 && i <= options.days && i >= next) {
+        if (hour === 9 && i <= options.days && i >= next && i < upsetDay) {
           next = i + 1 + Math.floor(random() * 2 * options.every);
           const m = truth.m;
           const dryIsh = m <= 0.13 + 0.05 * standardNormal(random);
-          if (kind === 'finger') events.push({ type: 'check', date, finger: random() < 0.06 ? pick(random, ['wet', 'damp', 'dry'] as const) : bandOf(truth.felt + 0.05 * standardNormal(random)) });
-          if (kind === 'meter') events.push({ type: 'check', date, meter: Math.min(10, Math.max(1, Math.round(1 + 9 * m + standardNormal(random)))) });
-          if (kind === 'weight') events.push({ type: 'check', date, weight_g: Math.max(1, Math.round(deadG + truth.storeMl * m + 4 * standardNormal(random))) });
+          look(date, m, truth.felt);
           if (dryIsh || (kind === 'none' && m < 0.25 && random() < 0.4)) {
-            if (kind === 'weight' && !weighed) {
-              weighed = true;
-              events.push({ type: 'weights', date, drained_g: Math.round(deadG + truth.storeMl), dry_g: Math.round(deadG + truth.storeMl * 0.06) });
-            }
-            events.push({ type: 'watering', date, method: 'drench' });
+            record(date);
             truth.drench(0.97 + 0.03 * random());
           }
         }
-        truth.hour(hours.get(place.id)![i]![hour]!, 1, Math.exp(0.1 * standardNormal(random)));
+        if (hour === 9 && i === upsetDay) befall(date);
+        if (hour === 9 && looksOn.has(i)) {
+          if (befalls === 'slip' && i === Math.min(...looksOn)) look(date, 1 - truth.m, 1 - truth.felt);
+          else look(date, truth.m, truth.felt);
+        }
+        truth.hour(hours.get(place.id)![i]![hour]!, season * use, pace * Math.exp(0.1 * standardNormal(random)));
       }
       moisture[i] = truth.m;
     }

@@ -18,13 +18,13 @@ const tables = async () => {
 
 describe('migrations', () => {
   it('run once, in order', async () => {
-    expect(await migrate(database.pool, MIGRATIONS)).toBe(5);
+    expect(await migrate(database.pool, MIGRATIONS)).toBe(6);
     expect(await migrate(database.pool, MIGRATIONS)).toBe(0);
     expect(await tables()).toEqual(expect.arrayContaining(['journal', 'plant', 'potting', 'stay', 'weather_day', 'thermometer_reading', 'component', 'mix_part']));
   });
   it('are safe when two servers start together', async () => {
     const ran = await Promise.all([migrate(database.pool, MIGRATIONS), migrate(database.pool, MIGRATIONS)]);
-    expect(ran.sort()).toEqual([0, 5]);
+    expect(ran.sort()).toEqual([0, 6]);
   });
   it('go on where a killed start stopped', async () => {
     const folder = await mkdtemp(join(tmpdir(), 'zinc-migrations-'));

@@ -13,15 +13,15 @@ import { gunzipSync } from 'node:zlib';
 
 const feeds = [{ id: 1, name: 'Bloom', n: 4, p: 6, k: 9, unit: 'ml' as const, perLitre: 5 }, { id: 2, name: 'Grains', n: 7, p: 7, k: 7, unit: 'g' as const, perLitre: 1 }];
 const kit = { collection: 'C', canMl: 5000, feeds };
-const pot = (amount_ml: number, over: { water?: string; strength?: number; feed_id?: number | null; verdict?: string } = {}): RoundPot =>
+const pot = (amount_ml: number, over: { water?: string; strength?: number; feed_id?: number | null; deed?: string } = {}): RoundPot =>
   ({
-    outlook: { verdict: { kind: over.verdict ?? 'water' } },
-    task: { amount_ml, water: over.water ?? 'rain', feed_id: over.feed_id ?? null, feed: over.strength === undefined ? { kind: 'plain', why: '' } : { kind: 'feed', strength: over.strength, why: '' } },
+    outlook: {},
+    task: { amount_ml, water: over.water ?? 'rain', feed_id: over.feed_id ?? null, food: over.strength ?? null, judgement: { deeds: [{ deed: over.deed ?? 'water' }] } },
   }) as unknown as RoundPot;
 
 describe('for the can', () => {
   it('sums what is due, and only that', () => {
-    expect(canLines([pot(1200), pot(300), pot(9000, { verdict: 'soon' })], kit)).toEqual([{ water: 'rain', pots: 2, ml: 1500, fills: 1, feed: null }]);
+    expect(canLines([pot(1200), pot(300), pot(9000, { deed: 'wait' })], kit)).toEqual([{ water: 'rain', pots: 2, ml: 1500, fills: 1, feed: null }]);
     expect(canLines([], kit)).toEqual([]);
   });
   it('a line for each water, and for each feed at each strength: 5 ml a litre at half strength in 3 l is 7.5 ml', () => {

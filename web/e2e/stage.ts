@@ -76,3 +76,25 @@ export async function press(page: Page, words: string | RegExp, within = 'body')
 }
 
 export const sees = (page: Page, words: RegExp, within = 'body') => page.waitForFunction((source, root) => new RegExp(source).test(document.querySelector(root)?.textContent ?? ''), {}, words.source, within);
+
+interface JudgedPot {
+  task: { judgement: { deeds: { deed: string }[] } };
+}
+
+/** Whether a pot is asked to be watered now. */
+export function isDue({ task }: JudgedPot): boolean {
+  return ['water', 'sip'].includes(task.judgement.deeds[0]!.deed);
+}
+
+/** A keeper who feels every pot of a bench dry, over some days: whatever the season, some are due then. */
+export async function feelDry(url: string, bench: RegExp): Promise<void> {
+  const get = async <T>(path: string): Promise<T> => (await (await fetch(url + path)).json()) as T;
+  const { sites } = await get<{ sites: { today: string; places: { id: number; name: string }[] }[] }>('/api/round');
+  const [site] = sites;
+  const place = site!.places.find(({ name }) => bench.test(name))!;
+  const { pots } = await get<{ pots: { id: number }[] }>(`/api/places/${place.id}/pots`);
+  const day = (back: number) => new Date(Date.parse(site!.today) - back * 86_400_000).toISOString().slice(0, 10);
+  const marks = pots.map(({ id }) => ({ plant_id: id, entries: [8, 4, 0].map((back) => ({ client_id: crypto.randomUUID(), date: day(back), type: 'check', finger: 'dry' })) }));
+  const written = await fetch(`${url}/api/marks`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ marks }) });
+  expect(written.status).toBe(201);
+}

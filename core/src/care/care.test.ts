@@ -1,42 +1,31 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { dayNumber, isoDay } from '../calendar/day.ts';
-import { GardenForecast } from '../forecast/forecast.ts';
-import { outlookView, type OutlookView } from '../forecast/view.ts';
-import type { PlantEvent } from '../garden.ts';
+import type { PlantEvent, Pot } from '../garden.ts';
 import { GENERA } from '../plant/genera.ts';
-import { garden, roundPot } from '../../test/gardens.ts';
-import { companionClashes } from './companions.ts';
-import { drainFinding } from './drainTest.ts';
+import { judged, roundPot } from '../../test/gardens.ts';
 import { hardeningPlan, stepBack } from './hardening.ts';
 import { CROWDED_FROM, crowding, lampHoursShort, lightVerdict } from './light.ts';
 import { remindersFor } from './reminders.ts';
 import { careRules, growingMonths, nameTellsColour, type OwnRules } from './rules.ts';
-import { type CareFacts, careTask, isCharged } from './task.ts';
+import { type CareFacts, isCharged } from './task.ts';
 import { COMPONENTS } from '../mix/components.ts';
 
 const TODAY = dayNumber('2026-06-20');
+const TODAYS = isoDay(TODAY);
+/** Every plant here has been felt at least once, long ago. */
+const KNOWN: PlantEvent = { type: 'check', date: isoDay(TODAY - 200), finger: 'dry' };
 
-function outlook(over: { name?: string; holes?: boolean; events?: PlantEvent[] } = {}): OutlookView {
-  const base = garden({ today: isoDay(TODAY) });
-  const events: PlantEvent[] = over.events ?? [{ type: 'watering', date: isoDay(TODAY - 30), method: 'drench' }];
-  const plant = { ...base.plants[0]!, name: over.name ?? 'Mammillaria hahniana', taxon: null, form: null, habit: null, store: null, dry_rule: null, pot: { ...roundPot(90, 80, 'terracotta'), holes: over.holes ?? true }, events };
-  const forecast = new GardenForecast({ ...base, plants: [plant] });
-  return outlookView(forecast.outlook(plant.id), TODAY);
-}
-
-function facts(own: OwnRules = {}, over: Partial<CareFacts> & { name?: string; holes?: boolean; events?: PlantEvent[] } = {}): CareFacts {
-  const view = outlook(over);
-  return {
-    name: over.name ?? 'Mammillaria hahniana', taxon: null, own, outlook: view, events: over.events ?? [{ type: 'watering', date: isoDay(TODAY - 30), method: 'drench' }], today: TODAY, placeKind: 'cold-glass',
-    south: false, mixIsCharged: false, arrivedOn: null, watersAtHand: [], ...(over.watersAtHand ? { watersAtHand: over.watersAtHand } : {}), ...(over.placeKind ? { placeKind: over.placeKind } : {}),
-  };
+function taskOf(own: OwnRules = {}, over: { name?: string; holes?: boolean; events?: PlantEvent[]; facts?: Partial<CareFacts>; pot?: Pot } = {}) {
+  const pot = { ...(over.pot ?? roundPot(90, 80, 'terracotta')), holes: over.holes ?? true };
+  const events = over.events ?? [{ type: 'watering' as const, date: isoDay(TODAY - 30), method: 'drench' as const }];
+  return judged({ today: TODAYS, pot, own, facts: over.facts, plant: { name: over.name ?? 'Mammillaria hahniana', taxon: null, form: null, habit: null, store: null, dry_rule: null }, events: [KNOWN, ...events] });
 }
 
 describe('rules', () => {
   it('come from genus, form, pot and place, and the keeper’s own win and are told apart', () => {
-    const view = outlook();
-    const base = { traits: view.traits, genus: GENERA.get('mammillaria'), cautions: view.cautions, pot: view.pot, placeKind: 'windowsill' as const, south: false, coloured: false, potVolumeMl: 400 };
+    const { outlook } = taskOf();
+    const base = { traits: outlook.model.traits, genus: GENERA.get('mammillaria'), cautions: outlook.model.sourced.cautions, pot: outlook.plant.pot, placeKind: 'windowsill' as const, south: false, coloured: false, potVolumeMl: 400 };
     const plain = careRules(base);
     expect(plain.rules.stand).toBe('saucer');
     expect(plain.sources.stand).toBe('place');
@@ -46,11 +35,12 @@ describe('rules', () => {
     expect(careRules({ ...base, coloured: true }).rules.sunCeilingHours).toBe(3);
   });
   it('a rosette is watered at the base, a pot without a hole by the measure, a stone plant never soaked', () => {
-    expect(careTask(facts({}, { name: 'Echeveria agavoides' })).water.way).toBe('base');
-    const closed = careTask(facts({}, { holes: false }));
-    expect(closed.water.way).toBe('measured');
-    expect(closed.mind.join(' ')).toMatch(/No hole/);
-    expect(careTask(facts({}, { name: 'Lithops lesliei' })).rules.rules.ways).not.toContain('bottom');
+    expect(taskOf({}, { name: 'Echeveria agavoides' }).drink.way).toBe('base');
+    const closed = taskOf({}, { holes: false });
+    expect(closed.drink.way).toBe('measured');
+    expect(closed.judgement.mind).toContain('no-hole-measure');
+    expect(taskOf({}, { name: 'Lithops lesliei' }).rules.rules.ways).not.toContain('bottom');
+    expect(taskOf({ ways: ['bottom', 'measured'] }, { name: 'Lithops lesliei' }).drink.way).toBe('measured');
   });
   it('feeding months turn with habit and hemisphere', () => {
     expect(growingMonths('summer', false)).toContain(6);
@@ -65,60 +55,55 @@ describe('rules', () => {
 
 describe('the task', () => {
   it('takes the keeper’s amount: fixed, or a share of the pot (6 l, 3 % is 180 ml)', () => {
-    expect(careTask(facts({ amount: { by: 'fixed', ml: 42 } })).water).toMatchObject({ way: 'measured', amountMl: 42 });
-    const view = { ...outlook(), volume_ml: 6000 };
-    expect(careTask({ ...facts({ amount: { by: 'share', share: 0.03 } }), outlook: view }).water.amountMl).toBe(180);
+    expect(taskOf({ amount: { by: 'fixed', ml: 42 } }).drink).toMatchObject({ way: 'measured', amount_ml: 42 });
+    const big = taskOf({ amount: { by: 'share', share: 0.03 } }, { pot: roundPot(220, 200, 'plastic') });
+    expect(big.drink.amount_ml / (0.03 * big.outlook.model.pot.capacity.volumeMl)).toBeCloseTo(1, 1);
   });
   it('never pours more into a closed pot than there is room', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 5000 }), (ml) => {
-        const task = careTask({ ...CLOSED, own: { amount: { by: 'fixed', ml } } });
-        return task.water.amountMl <= Math.max(1, Math.round(CLOSED.outlook.available_ml));
+        const { drink, outlook } = taskOf({ amount: { by: 'fixed', ml } }, { holes: false });
+        return drink.amount_ml <= outlook.model.pot.capacity.availableMl;
       }),
       { numRuns: 25 },
     );
   });
-  const CLOSED = facts({}, { holes: false });
+  const drench = (back: number): PlantEvent => ({ type: 'watering', date: isoDay(TODAY - back), method: 'drench' });
   it('by the calendar: due after its days, none in a month without, and a look where the pot is still wet', () => {
     const every = Array.from({ length: 12 }, () => 10 as number | null);
-    const due = careTask(facts({ trigger: 'calendar', everyDays: every }, { events: [{ type: 'watering', date: isoDay(TODAY - 12), method: 'drench' }] }));
-    expect(['water', 'check']).toContain(due.verdict.kind);
-    const later = careTask(facts({ trigger: 'calendar', everyDays: every }, { events: [{ type: 'watering', date: isoDay(TODAY - 3), method: 'drench' }] }));
-    expect(later.due).toBe(isoDay(TODAY + 7));
-    const none = careTask(facts({ trigger: 'calendar', everyDays: every.map(() => null) }));
-    expect(none.verdict).toMatchObject({ kind: 'leave' });
-    const wet = careTask(facts({ trigger: 'calendar', everyDays: every.map(() => 1) }, { events: [{ type: 'watering', date: isoDay(TODAY - 1), method: 'drench' }] }));
-    expect(wet.verdict).toMatchObject({ kind: 'check' });
+    const first = (events: PlantEvent[], days: (number | null)[] = every) => taskOf({ trigger: 'calendar', everyDays: days }, { events });
+    expect(['water', 'look']).toContain(first([drench(12)]).judgement.deeds[0].deed);
+    expect(first([drench(3)]).due).toBe(isoDay(TODAY + 7));
+    expect(first([drench(30)], every.map(() => null)).judgement.deeds[0]).toEqual({ deed: 'wait', until: null });
+    expect(first([drench(1)], every.map(() => 1)).judgement.deeds[0]).toMatchObject({ deed: 'look', what: 'depth' });
   });
   it('by the plant: water when it was seen slack and dry, a look at the base when slack and wet', () => {
-    const dry = careTask(facts({ trigger: 'plant' }, { events: [{ type: 'watering', date: isoDay(TODAY - 40), method: 'drench' }, { type: 'sign', date: isoDay(TODAY), sign: 'wrinkled', strength: 2 }] }));
-    expect(dry.verdict.kind).toBe('water');
-    const wet = careTask(facts({ trigger: 'plant' }, { events: [{ type: 'watering', date: isoDay(TODAY - 1), method: 'drench' }, { type: 'sign', date: isoDay(TODAY), sign: 'limp', strength: 2 }] }));
-    expect(wet.verdict.head).toBe('Press the base');
+    const slack = (sign: 'wrinkled' | 'limp'): PlantEvent => ({ type: 'sign', date: TODAYS, sign, strength: 2 });
+    expect(taskOf({ trigger: 'plant' }, { events: [drench(16), slack('wrinkled')] }).judgement.deeds[0].deed).toBe('water');
+    expect(taskOf({ trigger: 'plant' }, { events: [drench(1), slack('limp')], pot: roundPot(110, 100, 'plastic') }).judgement.deeds[0]).toMatchObject({ deed: 'look', what: 'base' });
   });
   it('takes the best water at hand, and warns of softened', () => {
-    expect(careTask(facts()).water.water).toBe('rain');
-    expect(careTask(facts({}, { watersAtHand: [{ kind: 'hard', saltsMgL: null }] })).water.water).toBe('hard');
-    const soft = careTask(facts({ salts: 'sensitive' }, { watersAtHand: [{ kind: 'softened', saltsMgL: null }] }));
-    expect(soft.mind.join(' ')).toMatch(/sodium/);
+    expect(taskOf().drink.water).toBe('rain');
+    expect(taskOf({}, { facts: { watersAtHand: [{ kind: 'hard', saltsMgL: null }] } }).drink.water).toBe('hard');
+    expect(taskOf({ salts: 'sensitive' }, { facts: { watersAtHand: [{ kind: 'softened', saltsMgL: null }] } }).judgement.mind).toContain('softened-sodium');
   });
   it('flushes salts out of a growing plant with twice what the mix fills, and feeds none meanwhile', () => {
-    const salty: PlantEvent[] = Array.from({ length: 14 }, (_, i) => ({ type: 'watering', date: isoDay(TODAY - 150 + 10 * i), method: 'measured', amount_ml: 200, water: 'hard' }) as PlantEvent);
-    const task = careTask(facts({ salts: 'sensitive', feed: { rhythm: { mode: 'weeks', weeks: 1 }, strength: 1, chargeMonths: 0, lastBeforeRest: false, firstOnWaking: false, ceiling: null } }, { events: salty }));
+    const salty: PlantEvent[] = Array.from({ length: 14 }, (_, i) => ({ type: 'watering', date: isoDay(TODAY - 160 + 10 * i), method: 'measured', amount_ml: 200, water: 'hard' }) as PlantEvent);
+    const feed = { rhythm: { mode: 'weeks' as const, weeks: 1 }, strength: 1, chargeMonths: 0, lastBeforeRest: false, firstOnWaking: false, ceiling: null };
+    const dry: PlantEvent[] = [{ type: 'check', date: isoDay(TODAY - 2), finger: 'dry' }, { type: 'check', date: TODAYS, finger: 'dry' }];
+    const task = taskOf({ salts: 'sensitive', feed }, { events: [...salty, ...dry] });
     expect(task.salts.flush).toBe(true);
-    expect(task.water.feed.kind).toBe('plain');
-    expect(task.water.flush).toBe(true);
-    expect(task.water.amountMl).toBeGreaterThan(1.9 * facts().outlook.volume_ml);
-    expect(task.mind.join(' ')).toMatch(/Salts have built up/);
-    // What the head asks for is what the reason says.
-    const asked = /^Flush, (.+ m?l)/.exec(task.verdict.head)![1]!;
-    expect(task.mind.join(' ')).toContain(`flush with ${asked} of plain soft water`);
+    expect(task.judgement.deeds[0]).toMatchObject({ deed: 'water', flush: true, food: null });
+    expect(task.drink.amount_ml).toBeGreaterThan(1.9 * task.outlook.model.pot.capacity.volumeMl);
+    expect(task.judgement.because.map(({ code }) => code)).toContain('salts');
+    // A pot without a hole is never flushed: salts cannot leave it.
+    const closed = taskOf({ salts: 'sensitive', feed }, { events: [...salty, ...dry], holes: false });
+    expect(closed.drink.flush).toBe(false);
+    expect(closed.judgement.mind).toContain('salts-stay');
     // Marked out of turn it is an ordinary drink: no flush is written that nobody gave.
-    const wet = careTask(facts({ salts: 'sensitive' }, { events: [...salty, { type: 'watering', date: isoDay(TODAY), method: 'drench', water: 'hard' }] }));
+    const wet = taskOf({ salts: 'sensitive' }, { events: [...salty, { ...drench(0), water: 'hard' } as PlantEvent] });
     expect(wet.salts.flush).toBe(true);
-    expect(wet.verdict.kind).not.toBe('water');
-    expect(wet.water.flush).toBe(false);
-    expect(wet.water.amountMl).toBeLessThan(1.5 * facts().outlook.volume_ml);
+    expect(wet.judgement.deeds[0].deed).not.toBe('water');
   });
   it('a mix with a tenth of compost feeds', () => {
     expect(isCharged({ id: 'a', parts: [{ component: 'pumice', parts: 9 }, { component: 'compost', parts: 1 }] }, COMPONENTS)).toBe(true);
@@ -183,22 +168,4 @@ describe('light and room', () => {
     expect(crowding([100], 0)).toBe(0);
     expect(CROWDED_FROM).toBeLessThan(1);
   });
-});
-
-describe('companions in one pot', () => {
-  const summer = { habit: 'summer' as const, dryRule: 'dry-through' as const };
-  it('clash by season or by how damp they want it', () => {
-    expect(companionClashes(summer, 'Conophytum bilobum')[0]).toMatch(/grows in winter, this one in summer/);
-    expect(companionClashes(summer, 'Rhipsalis baccifera; Haworthia cooperi')).toEqual(['Rhipsalis baccifera wants to stay damper than this one.']);
-    expect(companionClashes({ habit: 'evergreen', dryRule: 'keep-damp' }, 'Echeveria elegans')[0]).toMatch(/wants to be drier/);
-  });
-  it('say nothing where they agree, or where nobody knows them', () => {
-    expect(companionClashes(summer, 'Mammillaria hahniana, Rebutia minuscula')).toEqual([]);
-    expect(companionClashes(summer, 'a little fern from the moss')).toEqual([]);
-    expect(companionClashes(summer, null)).toEqual([]);
-  });
-});
-
-describe('the drain test', () => {
-  it.each([[0.5, 'fast'], [10, 'right'], [60, 'slow'], [200, 'blocked']] as const)('%d s through 10 cm is %s', (seconds, word) => expect(drainFinding(seconds, 100).word).toBe(word));
 });

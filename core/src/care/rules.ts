@@ -3,6 +3,7 @@ import type { Form, Pot, PlaceKind } from '../garden.ts';
 import type { FeedRhythm, FeedRule } from '../feed/schedule.ts';
 import { rankedWaters, type SaltTolerance } from '../feed/salts.ts';
 import type { Caution, Genus, Traits } from '../plant/genera.ts';
+import { isIndoors } from '../place/defaults.ts';
 import { type Appetite, genusCare, type Light } from '../plant/library.ts';
 import type { WaterKind } from '../watering.ts';
 
@@ -41,6 +42,8 @@ export interface CareRules {
   sunCeilingHours: number | null;
   repotYears: number;
   hardToReplace: boolean;
+  /** no food before this day, ISO, as the keeper holds it; null for no such hold */
+  noFoodUntil: string | null;
 }
 
 export type RuleSource = 'genus' | 'form' | 'place' | 'pot' | 'keeper' | 'usual';
@@ -92,7 +95,7 @@ export function careRules(facts: RuleFacts, own: OwnRules = {}): SourcedRules {
   const tolerance: SaltTolerance = care.saltSensitive ? 'sensitive' : 'usual';
   const fromGenus: RuleSource = genus ? 'genus' : 'form';
   const months = growingMonths(traits.habit, south);
-  const indoors = facts.placeKind === 'room' || facts.placeKind === 'windowsill' || facts.placeKind === 'lamp-shelf';
+  const indoors = isIndoors(facts.placeKind);
   const aimed = cautions.includes('dry-heart') || cautions.includes('powdery') || traits.form === 'rosette';
   const ways: Way[] = !pot.holes ? ['measured'] : aimed ? ['base', 'bottom', 'measured'] : care.neverSoak ? ['drench', 'measured'] : ['drench', 'bottom', 'measured'];
   const suggested: { [K in keyof CareRules]: [CareRules[K], RuleSource] } = {
@@ -120,6 +123,7 @@ export function careRules(facts: RuleFacts, own: OwnRules = {}): SourcedRules {
     sunCeilingHours: [facts.coloured ? COLOURED_SUN_HOURS : care.light === 'shade' ? 0.5 : care.light === 'filtered' ? 2 : null, fromGenus],
     repotYears: [care.repotYears, fromGenus],
     hardToReplace: [false, 'usual'],
+    noFoodUntil: [null, 'usual'],
   };
   const rules = {} as Record<keyof CareRules, unknown>;
   const sources = {} as SourcedRules['sources'];

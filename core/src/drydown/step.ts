@@ -6,14 +6,14 @@
  * the surface after Ritchie's two stages (1972, Water Resources Research 8): full while wet, then by a power of m;
  * a clay wall with the wetness of the mix behind it; roots freely down to a quarter, then less (Feddes 1978).
  */
+import { ROOT_FREE_M } from '../moisture.ts';
 
 /**
  * Below this the surface can no longer be kept wet from below. How far down capillaries keep up differs from mix to mix
- * and from world to world, so it is learned from the collection's own looks (learn/surface.ts); this is where it starts.
+ * and from world to world, so it is learned from the collection's own looks (belief/surface.ts); this is where it starts.
  */
 export const SURFACE_WET_M = 0.5;
 const WALL_WET_M = 0.6;
-const ROOT_FREE_M = 0.25;
 /** A step may take this share of the store at most, and this share of what is left; a day that would take more is split. */
 const LARGEST_STEP = 0.08;
 const LARGEST_BITE = 0.35;
@@ -51,6 +51,18 @@ export function manySteps(m: number, first: number, surface: number, wall: numbe
     now -= share * lossAt(half, surface, wall, plant, surfaceWetM);
   }
   return now > 0 ? now : 0;
+}
+
+/**
+ * A day in two steps whatever it takes, each an exponential: for rates that are hardly believed, where a few hundredths of m
+ * decide nothing. Where one step would do it is that step.
+ */
+export function roughStep(m: number, surface: number, wall: number, plant: number, surfaceWetM = SURFACE_WET_M): number {
+  if (m <= 0) return 0;
+  const first = lossAt(m, surface, wall, plant, surfaceWetM);
+  if (first <= stepLimit(m)) return singleStep(m, first, surface, wall, plant, surfaceWetM);
+  const half = m * Math.exp(-first / (2 * m));
+  return half <= 0 ? 0 : half * Math.exp(-lossAt(half, surface, wall, plant, surfaceWetM) / (2 * half));
 }
 
 /** Moisture after losses that would take `surface + wall + plant` of the store from a fully wet pot. */

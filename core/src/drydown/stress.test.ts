@@ -25,7 +25,7 @@ describe('thirst', () => {
   });
   it('stays between nothing and all', () => {
     expect(after(900, {}).thirst).toBe(1);
-    expect(thirstWord(1, 'leaf')).toBe('harmed by thirst');
+    expect(thirstWord(1, 'leaf')).toBe('harmed');
     expect(thirstWord(0, 'leaf')).toBe('full');
     expect(THIRST_HARMS).toBeLessThan(1);
   });
@@ -43,7 +43,7 @@ describe('wet feet', () => {
     expect(after(10, wet, { ...LEAFY, store: 'below' }).wetFeet).toBeGreaterThan(after(10, wet).wetFeet);
     expect(after(10, { ...wet, tmeanC: 20, resting: true }).wetFeet).toBeGreaterThan(after(10, { ...wet, tmeanC: 20 }).wetFeet);
     expect(after(30, { m: 0.05 }, LEAFY, { thirst: 0, wetFeet: 0.6 }).wetFeet).toBeLessThan(0.1);
-    expect(wetFeetWord(0.7)).toBe('roots in danger');
+    expect(wetFeetWord(0.7)).toBe('in-danger');
   });
 });
 

@@ -3,6 +3,7 @@
  * its roots are to rot. Both from 0 to 1.
  */
 import type { Store } from '../garden.ts';
+import { ROOT_FREE_M } from '../moisture.ts';
 import { clamp, ramp } from '../numeric/shape.ts';
 
 export interface StressDay {
@@ -20,8 +21,6 @@ export interface Stress {
   wetFeet: number;
 }
 
-/** Below this the mix no longer pays the whole demand (as in step.ts). */
-const ROOT_FREE_M = 0.25;
 /** A succulent without supply closes: this much of its drink goes on, from its own store (Nobel 1988: 0.1–0.3). */
 const CLOSED_SHARE = 0.22;
 /** An empty store fills by at most this share a day from a wet pot: roots must grow first. */
@@ -62,12 +61,17 @@ export const FIRST_WRINKLE: Record<Store, number> = { leaf: 0.3, stem: 0.35, bel
 export const THIRST_HARMS = 0.75;
 export const WET_FEET_HARM = 0.6;
 
-export function thirstWord(thirst: number, store: Store): string {
-  if (thirst >= THIRST_HARMS) return 'harmed by thirst';
+export const THIRST_WORDS = ['full', 'a-little-spent', 'first-wrinkles', 'shrivelling', 'harmed'] as const;
+export type ThirstWord = (typeof THIRST_WORDS)[number];
+export const WET_FEET_WORDS = ['safe', 'a-little-wet', 'too-wet-for-long', 'in-danger'] as const;
+export type WetFeetWord = (typeof WET_FEET_WORDS)[number];
+
+export function thirstWord(thirst: number, store: Store): ThirstWord {
+  if (thirst >= THIRST_HARMS) return 'harmed';
   if (thirst >= FIRST_WRINKLE[store] * 1.6) return 'shrivelling';
-  return thirst >= FIRST_WRINKLE[store] ? 'first wrinkles' : thirst > 0.1 ? 'a little spent' : 'full';
+  return thirst >= FIRST_WRINKLE[store] ? 'first-wrinkles' : thirst > 0.1 ? 'a-little-spent' : 'full';
 }
 
-export function wetFeetWord(wetFeet: number): string {
-  return wetFeet >= WET_FEET_HARM ? 'roots in danger' : wetFeet >= 0.3 ? 'too wet for long' : wetFeet >= 0.1 ? 'a little wet' : 'safe';
+export function wetFeetWord(wetFeet: number): WetFeetWord {
+  return wetFeet >= WET_FEET_HARM ? 'in-danger' : wetFeet >= 0.3 ? 'too-wet-for-long' : wetFeet >= 0.1 ? 'a-little-wet' : 'safe';
 }

@@ -40,12 +40,28 @@ export interface FeedFacts {
   /** the day it came, where that was lately */
   arrivedOn: DayNumber | null;
   signs: readonly string[];
+  /** months, 1 to 12, in which light lets an evergreen use food; null under a lamp, or where the state alone decides */
+  lightMonths: readonly number[] | null;
+  /** the keeper holds food until this day; null for no such hold */
+  heldUntil: DayNumber | null;
+}
+
+/** Why there is food or none, as a code with its numbers: words are made elsewhere. */
+export const FEED_CODES = [
+  'never', 'held', 'sick', 'settles', 'mix-feeds', 'season-full', 'overfed', 'asleep', 'fed-today', 'waking-dose', 'waking', 'last-half-dose', 'easing', 'bone-dry', 'dark-months', 'salts',
+  'nth', 'weeks-first', 'weeks', 'not-its-months', 'months-full', 'months', 'months-later',
+] as const;
+export interface FeedWhy {
+  code: (typeof FEED_CODES)[number];
+  n: Readonly<Record<string, number>>;
+  /** a sign */
+  of?: string;
 }
 
 /** What food a plant gets with its next drink. */
 export type FeedAdvice =
-  | { kind: 'feed'; strength: number; why: string; given: number; ceiling: number | null }
-  | { kind: 'plain'; why: string; until: string | null; given: number; ceiling: number | null };
+  | { kind: 'feed'; strength: number; why: FeedWhy; given: number; ceiling: number | null }
+  | { kind: 'plain'; why: FeedWhy; until: string | null; given: number; ceiling: number | null };
 
 /** Newly arrived plants settle first. */
 const SETTLING_DAYS = 28;
@@ -67,40 +83,49 @@ export function feedAdvice(rule: FeedRule, facts: FeedFacts): FeedAdvice {
   const doses = facts.events.filter((event) => event.type === 'feeding' && dayNumber(event.date) >= seasonStart);
   const given = doses.length;
   const { ceiling } = rule;
-  const plain = (why: string, until: DayNumber | null = null): FeedAdvice => ({ kind: 'plain', why, until: until === null ? null : isoDay(until), given, ceiling });
-  const feed = (why: string, strength = rule.strength): FeedAdvice => ({ kind: 'feed', strength, why, given, ceiling });
+  const plain = (code: FeedWhy['code'], until: DayNumber | null = null, n: FeedWhy['n'] = {}): FeedAdvice => ({ kind: 'plain', why: { code, n }, until: until === null ? null : isoDay(until), given, ceiling });
+  const feed = (why: FeedWhy, strength = rule.strength): FeedAdvice => ({ kind: 'feed', strength, why, given, ceiling });
 
-  if (rule.rhythm.mode === 'never') return plain('You feed it never.');
+  if (rule.rhythm.mode === 'never') return plain('never');
+  if (facts.heldUntil !== null && facts.heldUntil > today) return plain('held', facts.heldUntil);
   const sick = facts.signs.find((sign) => SICK.has(sign));
-  if (sick) return plain(`Seen lately: ${sick.replaceAll('-', ' ')}. Food would harm.`);
-  if (facts.arrivedOn !== null && today - facts.arrivedOn < SETTLING_DAYS) return plain('It came lately and settles first.', facts.arrivedOn + SETTLING_DAYS);
+  if (sick) return { ...plain('sick'), why: { code: 'sick', n: {}, of: sick } };
+  if (facts.arrivedOn !== null && today - facts.arrivedOn < SETTLING_DAYS) return plain('settles', facts.arrivedOn + SETTLING_DAYS);
   if (facts.pottedOn !== null && facts.mixIsCharged) {
     const until = facts.pottedOn + Math.round(rule.chargeMonths * DAYS_A_MONTH);
-    if (until > today) return plain('Its mix still feeds it.', until);
+    if (until > today) return plain('mix-feeds', until);
   }
-  if (ceiling !== null && given >= ceiling) return plain(`Fed ${given} of ${ceiling} this season: that is its limit.`);
-  if (state === 'resting') return plain('Asleep: no food.');
+  if (ceiling !== null && given >= ceiling) return plain(given > ceiling ? 'overfed' : 'season-full', seasonStart + DAYS_A_YEAR, { given, ceiling });
+  if (state === 'resting') return plain('asleep');
   const fedToday = doses.some((event) => dayNumber(event.date) === today);
-  if (fedToday) return plain('Fed today.');
+  if (fedToday) return plain('fed-today');
+  const fresh = !doses.some((event) => dayNumber(event.date) >= facts.stateSince);
   if (state === 'waking') {
-    const fresh = !doses.some((event) => dayNumber(event.date) >= facts.stateSince);
-    if (rule.firstOnWaking && fresh && today - facts.stateSince < WAKING_DAYS) return feed('The first drink on waking: a weak feed, as you chose.', rule.strength / 2);
-    return plain('Waking: food once it grows.');
+    if (rule.firstOnWaking && fresh && today - facts.stateSince < WAKING_DAYS) return feed({ code: 'waking-dose', n: {} }, rule.strength / 2);
+    return plain('waking');
   }
   if (state === 'easing') {
-    const fresh = !doses.some((event) => dayNumber(event.date) >= facts.stateSince);
-    if (rule.lastBeforeRest && fresh) return feed('The last before rest: half a dose, as you chose.', rule.strength / 2);
-    return plain('Slowing: no more food this season.');
+    if (rule.lastBeforeRest && fresh) return feed({ code: 'last-half-dose', n: {} }, rule.strength / 2);
+    return plain('easing');
   }
-  if (facts.dry) {
-    const due = rhythmDue(rule.rhythm, facts, seasonStart);
-    if (due.due) return plain('Food is due, but its roots are bone dry: a plain drink first, food with the next.');
-  }
+  const month = Number(isoDay(today).slice(5, 7));
+  if (facts.lightMonths && rule.rhythm.mode !== 'months' && !facts.lightMonths.includes(month)) return plain('dark-months', firstOf(facts.lightMonths, today));
   const due = rhythmDue(rule.rhythm, facts, seasonStart);
-  return due.due ? feed(due.why) : plain(due.why);
+  if (due.due && facts.dry) return plain('bone-dry');
+  return due.due ? feed(due.why) : plain(due.why.code, null, due.why.n);
 }
 
-function rhythmDue(rhythm: Exclude<FeedRhythm, { mode: 'never' }>, facts: FeedFacts, seasonStart: DayNumber): { due: boolean; why: string } {
+/** The first day of the next of these months. */
+function firstOf(months: readonly number[], today: DayNumber): DayNumber {
+  const [year, month] = isoDay(today).split('-').map(Number) as [number, number];
+  for (let ahead = 1; ahead <= 12; ahead++) {
+    const next = ((month - 1 + ahead) % 12) + 1;
+    if (months.includes(next)) return dayNumber(`${year + Math.floor((month - 1 + ahead) / 12)}-${String(next).padStart(2, '0')}-01`);
+  }
+  return today;
+}
+
+function rhythmDue(rhythm: Exclude<FeedRhythm, { mode: 'never' }>, facts: FeedFacts, seasonStart: DayNumber): { due: boolean; why: FeedWhy } {
   const { events, today } = facts;
   const lastFed = events.findLast((event) => event.type === 'feeding');
   const fedOn = lastFed ? dayNumber(lastFed.date) : null;
@@ -109,24 +134,24 @@ function rhythmDue(rhythm: Exclude<FeedRhythm, { mode: 'never' }>, facts: FeedFa
       const since = events.filter(
         (event) => event.type === 'watering' && dayNumber(event.date) >= Math.max(seasonStart, fedOn === null ? -Infinity : fedOn + 1) && (rhythm.sipsCount || (event.method !== 'measured' && event.method !== 'mist')),
       ).length;
-      return { due: since + 1 >= rhythm.n, why: since + 1 >= rhythm.n ? `Every ${ordinal(rhythm.n)} drink, and this is it.` : `Drink ${since + 1} of ${rhythm.n} since the last food.` };
+      return { due: since + 1 >= rhythm.n, why: { code: 'nth', n: { drink: since + 1, every: rhythm.n } } };
     }
     case 'weeks': {
-      if (fedOn === null || fedOn < seasonStart) return { due: true, why: 'Not fed yet this season.' };
+      if (fedOn === null || fedOn < seasonStart) return { due: true, why: { code: 'weeks-first', n: {} } };
       const ago = today - fedOn;
       const wanted = rhythm.weeks * DAYS_A_WEEK;
-      return { due: ago >= wanted, why: ago >= wanted ? `${ago} days since the last food.` : `Fed ${ago} days ago; every ${rhythm.weeks} weeks is enough.` };
+      return { due: ago >= wanted, why: { code: 'weeks', n: { days: ago, weeks: rhythm.weeks } } };
     }
     case 'months': {
       const month = Number(isoDay(today).slice(5, 7));
-      if (!rhythm.months.includes(month)) return { due: false, why: 'Not one of its feeding months.' };
+      if (!rhythm.months.includes(month)) return { due: false, why: { code: 'not-its-months', n: {} } };
       const start = startOfRun(rhythm.months, month, today);
       const got = events.filter((event) => event.type === 'feeding' && dayNumber(event.date) >= start).length;
-      if (got >= rhythm.times) return { due: false, why: `Fed ${got} of ${rhythm.times} times this season.` };
+      if (got >= rhythm.times) return { due: false, why: { code: 'months-full', n: { given: got, times: rhythm.times } } };
       // Spread over the months: the second dose waits until its share of them is over.
       const passed = (today - start) / (rhythm.months.length * DAYS_A_MONTH);
       const due = passed >= got / rhythm.times;
-      return { due, why: due ? `Dose ${got + 1} of ${rhythm.times} for its season.` : `Fed ${got} of ${rhythm.times} times; the next comes later in its season.` };
+      return { due, why: { code: due ? 'months' : 'months-later', n: { dose: got + 1, given: got, times: rhythm.times } } };
     }
   }
 }
@@ -148,10 +173,4 @@ function startOfSeason({ today, habit, south }: FeedFacts): DayNumber {
   const turns = (habit === 'winter') !== south ? 7 : 1;
   const start = dayNumber(`${month >= turns ? year : year - 1}-${String(turns).padStart(2, '0')}-01`);
   return today - start > DAYS_A_YEAR ? today - DAYS_A_YEAR : start;
-}
-
-function ordinal(n: number): string {
-  const rest = n % 100;
-  if (rest > 10 && rest < 14) return `${n}th`;
-  return `${n}${['th', 'st', 'nd', 'rd'][n % 10] ?? 'th'}`;
 }

@@ -6,7 +6,7 @@ import {
 } from '../garden.ts';
 import { COMPONENTS } from '../mix/components.ts';
 import { METHODS } from '../watering.ts';
-import { forecastFile, GardenForecast } from './forecast.ts';
+import { gardenTasks } from '../judgement/garden.ts';
 import { outlookView } from './view.ts';
 
 /** Any garden that the file format allows must get an answer in order and in range: no NaN, nothing below nothing, no day out of turn. */
@@ -73,7 +73,7 @@ describe('any garden', () => {
   it('gets an answer that is in order and in range', () => {
     fc.assert(
       fc.property(garden, (any) => {
-        const [plant] = forecastFile(any).plants;
+        const plant = gardenTasks(any)[0]!.task.forecast;
         everyNumber(plant, (n) => expect(Number.isFinite(n)).toBe(true));
         const { moisture, dry_on, water, hold, rate } = plant!;
         expect(moisture.p10).toBeGreaterThanOrEqual(0);
@@ -95,9 +95,11 @@ describe('any garden', () => {
   it('can be shown', () => {
     fc.assert(
       fc.property(garden, (any) => {
-        const view = outlookView(new GardenForecast(any).outlook('plant'), TODAY);
+        const { outlook, task } = gardenTasks(any)[0]!;
+        const view = outlookView(outlook, task.forecast, TODAY);
         everyNumber(view, (n) => expect(Number.isFinite(n)).toBe(true));
-        expect(view.verdict.head.length).toBeGreaterThan(0);
+        expect(task.judgement.because.length).toBeGreaterThan(0);
+        everyNumber(task.judgement, (n) => expect(Number.isFinite(n)).toBe(true));
         expect(JSON.stringify(view)).not.toMatch(/NaN|undefined|Infinity/);
       }),
       { numRuns: 15 },

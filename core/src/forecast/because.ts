@@ -6,7 +6,7 @@
 import { lossAt } from '../drydown/step.ts';
 import { type PotModel, potModel } from '../drydown/potModel.ts';
 import type { Mix, Plant, Pot } from '../garden.ts';
-import { DRY_TO_M } from '../learn/likelihood.ts';
+import { DRY_TO_M } from '../moisture.ts';
 import { blendMix, type Blend } from '../mix/blend.ts';
 import { COMPONENTS } from '../mix/components.ts';
 import type { PlantModel } from './plantModel.ts';
@@ -17,7 +17,10 @@ export interface Reason {
   factor: Factor;
   /** positive: later than in reference conditions */
   days: number;
-  text: string;
+  /** what the factor is like here, in the units of its name */
+  n: Readonly<Record<string, number>>;
+  /** a material */
+  of?: string;
 }
 
 export interface Because {
@@ -64,10 +67,10 @@ export function because(model: PlantModel, blend: Blend, today: number, rateMedi
     const into = days(swap(reference, actual)) - base;
     const outOf = cycle - days(swap(actual, reference));
     const effect = tenth((into + outOf) / 2);
-    return { factor, days: effect, text: words(factor, effect, plant, actual) };
+    return { factor, days: effect, ...detail(factor, plant, actual) };
   });
   const joint = tenth(cycle - base - reasons.reduce((sum, r) => sum + r.days, 0));
-  if (joint !== 0) reasons.push({ factor: 'together', days: joint, text: 'What these do only together.' });
+  if (joint !== 0) reasons.push({ factor: 'together', days: joint, n: {} });
   reasons.sort((a, b) => Math.abs(b.days) - Math.abs(a.days));
   return { reasons: reasons.filter((r) => r.days !== 0), referenceDays: tenth(base), cycleDays: tenth(cycle) };
 }
@@ -118,22 +121,21 @@ function tenth(value: number): number {
   return Math.round(value * 10) / 10;
 }
 
-function words(factor: Factor, days: number, plant: Plant, actual: Conditions): string {
-  const way = days < 0 ? 'sooner' : 'later';
+function detail(factor: Factor, plant: Plant, actual: Conditions): Pick<Reason, 'n' | 'of'> {
   switch (factor) {
     case 'place':
-      return `Place and weather take ${actual.drive.surfaceMm.toFixed(1)} mm a day from a wet surface: ${way}.`;
+      return { n: { surface_mm: tenth(actual.drive.surfaceMm) } };
     case 'season':
-      return `The plant drinks ${Math.round(actual.drinking * 100)} % of its best at this season: ${way}.`;
+      return { n: { share: Math.round(actual.drinking * 100) / 100 } };
     case 'pot-material':
-      return plant.pot.material === 'terracotta' ? 'Clay lets water out through its wall.' : `The pot is ${plant.pot.material}: ${way}.`;
+      return { n: {}, of: plant.pot.material };
     case 'pot-size':
-      return `${Math.round(plant.pot.top_mm / 10)} cm across and ${Math.round(plant.pot.depth_mm / 10)} cm deep, against 9 by 8: ${way}.`;
+      return { n: { top_mm: plant.pot.top_mm, depth_mm: plant.pot.depth_mm, reference_top_mm: REFERENCE_POT.top_mm, reference_depth_mm: REFERENCE_POT.depth_mm } };
     case 'mix':
-      return `The mix holds ${Math.round(100 * (actual.blend.waterAt(4) - actual.blend.airDry))} % of its volume for the plant: ${way}.`;
+      return { n: { held_share: Math.round(100 * (actual.blend.waterAt(4) - actual.blend.airDry)) / 100 } };
     case 'top-dressing':
-      return `${plant.pot.top_dressing_mm} mm of grit on top slow the surface.`;
+      return { n: { dressing_mm: plant.pot.top_dressing_mm } };
     default:
-      return `This pot dries ${actual.rate.toFixed(1)} × as fast as reckoned: ${way}.`;
+      return { n: { rate: tenth(actual.rate) } };
   }
 }

@@ -1,58 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { dayNumber } from '../calendar/day.ts';
-import { DRY_TO_M } from '../learn/likelihood.ts';
-import { garden, outlook, plusDays, roundPot, type Scene } from '../../test/gardens.ts';
-import { forecastFile, GardenForecast } from './forecast.ts';
+import { garden, outlook, plusDays, roundPot, type Scene, judged } from '../../test/gardens.ts';
+import { GardenForecast } from './forecast.ts';
 import { outlookView } from './view.ts';
 
 const TODAY = '2026-07-05';
 
 describe('the forecast', () => {
   it('is in order: early before middle before late, and the window from earliest to latest', () => {
-    const [plant] = forecastFile(garden()).plants;
-    expect(plant!.moisture.p10).toBeLessThanOrEqual(plant!.moisture.p50);
-    expect(plant!.dry_on.p10! <= plant!.dry_on.p50! && plant!.dry_on.p50! <= plant!.dry_on.p90!).toBe(true);
-    expect(plant!.water!.earliest <= plant!.water!.ideal && plant!.water!.ideal <= plant!.water!.latest).toBe(true);
-    expect(plant!.water!.method).toBe('drench');
-  });
-  it('is the same when asked again', () => {
-    expect(forecastFile(garden())).toEqual(forecastFile(garden()));
-  });
-  it('moves by nothing but the weather when today is a day later', () => {
-    const events: Scene['events'] = [{ type: 'state', date: TODAY, state: 'growing' }, { type: 'watering', date: TODAY, method: 'drench' }];
-    const now = outlook({ events });
-    const later = outlook({ events, today: plusDays(TODAY, 1) });
-    expect(Math.abs(now.dryOn.p50! - later.dryOn.p50!)).toBeLessThanOrEqual(1);
-    expect(later.rate).toEqual(now.rate);
-  });
-  it('a plant that nobody ever watered on record gets an answer with wide bounds', () => {
-    const unknown = outlook({ events: [] });
-    expect(unknown.moisture.p90 - unknown.moisture.p10).toBeGreaterThan(0.4);
-  });
-  it('a dry pot says on which day since its last wetting it became so', () => {
-    const dry = outlook({ today: plusDays(TODAY, 40), events: [{ type: 'watering', date: TODAY, method: 'drench' }] });
-    expect(dry.dryOn.p50!).toBeLessThan(dayNumber(plusDays(TODAY, 40)));
-    expect(dry.dryOn.p50!).toBeGreaterThan(dayNumber(TODAY));
-    expect(dry.moisture.p50).toBeLessThanOrEqual(DRY_TO_M);
-  });
-  it('rules ask in their order: damp, top, through, hold', () => {
-    const ideal = (dry_rule: 'keep-damp' | 'dry-top' | 'dry-through' | 'dry-and-hold') => outlook({ plant: { dry_rule, hold_days: 5 } }).advice.window!.ideal;
-    expect(ideal('dry-top')).toBeLessThanOrEqual(ideal('keep-damp'));
-    expect(ideal('keep-damp')).toBeLessThanOrEqual(ideal('dry-through'));
-    expect(ideal('dry-and-hold') - ideal('dry-through')).toBe(5);
-  });
-  it('a pot without a hole gets a measure that it can hold', () => {
-    const blind = outlook({ pot: { ...roundPot(120, 100, 'metal'), holes: false } });
-    expect(blind.advice.window!.method).toBe('measured');
-    expect(blind.advice.window!.amountMl).toBeLessThanOrEqual(blind.model.pot.capacity.availableMl);
-  });
-  it('a resting plant has no window, and a hold that says why', () => {
-    const [plant] = forecastFile(garden({ today: '2026-01-10' })).plants.slice();
-    const asleep = forecastFile(garden({ today: '2026-01-10', events: [{ type: 'state', date: '2026-01-01', state: 'resting' }] })).plants[0]!;
-    expect(plant).toBeDefined();
+    const asleep = judged({ today: '2026-01-10', events: [{ type: 'state', date: '2026-01-01', state: 'resting' }] }).forecast;
     expect(asleep.water).toBeNull();
+    expect(asleep.hold).toMatchObject({ kind: 'rest' });
     expect(asleep.hold!.until > '2026-01-10').toBe(true);
-    expect(asleep.dry_on).toBeDefined();
+    expect(asleep.dry_on.p50).not.toBeNull();
+    expect(judged().forecast.hold).toBeUndefined();
   });
   it('adds its reasons up to the whole difference', () => {
     const { why } = outlook({ pot: roundPot(120, 100, 'terracotta', 10) });
@@ -111,9 +72,9 @@ describe('the forecast', () => {
     expect(forecast.plantsAt(taught.place)).toEqual(['plant']);
     expect(forecast.placeFactor(taught.place).p50).toBeCloseTo(new GardenForecast(whole).placeFactor(taught.place).p50, 2);
   });
-  it('shows itself as a view with a past, a future and a verdict', () => {
-    const view = outlookView(outlook({ today: plusDays(TODAY, 40), events: [{ type: 'state', date: plusDays(TODAY, 30), state: 'growing' }, { type: 'watering', date: TODAY, method: 'drench' }].sort((a, b) => (a.date < b.date ? -1 : 1)) as Scene['events'] }), dayNumber(plusDays(TODAY, 40)));
-    expect(view.verdict.kind).toBe('water');
+  it('shows itself as a view with a past and a future', () => {
+    const { outlook: seen, forecast } = judged({ today: plusDays(TODAY, 40), events: [{ type: 'state', date: plusDays(TODAY, 30), state: 'growing' }, { type: 'watering', date: TODAY, method: 'drench' }] as Scene['events'] });
+    const view = outlookView(seen, forecast, dayNumber(plusDays(TODAY, 40)));
     expect(view.past.p50.at(-1)!).toBeLessThan(0.12);
     expect(view.ahead.p50).toHaveLength(43);
     expect(view.trait_sources.habit).toBe('keeper');

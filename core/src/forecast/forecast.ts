@@ -1,18 +1,21 @@
 /** The engine's face: a garden in, an outlook for each plant out. */
-import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
+import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { Garden, Plant, PlantEvent, PlantState } from '../garden.ts';
-import { blur, gridQuantile } from '../learn/grid.ts';
-import { type History, type HistoryInput, retrace } from '../learn/history.ts';
-import { type Habit, habitEvidence, keeperHabit } from '../learn/keeper.ts';
-import { AFTER_CHANGE_SD, BEFORE_CHANGE_WEIGHT, type Change, findChange } from '../learn/change.ts';
-import { Pool } from '../learn/pool.ts';
-import { addTo, fade, potEvidence, posterior, STRETCH_SD } from '../learn/rate.ts';
-import { believedSurface, lnEvidence, MOST_POTS_ASKED, SURFACE_WET_TRIED } from '../learn/surface.ts';
+import { blur, gridQuantile, shifted } from '../belief/grid.ts';
+import { type History, type HistoryInput, retrace } from '../belief/history.ts';
+import { type Habit, habitEvidence, keeperHabit } from '../belief/keeper.ts';
+import { type Change, changeOf } from '../belief/change.ts';
+import { USUAL_SLIPS, type LookKind } from '../belief/looks.ts';
+import { expectedPast, moistureQuantile, presentOf, type Present } from '../belief/present.ts';
+import { slipRates } from '../belief/trust.ts';
+import { Pool } from '../belief/pool.ts';
+import { addTo, driveShift, fade, potEvidence, posterior, STRETCH_SD } from '../belief/rate.ts';
+import { believedSurface, lnEvidence, MOST_POTS_ASKED, SURFACE_WET_TRIED } from '../belief/surface.ts';
 import { blendMix, type Blend } from '../mix/blend.ts';
+import { lossAt } from '../drydown/step.ts';
 import { componentsOf } from '../mix/components.ts';
 import { quantileSorted } from '../numeric/shape.ts';
-import type { MethodId } from '../watering.ts';
-import { type Because, because, type Reason } from './because.ts';
+import { type Because, because } from './because.ts';
 import { GardenClimate, HORIZON_DAYS } from './climate.ts';
 import { type Futures, runFutures } from './future.ts';
 import { buildPlant, dueMoisture, type PlantModel, stateOn } from './plantModel.ts';
@@ -32,6 +35,10 @@ export interface Outlook {
   plant: Plant;
   model: PlantModel;
   history: History;
+  /** what may be in the pot now, and what may have happened */
+  present: Present;
+  /** mean moisture at the end of each of the last days, up to today, as all that is known has it */
+  past: number[];
   futures: Futures;
   state: PlantState;
   moisture: Band;
@@ -71,6 +78,7 @@ export class GardenForecast {
   private readonly pool = new Pool();
   private surfaceWetM: number | null = null;
   private habit: Habit = keeperHabit([]);
+  private slips: Record<LookKind, number> = USUAL_SLIPS;
   private wateringWeekdays: ReadonlySet<number> | null = null;
 
   /** @param since a day that the past must reach back to, where the events alone would not */
@@ -98,29 +106,28 @@ export class GardenForecast {
   }
 
   outlook(plantId: string): Outlook {
-    const { model, history, looks, habit, ...learned } = this.learn().get(plantId) ?? missing(plantId);
+    const { model, history, looks, habit, earlier } = this.learn().get(plantId) ?? missing(plantId);
+    const shift = driveShift(driveNow(model, history, this.climate.today, this.surface()));
     const prior = this.pool.prior(plantId);
-    const change = findChange([...history.stretches, history.current], prior);
-    // Once a pot has changed, what it did before counts little for what it does now.
-    const changed = change !== null && change.kind !== 'contradictory';
-    const earlier = changed ? this.sinceChange(history, change) : learned.earlier;
     // The open stretch strays from the potting's rate: what it says is joined last.
-    const before = changed ? posterior(blur(prior, AFTER_CHANGE_SD), earlier) : posterior(prior, sumOf(earlier, habit));
-    const open = blur(before, STRETCH_SD);
+    const open = blur(shifted(posterior(prior, sumOf(earlier, habit)), shift), STRETCH_SD);
+    const present = presentOf(history, open);
+    const change = changeOf(present);
     const rateNow = posterior(open, history.current.logs);
-    const ratePosterior = posterior(prior, sumOf(looks, habit));
+    const ratePosterior = shifted(shifted(posterior(prior, sumOf(looks, habit)), shift), present.paceMean);
     const rate = bandOf((p) => Math.exp(gridQuantile(ratePosterior, p)));
-    const futures = runFutures(model, history, rateNow, this.climate, this.surface());
-    const moistures = Float64Array.from(futures.m).sort();
-    const moisture = bandOf((p) => quantileSorted(moistures, p));
+    const futures = runFutures(model, present, this.climate, this.surface());
+    const most = model.pot.holes ? 1 : 2;
+    const moisture = bandOf((p) => Math.min(most, moistureQuantile(present, p)));
     const dry = Float64Array.from(futures.dryDay).sort();
     const dryOn = { p10: dayOrNull(dry, 0.1, this.climate.today), p50: dayOrNull(dry, 0.5, this.climate.today), p90: dayOrNull(dry, 0.9, this.climate.today) };
-    const why = because(model, this.blend(model.plant.mix), this.climate.today, Math.exp(gridQuantile(rateNow, 0.5)), this.surface());
+    const why = because(model, this.blend(model.plant.mix), this.climate.today, Math.exp(gridQuantile(rateNow, 0.5) + present.paceMean), this.surface());
     const state = stateOn(model.timeline, this.climate.today);
     const advice = adviseWater(model, futures, this.climate, this.weekdays());
-    const stress = stressOutlook(model, history, futures, gridQuantile(rateNow, 0.5), this.climate.today);
+    const past = expectedPast(history, present);
+    const stress = stressOutlook(model, history, past, futures, this.climate.today);
     return {
-      plant: model.plant, model, history, futures, state, moisture, dryOn, rate, ratePosterior, advice, why, change, stress,
+      plant: model.plant, model, history, present, past, futures, state, moisture, dryOn, rate, ratePosterior, advice, why, change, stress,
       schools: schools(model, advice, stress, state, history.lastWatered, this.climate.today),
     };
   }
@@ -160,30 +167,31 @@ export class GardenForecast {
   private learn(): Map<string, Learned> {
     if (this.learned) return this.learned;
     this.learned = new Map(this.garden.plants.map((plant) => [plant.id, this.learnPlant(plant)]));
+    const rates = slipRates([...this.learned.values()].map(({ history }) => history));
+    // Only a keeper whose looks are worth something else than usual is worth a second reading of the book.
+    if ((Object.keys(rates) as LookKind[]).some((kind) => Math.abs(Math.log(rates[kind] / USUAL_SLIPS[kind])) > WORTH_ANOTHER_READING)) {
+      this.slips = rates;
+      for (const [id, { model }] of this.learned) this.learned.set(id, this.learnPlant(model.plant, model));
+    }
     this.applyHabit();
     return this.learned;
   }
 
   private learnPlant(plant: Plant, model = this.model(plant)): Learned {
     const { today, firstDay } = this.climate;
-    const history = retrace({ ...historyInput(model, today, firstDay), surfaceWetM: this.surface() });
+    const history = this.retraced(model, today, firstDay);
     const all = [...history.stretches, history.current];
-    const earlier = potEvidence(history.stretches, today);
+    const drive = driveNow(model, history, today, this.surface());
+    const earlier = potEvidence(history.stretches, today, drive);
     return {
       model, history, earlier,
-      looks: sumOf(earlier, potEvidence([history.current], today)),
+      looks: sumOf(earlier, potEvidence([history.current], today, drive)),
       habit: habitEvidence(all, this.habit, (stretch) => fade(stretch, today)),
     };
   }
 
-  /** Evidence of the closed stretches with those from before the change faded. */
-  private sinceChange({ stretches, current }: History, change: Change): Float64Array {
-    const { today } = this.climate;
-    const closed = change.stretches - (current.checks > 0 ? 1 : 0);
-    const looked = stretches.filter((stretch) => stretch.checks > 0);
-    const first = looked.length - closed;
-    const old = potEvidence(looked.slice(0, first), today).map((value) => value * BEFORE_CHANGE_WEIGHT);
-    return sumOf(old, potEvidence(looked.slice(first), today));
+  private retraced(model: PlantModel, today: DayNumber, firstDay: DayNumber): History {
+    return retrace({ ...historyInput(model, today, firstDay), openSky: this.climate.place(model.plant.place).place.kind === 'open', surfaceWetM: this.surface(), upsets: true, slips: this.slips });
   }
 
   /** The weekdays on which this keeper usually waters, where there are such; day 0 of the epoch is weekday 0. */
@@ -221,8 +229,8 @@ export class GardenForecast {
       if (end <= firstDay || before.events.length === 0) continue;
       const model = this.model(before);
       const start = i > 0 ? dayNumber(repottings[i - 1]!.date) : dayNumber(before.events[0]!.date);
-      const history = retrace({ ...historyInput(model, Math.min(end, today), firstDay), fromDay: Math.max(start, firstDay), surfaceWetM: this.surface() });
-      const evidence = potEvidence([...history.stretches, history.current], today);
+      const history = retrace({ ...historyInput(model, Math.min(end, today), firstDay), openSky: false, upsets: true, fromDay: Math.max(start, firstDay), surfaceWetM: this.surface() });
+      const evidence = potEvidence([...history.stretches, history.current], today, history.current.lnDrive);
       const place = history.current.place;
       this.pool.set(`${plant.id} before ${repotting.date}`, { place, mix: before.mix, evidence });
     }
@@ -245,7 +253,7 @@ export class GardenForecast {
     for (const plant of asked) {
       const model = this.model(plant);
       for (const [i, { m }] of SURFACE_WET_TRIED.entries()) {
-        const history = retrace({ ...historyInput(model, this.climate.today, this.climate.firstDay), surfaceWetM: m });
+        const history = retrace({ ...historyInput(model, this.climate.today, this.climate.firstDay), openSky: false, upsets: false, surfaceWetM: m });
         evidence[i]! += lnEvidence([...history.stretches, history.current]);
       }
     }
@@ -267,6 +275,21 @@ function livesAlike(before: Plant, now: Plant): boolean {
   return before === now || life(before) === life(now);
 }
 
+/** ln of the ratio by which a keeper's slips must differ from the usual. */
+const WORTH_ANOTHER_READING = 0.5;
+/** The days ahead that say in what air the pot will dry. */
+const DRIVE_AHEAD_DAYS = 21;
+
+/** ln of the mean daily loss at half wetness, from the last drink through the weeks ahead. */
+function driveNow(model: PlantModel, history: History, today: DayNumber, surfaceWetM: number): number {
+  const { loss } = model;
+  const from = Math.max(0, (history.lastWatered ?? today - DRIVE_AHEAD_DAYS) - loss.firstDay);
+  const to = Math.min(loss.surface.length - 1, today + DRIVE_AHEAD_DAYS - loss.firstDay);
+  let sum = 0;
+  for (let i = from; i <= to; i++) sum += lossAt(0.5, loss.surface[i]!, loss.wall[i]!, loss.plant[i]!, surfaceWetM);
+  return Math.log(Math.max(1e-5, sum / Math.max(1, to - from + 1)));
+}
+
 /** Pots looked at less say little of how a surface dries. */
 const LEAST_LOOKS = 5;
 
@@ -280,7 +303,7 @@ function missing(plantId: string): never {
   throw new RangeError(`no plant "${plantId}"`);
 }
 
-function historyInput(model: PlantModel, today: DayNumber, firstDay: DayNumber): Omit<HistoryInput, 'surfaceWetM'> {
+function historyInput(model: PlantModel, today: DayNumber, firstDay: DayNumber): Omit<HistoryInput, 'surfaceWetM' | 'openSky' | 'upsets'> {
   const firstEvent = model.plant.events[0];
   const start = model.pottedOn ?? (firstEvent ? dayNumber(firstEvent.date) : today);
   return {
@@ -302,49 +325,4 @@ function bandOf(quantile: (p: number) => number): Band {
 function dayOrNull(sorted: Float64Array, p: number, today: DayNumber): DayNumber | null {
   const day = quantileSorted(sorted, p);
   return Number.isFinite(day) && day <= today + HORIZON_DAYS ? Math.round(day) : null;
-}
-
-/** The forecast as it is written to a file (docs/formats.md). */
-export interface ForecastFile {
-  format: 'zinc-pail/forecast';
-  version: 1;
-  today: string;
-  plants: PlantForecast[];
-}
-
-export interface PlantForecast {
-  id: string;
-  state: PlantState;
-  moisture: Band;
-  dry_on: { p10: string | null; p50: string | null; p90: string | null };
-  water: { earliest: string; ideal: string; latest: string; amount_ml: number; method: MethodId } | null;
-  hold?: { until: string; why: string };
-  rate: Band;
-  because: Reason[];
-}
-
-export function forecastFile(garden: Garden): ForecastFile {
-  const forecast = new GardenForecast(garden);
-  return { format: 'zinc-pail/forecast', version: 1, today: garden.today, plants: forecast.outlooks().map(plantForecast) };
-}
-
-export function plantForecast(outlook: Outlook): PlantForecast {
-  const { window, hold } = outlook.advice;
-  const day = (value: DayNumber | null) => (value === null ? null : isoDay(value));
-  return {
-    id: outlook.plant.id,
-    state: outlook.state,
-    moisture: rounded(outlook.moisture, 3),
-    dry_on: { p10: day(outlook.dryOn.p10), p50: day(outlook.dryOn.p50), p90: day(outlook.dryOn.p90) },
-    water: window && {
-      earliest: isoDay(window.earliest), ideal: isoDay(window.ideal), latest: isoDay(window.latest), amount_ml: window.amountMl, method: window.method,
-    },
-    ...(hold ? { hold: { until: isoDay(hold.until), why: hold.why } } : {}),
-    rate: rounded(outlook.rate, 3),
-    because: outlook.why.reasons,
-  };
-}
-
-function rounded(band: Band, digits: number): Band {
-  return { p10: Number(band.p10.toFixed(digits)), p50: Number(band.p50.toFixed(digits)), p90: Number(band.p90.toFixed(digits)) };
 }

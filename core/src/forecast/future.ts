@@ -2,16 +2,16 @@
 import type { DayNumber } from '../calendar/day.ts';
 import { dryStep } from '../drydown/step.ts';
 import { pour } from '../drydown/wetting.ts';
-import { atRate, gridQuantile, onGrid } from '../learn/grid.ts';
-import { DRY_TO_M } from '../learn/likelihood.ts';
-import type { History } from '../learn/history.ts';
+import { atRate } from '../belief/grid.ts';
+import type { Cell, Present } from '../belief/present.ts';
+import { DRY_TO_M } from '../moisture.ts';
 import { seededRandom, seedFrom } from '../numeric/random.ts';
 import { clamp } from '../numeric/shape.ts';
 import { HORIZON_DAYS, MEMBERS, NEAR_DAYS, type GardenClimate } from './climate.ts';
 import { dueMoisture, type PlantModel } from './plantModel.ts';
 
 export interface Futures {
-  /** ln k of each member */
+  /** ln of each member's pace */
   rates: Float64Array;
   /** moisture at the end of today */
   m: Float64Array;
@@ -25,92 +25,98 @@ export interface Futures {
 
 /** How long the paths for the strip and the curve are kept. */
 export const PATH_DAYS = 42;
-/** What stays unknown of moisture once the rate is known: layers, edges, uneven wetting. Least at the dry end. */
-const MOISTURE_SD_WET = 0.06;
-const MOISTURE_SD_DRY = 0.012;
-/** A scale sees the whole pot: less stays unknown. */
-const WEIGHED_SHARE = 0.6;
 
-/** A prime step through the members, so that rates, starts and weathers are not in step with each other. */
-const RATE_STRIDE = 37;
-const START_STRIDE = 23;
+/** A prime step through the members, so that starts, deviations and weathers are not in step with each other. */
+const START_STRIDE = 37;
+const DEVIATION_STRIDE = 23;
 const TAIL_STRIDE = 29;
 /** What stays unknown of how the last water leaves, on the log of the moisture at which the surface gives up. */
 const TAIL_SD = 0.2;
 
-export function runFutures(model: PlantModel, history: History, rateNow: Float64Array, climate: GardenClimate, surfaceWetM: number): Futures {
-  const rates = new Float64Array(MEMBERS);
-  const m = new Float64Array(MEMBERS);
-  const dryDay = new Float64Array(MEMBERS).fill(Infinity);
-  const dueDay = new Float64Array(MEMBERS).fill(Infinity);
-  const today = climate.today;
+export function runFutures(model: PlantModel, present: Present, climate: GardenClimate, surfaceWetM: number): Futures {
+  const futures: Futures = {
+    rates: new Float64Array(MEMBERS), m: new Float64Array(MEMBERS), dryDay: new Float64Array(MEMBERS).fill(Infinity), dueDay: new Float64Array(MEMBERS).fill(Infinity),
+    paths: Array.from({ length: MEMBERS }, () => new Float64Array(PATH_DAYS + 1)),
+  };
   const dueM = dueMoisture(model.traits);
-  const random = seededRandom(seedFrom(model.plant.id));
-  const noise = sortedNormals(random);
-  const unknown = history.current.weighed ? WEIGHED_SHARE : 1;
+  startMembers(futures, model, present, climate.today, dueM);
+  const run = new Run(model, climate, surfaceWetM, futures, dueM);
+  run.until(NEAR_DAYS);
+  if (futures.dryDay.some((day) => day === Infinity)) run.until(HORIZON_DAYS);
+  return futures;
+}
+
+/** Each member takes its share of what may be in the pot now, fastest first, and so meets a rate, a deviation and a weather in no order. */
+function startMembers(futures: Futures, model: PlantModel, present: Present, today: DayNumber, dueM: number): void {
+  const noise = sortedNormals(seededRandom(seedFrom(model.plant.id)));
+  const { cells } = present;
+  let at = 0;
+  let passed = cells[0]!.weight;
   for (let i = 0; i < MEMBERS; i++) {
-    rates[i] = gridQuantile(rateNow, (((i * RATE_STRIDE) % MEMBERS) + 0.5) / MEMBERS);
-    const centre = onGrid(history.mNow, rates[i]!);
-    const spread = Math.hypot(onGrid(history.mSpread, rates[i]!), unknown * (MOISTURE_SD_DRY + MOISTURE_SD_WET * 2 * Math.sqrt(centre * Math.max(0, 1.02 - centre))));
-    m[i] = clamp(centre + spread * noise[(i * START_STRIDE) % MEMBERS]!, 0, model.pot.holes ? 1 : 2);
-    if (m[i]! <= DRY_TO_M) dryDay[i] = pastDryDay(history, rates[i]!, today);
-    if (m[i]! <= dueM) dueDay[i] = dueM === DRY_TO_M ? dryDay[i]! : today;
+    while (passed < (i + 0.5) / MEMBERS && at < cells.length - 1) passed += cells[++at]!.weight;
+    const cell = cells[at]!;
+    const member = (i * START_STRIDE) % MEMBERS;
+    const m = clamp(cell.m + cell.sd * noise[(i * DEVIATION_STRIDE) % MEMBERS]!, 0, model.pot.holes ? 1 : 2);
+    futures.rates[member] = cell.lnRate;
+    futures.m[member] = m;
+    if (m <= DRY_TO_M) futures.dryDay[member] = pastDryDay(cell, today);
+    if (m <= dueM) futures.dueDay[member] = dueM === DRY_TO_M ? futures.dryDay[member]! : today;
   }
-  const paths = Array.from({ length: MEMBERS }, () => new Float64Array(PATH_DAYS + 1));
-  const state = { m: m.slice(), day: 0 };
-  runOn(model, climate, rates, surfaceWetM, state, NEAR_DAYS, dryDay, dueDay, dueM, paths);
-  if (dryDay.some((day) => day === Infinity)) runOn(model, climate, rates, surfaceWetM, state, HORIZON_DAYS, dryDay, dueDay, dueM, paths);
-  return { rates, m, dryDay, dueDay, paths };
 }
 
-function runOn(
-  model: PlantModel,
-  climate: GardenClimate,
-  rates: Float64Array,
-  surfaceWetM: number,
-  state: { m: Float64Array; day: number },
-  until: number,
-  dryDay: Float64Array,
-  dueDay: Float64Array,
-  dueM: number,
-  paths: Float64Array[],
-): void {
-  const { pot } = model;
-  const store = Math.max(1, pot.capacity.availableMl);
-  const tails = rates.map((_, member) => surfaceWetM * Math.exp(TAIL_SD * inverseNormal((((member * TAIL_STRIDE) % MEMBERS) + 0.5) / MEMBERS)));
-  const expected = model.climate;
-  const offset = climate.today + 1 - expected.firstDay;
-  const from = state.day;
-  for (const [member, weather] of climate.members(model.plant.place, until).entries()) {
-    const k = Math.exp(rates[member]!) / store;
-    const path = paths[member]!;
-    let now = state.m[member]!;
-    if (from === 0) path[0] = now;
-    for (let i = from; i < until; i++) {
-      if (dryDay[member] !== Infinity && dueDay[member] !== Infinity && i >= PATH_DAYS) break;
-      const rain = weather.rainMm[i]!;
-      if (rain > 0) now = pour(now, rain * pot.rainMlPerMm, store, pot).m;
-      now = dryStep(
-        now,
-        k * weather.surfaceMm[i]! * pot.surfaceMlPerMm,
-        k * weather.wallMm[i]! * pot.wallMlPerMm,
-        k * weather.surfaceMm[i]! * pot.plantMlPerMm * model.drinking[offset + i]!,
-        tails[member]!,
-      );
-      if (i < PATH_DAYS) path[i + 1] = now;
-      if (now <= DRY_TO_M && dryDay[member] === Infinity) dryDay[member] = climate.today + 1 + i;
-      if (now <= dueM && dueDay[member] === Infinity) dueDay[member] = climate.today + 1 + i;
+/** The members on their way, as far as anybody wants to know. */
+class Run {
+  private readonly now: Float64Array;
+  private readonly tails: Float64Array;
+  private day = 0;
+
+  constructor(
+    private readonly model: PlantModel,
+    private readonly climate: GardenClimate,
+    surfaceWetM: number,
+    private readonly futures: Futures,
+    private readonly dueM: number,
+  ) {
+    this.now = futures.m.slice();
+    this.tails = futures.rates.map((_, member) => surfaceWetM * Math.exp(TAIL_SD * inverseNormal((((member * TAIL_STRIDE) % MEMBERS) + 0.5) / MEMBERS)));
+  }
+
+  until(days: number): void {
+    const { pot } = this.model;
+    const { today } = this.climate;
+    const { rates, dryDay, dueDay, paths } = this.futures;
+    const store = Math.max(1, pot.capacity.availableMl);
+    const offset = today + 1 - this.model.climate.firstDay;
+    for (const [member, weather] of this.climate.members(this.model.plant.place, days).entries()) {
+      const k = Math.exp(rates[member]!) / store;
+      const path = paths[member]!;
+      let now = this.now[member]!;
+      if (this.day === 0) path[0] = now;
+      for (let i = this.day; i < days; i++) {
+        if (dryDay[member] !== Infinity && dueDay[member] !== Infinity && i >= PATH_DAYS) break;
+        const rain = weather.rainMm[i]!;
+        if (rain > 0) now = pour(now, rain * pot.rainMlPerMm, store, pot).m;
+        now = dryStep(
+          now,
+          k * weather.surfaceMm[i]! * pot.surfaceMlPerMm,
+          k * weather.wallMm[i]! * pot.wallMlPerMm,
+          k * weather.surfaceMm[i]! * pot.plantMlPerMm * this.model.drinking[offset + i]!,
+          this.tails[member]!,
+        );
+        if (i < PATH_DAYS) path[i + 1] = now;
+        if (now <= DRY_TO_M && dryDay[member] === Infinity) dryDay[member] = today + 1 + i;
+        if (now <= this.dueM && dueDay[member] === Infinity) dueDay[member] = today + 1 + i;
+      }
+      this.now[member] = now;
     }
-    state.m[member] = now;
+    this.day = days;
   }
-  state.day = until;
 }
 
-/** When a pot that is dry now became so, at this rate. */
-function pastDryDay(history: History, rate: number, today: DayNumber): DayNumber {
+/** When a pot that is dry now became so. */
+function pastDryDay({ branch, x }: Cell, today: DayNumber): DayNumber {
   // Nodes that are not dry yet count as today; the others are joined by straight lines.
-  const days = history.dryDay.map((day) => (Number.isNaN(day) ? today : day));
-  return Math.round(atRate(days, rate));
+  return Math.round(atRate(branch.dryDay.map((day) => (Number.isNaN(day) ? today : day)), x));
 }
 
 function sortedNormals(random: () => number): Float64Array {

@@ -2,7 +2,7 @@
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import { PLANT_STATES, type Plant, type PlantState } from '../garden.ts';
 import { lightResponse, type PotModel, potModel, warmthResponse } from '../drydown/potModel.ts';
-import type { LossDays } from '../learn/history.ts';
+import type { LossDays } from '../belief/history.ts';
 import type { Blend } from '../mix/blend.ts';
 import { type SourcedTraits, type Traits, traitsOf } from '../plant/traits.ts';
 import type { PlaceSeries } from '../place/series.ts';

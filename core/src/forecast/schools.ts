@@ -32,7 +32,7 @@ export function schools(model: PlantModel, advice: WaterAdvice, stress: StressOu
   const pot = advice.window?.ideal ?? null;
   const plant = state === 'resting' || stress.wrinklesInDays === null ? null : today + stress.wrinklesInDays;
   const calendar = intervalDays === null ? null : Math.max(today, (lastWatered ?? today - intervalDays) + intervalDays);
-  return { pot, plant, calendar, intervalDays, intervalFrom: own === null ? 'the books' : 'this pot', disagree: apart([pot, plant, calendar], today) };
+  return { pot, plant, calendar, intervalDays, intervalFrom: own === null ? 'the books' : 'this pot', disagree: apart(pot, plant, calendar, today) };
 }
 
 /** Median days between drinks at about this time of the year. */
@@ -48,10 +48,14 @@ function ownInterval(model: PlantModel, today: DayNumber): number | null {
   return intervals.sort((a, b) => a - b)[Math.floor(intervals.length / 2)]!;
 }
 
-/** Further apart than a week and than two fifths of the way to the latest. */
-function apart(days: readonly (DayNumber | null)[], today: DayNumber): boolean {
-  const ahead = days.map((day) => (day === null ? MOST_DAYS : day - today));
-  const early = Math.min(...ahead);
-  const late = Math.max(...ahead);
+/**
+ * Pot and calendar further apart than a week and than two fifths of the way to the later. The plant's own day counts only
+ * where it comes before the pot's: a first wrinkle that is weeks off says nothing against a dry pot.
+ */
+function apart(pot: DayNumber | null, plant: DayNumber | null, calendar: DayNumber | null, today: DayNumber): boolean {
+  const ahead = (day: DayNumber | null) => (day === null ? MOST_DAYS : day - today);
+  const days = [ahead(pot), ahead(calendar), ...(ahead(plant) < ahead(pot) ? [ahead(plant)] : [])];
+  const early = Math.min(...days);
+  const late = Math.max(...days);
   return late - early > 7 && late - early > 0.4 * Math.min(late, 60);
 }

@@ -1,17 +1,16 @@
 /** Thirst and wet feet along a plant's last weeks and the weeks ahead, at its middle rate. */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
-import { FIRST_WRINKLE, type Stress, stressStep, THIRST_HARMS, thirstWord, WET_FEET_HARM, wetFeetWord } from '../drydown/stress.ts';
+import { FIRST_WRINKLE, type Stress, stressStep, THIRST_HARMS, type ThirstWord, thirstWord, WET_FEET_HARM, wetFeetWord, type WetFeetWord } from '../drydown/stress.ts';
 import { PLANT_STATES } from '../garden.ts';
-import { onGrid, spreadMoisture } from '../learn/grid.ts';
-import type { History } from '../learn/history.ts';
+import type { History } from '../belief/history.ts';
 import type { Futures } from './future.ts';
 import type { PlantModel } from './plantModel.ts';
 
 export interface StressOutlook {
   thirst: number;
-  thirstWord: string;
+  thirstWord: ThirstWord;
   wetFeet: number;
-  wetFeetWord: string;
+  wetFeetWord: WetFeetWord;
   /** days until it matters if nobody waters: the first wrinkle, harm by thirst, danger of rot; null beyond the look ahead */
   wrinklesInDays: number | null;
   thirstHarmsInDays: number | null;
@@ -20,11 +19,11 @@ export interface StressOutlook {
 
 const RESTING = PLANT_STATES.indexOf('resting');
 /** A sign of thirst that the keeper saw stands for at least this much. */
-const SEEN_WRINKLED = { wrinkled: 0.4, shrunken: 0.6 } as const;
+const SEEN_WRINKLED = { limp: 0.4, wrinkled: 0.4, shrunken: 0.6 } as const;
 const SIGN_DAYS = 10;
 const LOOK_AHEAD_DAYS = 180;
 
-export function stressOutlook(model: PlantModel, history: History, futures: Futures, rateX: number, today: DayNumber): StressOutlook {
+export function stressOutlook(model: PlantModel, history: History, past: readonly number[], futures: Futures, today: DayNumber): StressOutlook {
   const { traits, pot, climate, timeline } = model;
   const plant = { storeMl: pot.storeMl, store: traits.store, minWetC: traits.minWetC, growMinC: traits.growMinC };
   const dayAt = (day: DayNumber, m: number) => {
@@ -35,7 +34,7 @@ export function stressOutlook(model: PlantModel, history: History, futures: Futu
     };
   };
   let now: Stress = { thirst: 0, wetFeet: 0 };
-  for (const [i, atNodes] of history.trace.m.entries()) now = stressStep(now, dayAt(history.trace.from + i, onGrid(spreadMoisture(atNodes), rateX)), plant);
+  for (const [i, m] of past.entries()) now = stressStep(now, dayAt(history.trace.from + i, m), plant);
   now = { ...now, thirst: Math.max(now.thirst, seenThirst(model, today)) };
 
   const middle = meanPath(futures);

@@ -1,19 +1,19 @@
 /** An outlook in the numbers that its pictures need: bands of moisture behind and ahead, cold nights, rest. */
 import { type DayNumber, isoDay } from '../calendar/day.ts';
 import type { Pot, PlantState } from '../garden.ts';
-import { atRate, blur, gridQuantile } from '../learn/grid.ts';
-import { posterior, STRETCH_SD } from '../learn/rate.ts';
+import { pastQuantiles } from '../belief/present.ts';
 import { quantileSorted } from '../numeric/shape.ts';
 import type { Caution } from '../plant/genera.ts';
 import type { TraitSource, Traits } from '../plant/traits.ts';
-import { type Outlook, type PlantForecast, plantForecast } from './forecast.ts';
+import type { Outlook } from './forecast.ts';
+import type { PlantForecast } from '../judgement/plantForecast.ts';
 import { PATH_DAYS } from './future.ts';
 import { dueMoisture } from './plantModel.ts';
-import type { Change, ChangeKind } from '../learn/change.ts';
+import type { ChangeKind } from '../belief/change.ts';
+import type { ThirstWord, WetFeetWord } from '../drydown/stress.ts';
 import type { Change as StateChange } from '../season/timeline.ts';
-import { type Verdict, verdict } from './verdict.ts';
 
-type StateReason = StateChange['why'];
+export type StateReason = StateChange['why'];
 
 /** p10, p50, p90 at the end of each day. */
 export interface BandSeries {
@@ -25,7 +25,6 @@ export interface BandSeries {
 }
 
 export interface OutlookView extends PlantForecast {
-  verdict: Verdict;
   due_m: number;
   available_ml: number;
   volume_ml: number;
@@ -47,23 +46,25 @@ export interface OutlookView extends PlantForecast {
   trait_sources: Record<keyof Traits, TraitSource>;
   cautions: readonly Caution[];
   /** something about the pot is no longer as it was: said in words */
-  alarm: { kind: ChangeKind; text: string } | null;
-  thirst: { level: number; word: string; wrinkles_in_days: number | null; harms_in_days: number | null };
-  wet_feet: { level: number; word: string; harms_in_days: number | null };
+  alarm: { kind: ChangeKind; factor: number } | null;
+  thirst: { level: number; word: ThirstWord; wrinkles_in_days: number | null; harms_in_days: number | null };
+  wet_feet: { level: number; word: WetFeetWord; harms_in_days: number | null };
   schools: { pot: string | null; plant: string | null; calendar: string | null; interval_days: number | null; interval_from: string; disagree: boolean };
   /** why the plant is in its state */
-  state_why: string;
+  state_why: StateReason;
+  /** the state is as old as the record: it began before that */
+  state_since_start: boolean;
 }
 
-export function outlookView(outlook: Outlook, today: DayNumber): OutlookView {
+/** @param forecast the plant's forecast as it was judged */
+export function outlookView(outlook: Outlook, forecast: PlantForecast, today: DayNumber): OutlookView {
   const { model } = outlook;
   const changes = model.timeline.changes;
   const since = changes.findLast((change) => change.day <= today);
   const next = changes.find((change) => change.day > today);
   const lastCheck = outlook.plant.events.findLast((event) => event.type === 'check');
   return {
-    ...plantForecast(outlook),
-    verdict: verdict(outlook, today),
+    ...forecast,
     due_m: dueMoisture(model.traits),
     available_ml: Math.round(model.pot.capacity.availableMl),
     volume_ml: Math.round(model.pot.capacity.volumeMl),
@@ -82,7 +83,7 @@ export function outlookView(outlook: Outlook, today: DayNumber): OutlookView {
     traits: model.traits,
     trait_sources: model.sourced.sources,
     cautions: model.sourced.cautions,
-    alarm: outlook.change && { kind: outlook.change.kind, text: changeWords(outlook.change) },
+    alarm: outlook.change && { kind: outlook.change.kind, factor: Math.round(outlook.change.factor * 100) / 100 },
     thirst: {
       level: thousandth(outlook.stress.thirst), word: outlook.stress.thirstWord, wrinkles_in_days: outlook.stress.wrinklesInDays, harms_in_days: outlook.stress.thirstHarmsInDays,
     },
@@ -91,52 +92,17 @@ export function outlookView(outlook: Outlook, today: DayNumber): OutlookView {
       pot: dayOrNull(outlook.schools.pot), plant: dayOrNull(outlook.schools.plant), calendar: dayOrNull(outlook.schools.calendar),
       interval_days: outlook.schools.intervalDays, interval_from: outlook.schools.intervalFrom, disagree: outlook.schools.disagree,
     },
-    state_why: WHY_STATE[since?.why ?? 'nothing'],
+    state_why: since?.why ?? 'nothing',
+    state_since_start: since === undefined || changes.indexOf(since) === 0,
   };
 }
-
-const WHY_STATE: Record<StateReason, string> = {
-  cold: 'it is cold', heat: 'it is hot', 'short-days': 'the days are short', 'long-days': 'the days are long and warm', dark: 'it is dim',
-  nothing: 'warmth, days and light invite it', seen: 'you saw it',
-};
 
 function dayOrNull(day: DayNumber | null): string | null {
   return day === null ? null : isoDay(day);
 }
 
-/** What a keeper should look for when a pot is no longer itself. */
-export function changeWords({ kind, factor }: Change): string {
-  switch (kind) {
-    case 'slower':
-      return `Since its last drinks it dries ${times(1 / factor)} slower than it did. A blocked hole? Lost roots? Cold or dim? Look at the hole, press the base, and don't water until it is dry.`;
-    case 'faster':
-      return `Since its last drinks it dries ${times(factor)} faster than it did. Roots that fill the pot? Water that runs past a shrunken ball? Weigh it after the next drink.`;
-    case 'contradictory':
-      return 'What you found contradicts itself: no drying explains all of it. Another pot by mistake? Feel it once more, at depth.';
-  }
-}
-
-function times(factor: number): string {
-  return `${factor.toFixed(1)} times`;
-}
-
-function pastBands(outlook: Outlook): BandSeries {
-  const { trace, stretches, current } = outlook.history;
-  const bands: BandSeries = { from: isoDay(trace.from), p10: [], p50: [], p90: [] };
-  const prior = blur(outlook.ratePosterior, STRETCH_SD);
-  const rates = new Map<number, [number, number, number]>();
-  for (const [i, atNodes] of trace.m.entries()) {
-    const index = trace.stretch[i]!;
-    let found = rates.get(index);
-    if (!found) {
-      const density = posterior(prior, (stretches[index] ?? current).logs);
-      // A faster pot is a drier one: the quantiles of moisture come from the other end of the rate's.
-      found = [gridQuantile(density, 0.9), gridQuantile(density, 0.5), gridQuantile(density, 0.1)];
-      rates.set(index, found);
-    }
-    push(bands, atRate(atNodes, found[0]), atRate(atNodes, found[1]), atRate(atNodes, found[2]));
-  }
-  return bands;
+function pastBands({ history, present }: Outlook): BandSeries {
+  return { from: isoDay(history.trace.from), ...pastQuantiles(history, present) };
 }
 
 function aheadBands(outlook: Outlook, today: DayNumber): BandSeries {

@@ -1,26 +1,24 @@
-/** From the members to a watering window, an amount, or a reason to hold. */
+/** From the members to the days of a watering window, or a reason to hold. What is done with them is judged (judgement/). */
 import { type DayNumber } from '../calendar/day.ts';
 import type { PlantState } from '../garden.ts';
 import { clamp, quantileSorted } from '../numeric/shape.ts';
-import type { MethodId } from '../watering.ts';
 import { HORIZON_DAYS, type GardenClimate } from './climate.ts';
 import type { Futures } from './future.ts';
 import { weekday } from './weekdays.ts';
-import { isoWords } from './words.ts';
 import { dueMoisture, type PlantModel, stateOn } from './plantModel.ts';
 
 export interface WaterWindow {
   earliest: DayNumber;
   ideal: DayNumber;
   latest: DayNumber;
-  amountMl: number;
-  method: MethodId;
 }
 
+/** Why no drink may come, and until when: `goes-to-rest` holds a drink whose day lies beyond the coming rest. */
 export interface Hold {
   until: DayNumber;
-  why: string;
-  kind: 'rest' | 'cold' | 'potted';
+  kind: 'rest' | 'goes-to-rest' | 'cold' | 'potted';
+  /** for cold: the mean at the plant and where it begins to grow, °C; for rest: 1 where its waking is in sight */
+  n: Readonly<Record<string, number>>;
 }
 
 export interface WaterAdvice {
@@ -34,10 +32,6 @@ const SURE_DRY = 0.72;
 const DAMP_FROM_M = 0.2;
 /** For those, the middle. */
 const MIDDLE = 0.5;
-/** Extra room for what runs out of the hole. */
-const RUN_OUT = 1.1;
-/** A sip for a plant that wakes or shrivels in rest, as a share of the mix. */
-const SIP_SHARE = 0.05;
 /** Roots cut or fleshy want to dry before they drink. */
 const CUT_ROOTS_WAIT_DAYS = 7;
 const WHOLE_ROOTS_LIMIT = 0.15;
@@ -69,12 +63,12 @@ export function adviseWater(model: PlantModel, futures: Futures, climate: Garden
   // A plant that comes to rest before its day is left alone.
   const stateThen = stateOn(model.timeline, ideal);
   if (state !== 'resting' && stateThen === 'resting' && traits.habit !== 'evergreen') {
-    return { window: null, hold: restHold(model, ideal, climate) };
+    return { window: null, hold: { ...restHold(model, ideal, climate), kind: 'goes-to-rest' } };
   }
   const patience = patienceDays(model, ideal);
   const latest = Math.max(ideal, ideal + patience);
   ideal = onGoodDay(model, climate, ideal, latest, weekdays);
-  return { window: { earliest: Math.min(earliest, ideal), ideal, latest: Math.max(latest, ideal), ...drink(model, futures, state, ideal, climate) }, hold };
+  return { window: { earliest: Math.min(earliest, ideal), ideal, latest: Math.max(latest, ideal) }, hold };
 }
 
 function activityOn(model: PlantModel, day: DayNumber): number {
@@ -92,12 +86,12 @@ function holdFor(model: PlantModel, state: PlantState, climate: GardenClimate): 
     return {
       kind: 'cold',
       until: model.climate.firstDay + until,
-      why: `Too cold to drink: ${Math.round(warmth)} °C on average, and it grows from ${Math.round(traits.growMinC)} °C.`,
+      n: { warmth: Math.round(warmth * 10) / 10, grows_from: traits.growMinC },
     };
   }
   if (model.pottedOn !== null && (plant.root_loss ?? 0) > WHOLE_ROOTS_LIMIT) {
     const until = model.pottedOn + CUT_ROOTS_WAIT_DAYS;
-    if (until > today) return { kind: 'potted', until, why: `Potted on ${isoWords(model.pottedOn)} with cut roots: let them close first.` };
+    if (until > today) return { kind: 'potted', until, n: { root_loss: plant.root_loss ?? 0 } };
   }
   return null;
 }
@@ -107,7 +101,7 @@ function restHold(model: PlantModel, from: DayNumber, climate: GardenClimate): H
   return {
     kind: 'rest',
     until: wakes ? wakes.day : climate.today + HORIZON_DAYS,
-    why: wakes ? `Asleep; wakes about ${isoWords(wakes.day)}.` : 'Asleep; no waking is in sight.',
+    n: { wakes: wakes ? 1 : 0 },
   };
 }
 
@@ -141,38 +135,6 @@ function onGoodDay(model: PlantModel, climate: GardenClimate, ideal: DayNumber, 
   if (first > last) return ideal;
   for (let day = first; day <= Math.min(last, first + WEEKDAY_PATIENCE_DAYS); day++) if (weekdays.has(weekday(day)) && mild(day)) return day;
   return first;
-}
-
-function drink(model: PlantModel, futures: Futures, state: PlantState, ideal: DayNumber, climate: GardenClimate): { amountMl: number; method: MethodId } {
-  const { pot, traits } = model;
-  const available = pot.capacity.availableMl;
-  // Moisture on the day: where the members will be, or the rule once they are past the kept paths.
-  const ahead = ideal - climate.today;
-  const mThen = Float64Array.from(futures.paths, (path) => (ahead < path.length ? path[Math.max(0, ahead - 1)]! : Math.min(dueMoisture(traits), path.at(-1)!))).sort();
-  if (!pot.holes) {
-    const room = available * Math.max(0, 1 - quantileSorted(mThen, 0.9));
-    return { method: 'measured', amountMl: downToStep(Math.min(room, 0.6 * available)) };
-  }
-  if (state === 'waking' && activityOn(model, climate.today) < 0.6) {
-    return { method: 'measured', amountMl: roundMl(SIP_SHARE * pot.capacity.volumeMl) };
-  }
-  const missing = available * Math.max(0.05, 1 - quantileSorted(mThen, 0.5));
-  return { method: model.sourced.cautions.includes('dry-heart') && traits.form === 'rosette' && pot.rewetDifficulty > 0.3 ? 'bottom' : 'drench', amountMl: roundMl(RUN_OUT * missing) };
-}
-
-function pouringStep(ml: number): number {
-  return ml < 20 ? 1 : ml < 100 ? 5 : ml < 1000 ? 10 : 50;
-}
-
-/** Never more than the pot can hold. */
-function downToStep(ml: number): number {
-  const step = pouringStep(ml);
-  return Math.floor(ml / step) * step;
-}
-
-function roundMl(ml: number): number {
-  const step = pouringStep(ml);
-  return Math.max(step, Math.round(ml / step) * step);
 }
 
 function meanOver(values: Float64Array, from: number, to: number): number {

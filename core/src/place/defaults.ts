@@ -26,6 +26,11 @@ const KINDS: Record<PlaceKind, PlaceDefaults> = {
   'lamp-shelf': { name: 'lamp shelf', outdoors: false, glass: false, lightFraction: 0.02, rainShare: 0, skyShare: 0, aspectWeight: 0 },
 };
 
+/** Under a dwelling's roof: no open air to dry a wet leaf, and a room's warmth. */
+export function isIndoors(kind: PlaceKind): boolean {
+  return kind === 'room' || kind === 'windowsill' || kind === 'lamp-shelf';
+}
+
 export function placeDefaults(kind: PlaceKind): PlaceDefaults {
   return KINDS[kind];
 }

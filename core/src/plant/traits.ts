@@ -28,6 +28,26 @@ const CAUTIOUS: Traits = {
 /** A rule of "dry and hold" without a count of days holds this long. */
 const DEFAULT_HOLD_DAYS = 5;
 
+/** Days that a plant nobody can name stands dry before its drink. */
+const UNKNOWN_HOLD_DAYS = 4;
+
+/** What a doubtful name says is taken where it asks for less water and more warmth; what the keeper set stands. */
+function toTheDrySide(traits: Traits, sources: SourcedTraits['sources']): void {
+  if (sources.dryRule !== 'keeper' && traits.dryRule !== 'dry-and-hold') {
+    traits.dryRule = traits.dryRule === 'keep-damp' ? 'dry-through' : 'dry-and-hold';
+    sources.dryRule = 'cautious';
+  }
+  if (sources.holdDays !== 'keeper' && traits.dryRule === 'dry-and-hold') {
+    traits.holdDays = Math.max(traits.holdDays, UNKNOWN_HOLD_DAYS);
+    sources.holdDays = 'cautious';
+  }
+  for (const key of ['minDryC', 'minWetC', 'growMinC'] as const) {
+    if (sources[key] === 'keeper' || traits[key] >= CAUTIOUS[key]) continue;
+    traits[key] = CAUTIOUS[key];
+    sources[key] = 'cautious';
+  }
+}
+
 /** The plant's own traits, then its species's, its genus's, its form's, and the cautious ones. */
 export function traitsOf(plant: Plant): SourcedTraits {
   const genus = genusByAnyName(plant.taxon ?? plant.name);
@@ -64,5 +84,6 @@ export function traitsOf(plant: Plant): SourcedTraits {
     dueM: choose('dueM', plant.due_m, genus?.dueM),
   };
   if (traits.dryRule !== 'dry-and-hold') traits.holdDays = 0;
+  if (plant.name_unknown) toTheDrySide(traits, sources);
   return { traits, sources, genus, cautions: species?.cautions ?? genus?.cautions ?? [] };
 }

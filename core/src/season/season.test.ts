@@ -50,7 +50,7 @@ describe('the plant’s year', () => {
   it('says when it will change', () => {
     const asleep = outlook({ today: '2026-01-10', place: GLASS_FREE, events: [] });
     expect(asleep.advice.window).toBeNull();
-    expect(asleep.advice.hold!.why).toContain('Asleep');
+    expect(asleep.advice.hold).toMatchObject({ kind: 'rest', n: { wakes: 1 } });
     expect(isoDay(asleep.advice.hold!.until) > '2026-02-15').toBe(true);
     expect(isoDay(asleep.advice.hold!.until) < '2026-05-15').toBe(true);
   });

@@ -37,13 +37,15 @@ const GROWING = PLANT_STATES.indexOf('growing');
 const EASING = PLANT_STATES.indexOf('easing');
 const RESTING = PLANT_STATES.indexOf('resting');
 const WAKING = PLANT_STATES.indexOf('waking');
+/** The keeper no longer stands by what they said: the season is reckoned again. */
+const UNSURE = -1;
 
 export function seasonTimeline(traits: Traits, series: PlaceSeries, events: readonly PlantEvent[]): Timeline {
   const { days, firstDay } = series;
   const invited = invitations(traits, series);
   const seen = new Map<DayNumber, number>();
   for (const event of events) {
-    if (event.type === 'state') seen.set(dayNumber(event.date), PLANT_STATES.indexOf(event.state));
+    if (event.type === 'state') seen.set(dayNumber(event.date), event.state === 'unsure' ? UNSURE : PLANT_STATES.indexOf(event.state));
     // Leaves that die back are the plant's own word that it goes to rest.
     if (event.type === 'sign' && event.sign === 'leaves-dying-back') seen.set(dayNumber(event.date), EASING);
   }
@@ -57,7 +59,8 @@ export function seasonTimeline(traits: Traits, series: PlaceSeries, events: read
   for (let i = 0; i < days; i++) {
     const now = invited.values[i]!;
     const told = seen.get(firstDay + i);
-    if (told !== undefined) {
+    if (told === UNSURE) lockedUntil = i - 1;
+    if (told !== undefined && told !== UNSURE) {
       if (told !== state) changes.push({ day: firstDay + i, state: PLANT_STATES[told]!, why: 'seen' });
       if (told !== state) since = i;
       state = told;

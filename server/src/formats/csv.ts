@@ -18,6 +18,7 @@ export interface CsvPlant {
   place_id: number;
   mix_id: number;
   pot: Pot;
+  last_watered: string | null;
   columns: Record<string, unknown>;
 }
 
@@ -97,6 +98,8 @@ export function readPlants({ csv, columns, defaults }: Pick<CsvImport, 'csv' | '
     }
     const acquired = value('acquired_on');
     if (acquired !== null && (!isIsoDay(acquired) || acquired > context.today)) fault('acquired_on', acquired, `a day YYYY-MM-DD up to ${context.today}`);
+    const watered = value('last_watered');
+    if (watered !== null && (!isIsoDay(watered) || watered > context.today)) fault('last_watered', watered, `a day YYYY-MM-DD up to ${context.today}`);
     const holes = value('pot_holes');
     if (holes !== null && !YES.test(holes) && !NO.test(holes)) fault('pot_holes', holes, 'yes or no');
     const usual = defaults.pot ?? USUAL_POT;
@@ -114,7 +117,7 @@ export function readPlants({ csv, columns, defaults }: Pick<CsvImport, 'csv' | '
     };
     const placeId = known('place', placeIds, defaults.place_id);
     const mixId = known('mix', mixIds, defaults.mix_id);
-    if (faults.length === before) plants.push({ row, name: name!, number, place_id: placeId, mix_id: mixId, pot, columns: columnsOut });
+    if (faults.length === before) plants.push({ row, name: name!, number, place_id: placeId, mix_id: mixId, pot, last_watered: watered, columns: columnsOut });
     if (faults.length >= MOST_FAULTS) break;
   }
   return { plants, faults, rows: data.length };

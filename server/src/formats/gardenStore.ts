@@ -124,8 +124,8 @@ function inward(event: PlantEvent, placeIds: ReadonlyMap<string, number>, mixIds
 
 /** The fields of events that the garden file knows; the journal keeps more of them. */
 const FILE_FIELDS: Record<PlantEvent['type'], readonly string[]> = {
-  watering: ['method', 'amount_ml', 'water'], check: ['finger', 'surface', 'meter', 'weight_g'], weights: ['drained_g', 'dry_g'], sign: ['sign', 'strength', 'where', 'when'],
-  repotting: ['mix_was', 'roots_cut', 'before'], move: ['from', 'place'], feeding: ['dose'], state: ['state'],
+  watering: ['method', 'amount_ml', 'water'], check: ['finger', 'surface', 'meter', 'weight_g', 'lift'], weights: ['drained_g', 'dry_g'], sign: ['sign', 'strength', 'where', 'when'],
+  repotting: ['mix_was', 'roots_cut', 'before'], move: ['from', 'place'], feeding: ['dose'], state: ['state'], changed: ['pace'],
 };
 
 /** A site as a garden file: what came from one goes out as it came in. */
@@ -153,7 +153,7 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
     ...(components.length > 0 ? { components: components.map((component) => dropNulls({ ...component, id: idFrom(site.id, component.id) })) } : {}),
     plants: garden.plants.toSorted((a, b) => Number(a.id) - Number(b.id)).map((plant) => {
       const row = plantRow.get(plant.id)!;
-      const { due_m: _ownRule, ...inFile } = plant;
+      const { due_m: _ownRule, name_unknown: _sureness, ...inFile } = plant;
       return dropNulls({
         ...inFile, id: idFrom(site.id, row.ref), name: row.named ? plant.name : null, taxon: row.taxon, place: placeRef.get(plant.place)!, mix: mixRef.get(plant.mix)!, pot: dropNulls(plant.pot),
         events: plant.events.map((event) => outward(event, placeRef, mixRef)),

@@ -2,6 +2,9 @@ import { idParam } from '@zinc-pail/contract/api';
 import { faultText } from '@zinc-pail/contract/faults';
 import { checkGarden } from '@zinc-pail/contract/gardenFile';
 import { csvImport, type CsvImport, type CsvReport, tokenBody } from '@zinc-pail/contract/keeping';
+import { type CareTask, drinkOf } from '@zinc-pail/core';
+import { drinkWords, judgementWords } from '@zinc-pail/words/judgement';
+import { SI } from '@zinc-pail/words/units';
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import type { App } from '../app.ts';
@@ -81,7 +84,7 @@ export function formatRoutes(app: App): Router {
       for (const plant of plants) {
         const date = context.today;
         const [number] = plant.number === null ? await nextNumbers(connection, kept.collection.id, plant.name, date, 1) : [plant.number];
-        await insertPlant(connection, kept.collection.id, { name: plant.name, ...plant.columns, number: number!, ref: randomUUID(), pot: plant.pot, mix_id: plant.mix_id, place_id: plant.place_id, date, import_id: id });
+        await insertPlant(connection, kept.collection.id, { name: plant.name, ...plant.columns, number: number!, ref: randomUUID(), pot: plant.pot, mix_id: plant.mix_id, place_id: plant.place_id, date, last_watered: plant.last_watered, by: keeperOf(request), import_id: id });
       }
       return id;
     });
@@ -151,6 +154,15 @@ export function calendarRoutes(app: App): Router {
   return router;
 }
 
+/** A plant's next day in the calendar, as judged: what is asked today, or the look before its next drink; none where it is left alone. */
+function planOf({ judgement, due, drink }: CareTask, today: string): Pick<PlanLine, 'date' | 'what' | 'words'> | null {
+  const [first] = judgement.deeds;
+  const { head, reason } = judgementWords(judgement, { units: SI, today });
+  if (drinkOf(judgement)) return { date: today, what: 'water', words: `look first; then ${head.toLowerCase()} of ${drink.water} water` };
+  if (first.deed !== 'wait' && first.deed !== 'sleep') return { date: today, what: 'look', words: `${head}. ${reason}` };
+  return due ? { date: due, what: 'water', words: `look first; then ${drinkWords(drink.way, drink.amount_ml, drink.flush, { units: SI, today }).toLowerCase()} of ${drink.water} water` } : null;
+}
+
 async function calendarOf(app: App): Promise<string> {
   const kept = await kit(app.pool);
   const lines: PlanLine[] = [];
@@ -161,9 +173,10 @@ async function calendarOf(app: App): Promise<string> {
     const placeOf = new Map(cards.map((card) => [card.id, names.get(card.place_id) ?? '']));
     for (const card of cards) {
       const task = outlooks.tasks.get(card.id);
-      if (!task?.due) continue;
-      const look = task.verdict.kind === 'check';
-      lines.push({ date: task.due < outlooks.today ? outlooks.today : task.due, site: site.name, place: placeOf.get(card.id)!, plant: `${card.name} (${card.number})`, what: look ? 'look' : 'water', words: look ? task.verdict.reason : `look first; then ${task.water.way}, ${task.water.amountMl} ml of ${task.water.water} water` });
+      if (!task) continue;
+      const line = planOf(task, outlooks.today);
+      if (!line) continue;
+      lines.push({ ...line, site: site.name, place: placeOf.get(card.id)!, plant: `${card.name} (${card.number})` });
     }
     for (const { plant_id: id, plant, steps } of await openHardenings(app.pool, site.id)) {
       for (const step of steps) if (step.date >= outlooks.today) lines.push({ date: step.date, site: site.name, place: placeOf.get(id) ?? '', plant, what: 'sun', words: `${step.minutes} minutes of direct sun` });

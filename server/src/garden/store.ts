@@ -25,7 +25,9 @@ export interface KeptPlant {
 }
 
 /** The kinds of event that the engine knows; the journal holds others too. */
-const ENGINE_EVENTS: PlantEvent['type'][] = ['watering', 'check', 'weights', 'sign', 'repotting', 'move', 'feeding', 'state'];
+const ENGINE_EVENTS: PlantEvent['type'][] = ['watering', 'check', 'weights', 'sign', 'repotting', 'move', 'feeding', 'state', 'changed'];
+/** Kinds of the journal's own that tell the engine something. */
+const TELLING_EVENTS = ['skip', 'firmed'];
 
 /** mysql2 hands JSON columns of MariaDB over as text. */
 export function json<T>(value: unknown): T {
@@ -190,10 +192,10 @@ export async function loadPlants(pool: Pool, which: { siteId: number } | { plant
      WHERE ${where} ORDER BY pl.walk_order, pl.id, s.walk_order, p.id`,
     values,
   );
-  const [events] = await pool.query<Row<{ plant_id: number; day: string; type: PlantEvent['type']; detail: unknown }>[]>(
+  const [events] = await pool.query<Row<{ plant_id: number; day: string; type: string; detail: unknown }>[]>(
     `SELECT j.plant_id, j.day, j.type, j.detail FROM ${from} JOIN journal j ON j.plant_id = p.id
      WHERE ${where} AND j.voided_at IS NULL AND j.type IN (?) ORDER BY j.plant_id, j.day, j.id`,
-    [...values, ENGINE_EVENTS],
+    [...values, [...ENGINE_EVENTS, ...TELLING_EVENTS]],
   );
   const byPlant = group(events, (event) => event.plant_id);
   return rows.map((row) => ({
@@ -202,12 +204,19 @@ export async function loadPlants(pool: Pool, which: { siteId: number } | { plant
   }));
 }
 
-function plantOf(row: PlantRow, events: readonly { day: string; type: PlantEvent['type']; detail: unknown }[]): Plant {
+/** What an entry tells the engine: a drink left out as "still wet" is a look, and whether it firmed up is a sign. */
+function toldBy(type: string, date: string, detail: Record<string, unknown>): PlantEvent | null {
+  if (type === 'skip') return detail.reason === 'still-wet' ? { type: 'check', date, finger: 'wet' } : null;
+  if (type === 'firmed') return { type: 'sign', date, sign: detail.yes ? 'taut' : 'limp', strength: 1 };
+  return { ...detail, type, date } as PlantEvent;
+}
+
+function plantOf(row: PlantRow, events: readonly { day: string; type: string; detail: unknown }[]): Plant {
   return {
     id: String(row.id),
     name: row.name,
-    // A name that nobody knows tells no care: what can be seen of the plant does, and the dry side of the rest.
-    taxon: row.name_sure === 'unknown' ? 'unknown' : (row.taxon ?? row.name),
+    taxon: row.taxon ?? row.name,
+    name_unknown: row.name_sure === 'unknown',
     habit: row.habit,
     form: row.form,
     diameter_mm: row.diameter_mm,
@@ -227,6 +236,6 @@ function plantOf(row: PlantRow, events: readonly { day: string; type: PlantEvent
       shape: row.shape, top_mm: row.top_mm, base_mm: row.base_mm, depth_mm: row.depth_mm, material: row.material, wall_mm: row.wall_mm,
       holes: Boolean(row.holes), top_dressing_mm: row.top_dressing_mm,
     },
-    events: events.map((event) => ({ ...json<object>(event.detail), type: event.type, date: event.day }) as PlantEvent),
+    events: events.flatMap((event) => toldBy(event.type, event.day, json<Record<string, unknown>>(event.detail)) ?? []),
   };
 }

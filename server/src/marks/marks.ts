@@ -1,6 +1,6 @@
 /** Writing marks on one pot or many: all of a pot's entries or none, nothing twice, and what each asks for afterwards. */
 import type { JournalEntry, JournalEvent, MarksResult, NewEntry, NewMark, RoundPot } from '@zinc-pail/contract/api';
-import { afterMark, COMPONENTS, drainFinding, genusByAnyName, genusCare, remindersFor, type Finding, type PlantEvent, type Way } from '@zinc-pail/core';
+import { type AfterNote, afterMark, COMPONENTS, genusByAnyName, genusCare, remindersFor, type Finding, type PlantEvent, type Way } from '@zinc-pail/core';
 import { group } from 'd3';
 import { isDeepStrictEqual } from 'node:util';
 import type { App } from '../app.ts';
@@ -161,25 +161,27 @@ function timersOf(mark: NewMark, pot: RoundPot | undefined, home: PlantHome): Ne
     const reminders = remindersFor({
       way: way ?? entry.method, wetLeaves: wetLeaves ?? false,
       rules: { stand: pot.task.stand, saucerMinutes: pot.task.saucer_minutes, soakMinutes: pot.task.soak_minutes }, placeKind: home.place_kind, holes: pot.outlook.pot.holes, cautions: pot.outlook.cautions,
-      slack: pot.outlook.thirst.level >= SLACK_FROM,
+      slack: pot.outlook.thirst.level >= SLACK_FROM || pot.task.judgement.because.some(({ code }) => code === 'slack-seen'),
     });
     return reminders.map(({ kind, afterMinutes, words }) => ({ collectionId: home.collection_id, plantId: mark.plant_id, clientId: entry.client_id, kind, words, afterMinutes }));
   });
 }
 
 /** Grains from this size on leave gaps that a probe reads as dry; a mix of mostly these is coarse. */
+const round = (value: number) => Math.round(value * 100) / 100;
 const COARSE_MM = 3;
 const SHEDS_FROM = 0.35;
 
 /** What the marks mean for the plant; for many at once only what is urgent is worth a sentence each. */
-function adviceOn(mark: NewMark, pot: RoundPot, home: PlantHome, events: readonly PlantEvent[]): string[] {
+function adviceOn(mark: NewMark, pot: RoundPot, home: PlantHome, events: readonly PlantEvent[]): AfterNote[] {
   const total = home.mix.reduce((sum, part) => sum + part.parts, 0) || 1;
   const share = (of: (ref: string) => number) => home.mix.reduce((sum, part) => sum + part.parts * of(part.component), 0) / total;
   const genus = genusByAnyName(pot.name);
   const { traits } = pot.outlook;
   const drain = mark.entries.find((entry) => entry.type === 'drain');
   return [
-    ...(drain ? [drainFinding(drain.seconds, pot.outlook.pot.depth_mm).words] : []),
+    ...(drain ? [{ code: 'drain' as const, n: { seconds: drain.seconds, depth_mm: pot.outlook.pot.depth_mm, organic: round(share((ref) => COMPONENTS.get(ref)?.rewetDifficulty ?? 0)) } }] : []),
+    ...(home.acquired_on !== null && mark.entries.some((entry) => entry.type === 'watering' && entry.date < home.acquired_on!) ? [{ code: 'before-it-came' as const, n: {} }] : []),
     ...afterMark({
       written: mark.entries as unknown as Finding[], before: pot.outlook, events, coarse: share((ref) => ((COMPONENTS.get(ref)?.grainMm ?? 0) >= COARSE_MM ? 1 : 0)) > 0.6, shedsWater: share((ref) => COMPONENTS.get(ref)?.rewetDifficulty ?? 0) > SHEDS_FROM,
       neverSoak: genusCare(genus, traits.form, traits.habit).neverSoak,

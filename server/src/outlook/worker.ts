@@ -131,14 +131,13 @@ function plantsToday(site: Site, ids: string[]): [string, PlantToday][] {
   const { today } = forecast.climate;
   return ids.map((id) => {
     const outlook = forecast.outlook(id);
-    const view = outlookView(outlook, today);
     const { plant, care } = site.kept.get(id)!;
     const task = careTask({
-      name: plant.name ?? '', taxon: plant.taxon ?? null, own: care.own, outlook: view, events: plant.events, today, placeKind: care.placeKind,
+      name: plant.name ?? '', taxon: plant.taxon ?? null, nameUnknown: plant.name_unknown ?? false, own: care.own, outlook, today, placeKind: care.placeKind, lit: forecast.climate.place(plant.place).place.lamp != null,
       south: forecast.garden.site.latitude_deg < 0, mixIsCharged: site.charged.get(plant.mix) ?? false,
       arrivedOn: care.arrivedOn === null ? null : dayNumber(care.arrivedOn), watersAtHand: site.waters,
     });
-    return [id, { view: { ...view, verdict: task.verdict }, task }];
+    return [id, { view: outlookView(outlook, task.forecast, today), task }];
   });
 }
 

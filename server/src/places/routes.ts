@@ -1,6 +1,6 @@
 import { idParam } from '@zinc-pail/contract/api';
 import { csvBody, newPlace, placeChange, type PlaceView, readingsBody } from '@zinc-pail/contract/keeping';
-import { crowding, genusByAnyName, genusCare, lightVerdict } from '@zinc-pail/core';
+import { crowding, genusByAnyName, genusCare, judgedAs, lightVerdict } from '@zinc-pail/core';
 import { group } from 'd3';
 import { Router } from 'express';
 import type { App } from '../app.ts';
@@ -109,7 +109,7 @@ async function placeViews(app: App): Promise<PlaceView[]> {
         const task = at.tasks.get(pot.id);
         if (!outlook || !task) return [];
         const wants = task.rules.rules.light;
-        return [{ id: pot.id, number: pot.number, name: pot.name, form: outlook.traits.form, width_mm: pot.top_mm, shape: pot.shape, material: pot.material, light: lightVerdict(today.dliMol, wants, outlook.state), wants, crown_mm: pot.diameter_mm, verdict: outlook.verdict.kind, poisonous: genusCare(genusByAnyName(pot.name), outlook.traits.form, outlook.traits.habit).poisonous, quarantine_until: pot.quarantine_until }];
+        return [{ id: pot.id, number: pot.number, name: pot.name, form: outlook.traits.form, width_mm: pot.top_mm, shape: pot.shape, material: pot.material, light: lightVerdict(today.dliMol, wants, outlook.state), wants, crown_mm: pot.diameter_mm, verdict: judgedAs(task.judgement, at.today), poisonous: genusCare(genusByAnyName(pot.name), outlook.traits.form, outlook.traits.habit).poisonous, quarantine_until: pot.quarantine_until }];
       }),
       last_readings: (readingsAt.get(record.id) ?? []).slice(0, READINGS_SHOWN).map(({ date, tmin_c, tmax_c, rh_pct }) => ({ date, tmin_c, tmax_c, rh_pct })),
     };

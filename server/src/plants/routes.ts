@@ -1,6 +1,8 @@
 import { plantIdParam, type PlantView } from '@zinc-pail/contract/api';
-import { copiesBody, endBody, movesBody, newPlant, type NewPlant, plantChange, type Story } from '@zinc-pail/contract/keeping';
-import { companionClashes, dayNumber, genusByAnyName, genusCare, hardeningPlan, type OwnRules, postMortem, type PlantEvent, stepBack, traitsOf } from '@zinc-pail/core';
+import { copiesBody, endBody, movesBody, newPlant, type NewPlant, plantChange, type Potting, pottingBody, type Story } from '@zinc-pail/contract/keeping';
+import { dayNumber, genusByAnyName, genusCare, hardeningPlan, type OwnRules, type PlantEvent, stepBack, traitsOf } from '@zinc-pail/core';
+import { companionClashes } from '@zinc-pail/words/companions';
+import { postMortem } from '@zinc-pail/words/postMortem';
 import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import type { App } from '../app.ts';
@@ -11,10 +13,10 @@ import { keeperOf } from '../http/keeper.ts';
 import { notFound, Refused } from '../http/problem.ts';
 import { accept, acceptParam } from '../http/validate.ts';
 import { refuseStale, versionOf } from '../http/version.ts';
-import { journalOf, lockBooks } from '../journal/store.ts';
+import { entriesByClientIds, journalOf, lockBooks } from '../journal/store.ts';
 import { potTask } from '../round/pots.ts';
 import { changePlant, endHardening, homeOfPlace, idsByRef, mixParts, nightsAt, openHardening, plantDetail, plantRecord, pottingOf, saveHardening, standsOf } from './store.ts';
-import { endPlant, insertPlant, movePlant, nextNumbers, plantColumns, revivePlant } from './takingInStore.ts';
+import { endPlant, insertPlant, movePlant, nextNumbers, plantColumns, repot, revivePlant, setPottingRight } from './takingInStore.ts';
 
 const MOST_ENTRIES_TOLD = 5000;
 const NIGHTS_BACK = 60;
@@ -39,6 +41,7 @@ export function plantRoutes(app: App): Router {
     const today = todayAt(home.time_zone);
     if (body.date > today) throw badReference('/date', body.date, `a day up to today, ${today}`);
     if (body.pot.base_mm > body.pot.top_mm * 2) throw badReference('/pot/base_mm', body.pot.base_mm, 'a base no wider than twice the top');
+    if (body.last_watered && body.last_watered > today) throw badReference('/last_watered', body.last_watered, `a day up to today, ${today}`);
     const ids = await transaction(app.pool, async (connection) => {
       const count = body.count ?? 1;
       const made: number[] = [];
@@ -49,7 +52,7 @@ export function plantRoutes(app: App): Router {
       if (before.length > 0) return before;
       const numbers = body.number && count === 1 ? [body.number] : await nextNumbers(connection, home.collection_id, body.name, body.date, count);
       for (const [i, number] of numbers.entries()) {
-        made.push(await insertPlant(connection, home.collection_id, { ...body, acquired_on: body.acquired_on ?? body.date, number, ref: refOf(body.client_id, i) }).catch(takenNumber(number)));
+        made.push(await insertPlant(connection, home.collection_id, { ...body, by: keeperOf(request), acquired_on: body.acquired_on ?? body.date, number, ref: refOf(body.client_id, i) }).catch(takenNumber(number)));
       }
       return made;
     });
@@ -68,6 +71,28 @@ export function plantRoutes(app: App): Router {
       if (outcome !== 'done') refuseStale(columns, outcome);
     });
     response.json(await plantView(app, plantId));
+  });
+
+  router.post('/plants/:plantId/pottings', async (request, response) => {
+    const plantId = idOf(request.params);
+    const version = versionOf(request);
+    const body = accept<Potting>(pottingBody, request.body);
+    const row = await plantDetail(app.pool, plantId);
+    if (!row) throw notFound('plant');
+    if (!(await mixParts(app.pool, body.mix_id)).length) throw badReference('/mix_id', body.mix_id, 'the id of one of your mixes');
+    if (body.pot.base_mm > body.pot.top_mm * 2) throw badReference('/pot/base_mm', body.pot.base_mm, 'a base no wider than twice the top');
+    const today = todayAt(row.time_zone);
+    if (body.kind === 'repotted' && (!body.date || body.date > today)) throw badReference('/date', body.date ?? null, `the day of the repotting, up to today, ${today}`);
+    await transaction(app.pool, async (connection) => {
+      await lockBooks(connection);
+      // Sent twice: done already.
+      if ((await entriesByClientIds(connection, [body.client_id])).length > 0) return;
+      if (row.version !== version) refuseStale({ mix_id: body.mix_id }, { mix_id: row.mix_id });
+      if (body.kind === 'set-right') return setPottingRight(connection, plantId, body.mix_id, body.pot);
+      const outcome = await repot(connection, plantId, { mixId: body.mix_id, pot: body.pot, date: body.date!, mixWas: body.mix_was ?? null, rootLoss: body.root_loss ?? null, clientId: body.client_id, by: keeperOf(request) });
+      if (outcome === 'too-early') throw badReference('/date', body.date, `a day from its last potting on, ${row.potted_on}`);
+    });
+    response.status(201).json(await plantView(app, plantId));
   });
 
   router.post('/plants/:plantId/copies', async (request, response) => {

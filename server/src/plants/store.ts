@@ -41,6 +41,7 @@ export async function cardsById(pool: Pool | PoolConnection, plantIds: readonly 
 }
 
 export interface PlantHome {
+  acquired_on: string | null;
   collection_id: number;
   site_id: number;
   time_zone: string;
@@ -53,7 +54,7 @@ export interface PlantHome {
 /** Where plants stand, by their ids; those that have ended stand nowhere. */
 export async function plantHomes(pool: Pool | PoolConnection, plantIds: readonly number[]): Promise<Map<number, PlantHome>> {
   const [rows] = await pool.query<Row<Omit<PlantHome, 'mix'> & { id: number; mix: unknown }>[]>(
-    `SELECT p.id, p.collection_id, p.version, pl.site_id, pl.id AS place_id, pl.kind AS place_kind, si.time_zone,
+    `SELECT p.id, p.collection_id, p.version, p.acquired_on, pl.site_id, pl.id AS place_id, pl.kind AS place_kind, si.time_zone,
             (SELECT JSON_ARRAYAGG(JSON_OBJECT('component', mp.component_ref, 'parts', mp.parts)) FROM mix_part mp WHERE mp.mix_id = po.mix_id) AS mix
      FROM plant p JOIN stay s ON s.open_plant_id = p.id JOIN potting po ON po.open_plant_id = p.id
      JOIN place pl ON pl.id = s.place_id JOIN site si ON si.id = pl.site_id WHERE p.id IN (?)`,

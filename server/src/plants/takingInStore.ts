@@ -52,6 +52,9 @@ export interface PlantToWrite {
   place_id: number;
   date: string;
   import_id?: number;
+  /** its last drink, as far as anybody knows, and who says so */
+  last_watered?: string | null;
+  by?: string;
   [column: string]: unknown;
 }
 
@@ -62,14 +65,59 @@ export async function insertPlant(connection: PoolConnection, collectionId: numb
   const [made] = await connection.query<ResultSetHeader>('INSERT INTO plant SET ?', [{ collection_id: collectionId, ref: plant.ref, number: plant.number, ...columns, ...(plant.import_id ? { import_id: plant.import_id } : {}) }]);
   const id = made.insertId;
   await connection.query('INSERT INTO potting SET ?', [
-    {
-      plant_id: id, mix_id: plant.mix_id, from_day: plant.date, shape: pot.shape, top_mm: Math.round(pot.top_mm), base_mm: Math.round(pot.base_mm), depth_mm: Math.round(pot.depth_mm), material: pot.material,
-      wall_mm: pot.wall_mm ?? null, holes: pot.holes, top_dressing_mm: Math.round(pot.top_dressing_mm),
-    },
+    { plant_id: id, from_day: plant.date, ...pottingColumns(plant.mix_id, pot) },
   ]);
   await putAt(connection, id, plant.place_id, plant.date);
+  if (plant.last_watered) {
+    const method = pot.holes ? 'drench' : 'bottom';
+    await addJournal(connection, { collectionId, plantId: id, clientId: randomUUID(), day: plant.last_watered, type: 'watering', detail: { method }, by: plant.by ?? 'keeper' });
+  }
   await touchPlants(connection, [id]);
   return id;
+}
+
+interface JournalRow {
+  collectionId: number;
+  plantId: number;
+  clientId: string;
+  day: string;
+  type: string;
+  detail: object;
+  by: string;
+}
+
+async function addJournal(connection: PoolConnection, { collectionId, plantId, clientId, day, type, detail, by }: JournalRow): Promise<void> {
+  await connection.query('INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [collectionId, plantId, clientId, day, type, JSON.stringify(detail), by]);
+}
+
+const pottingColumns = (mixId: number, pot: Pot) => ({
+  mix_id: mixId, shape: pot.shape, top_mm: Math.round(pot.top_mm), base_mm: Math.round(pot.base_mm), depth_mm: Math.round(pot.depth_mm), material: pot.material, wall_mm: pot.wall_mm ?? null, holes: pot.holes,
+  top_dressing_mm: Math.round(pot.top_dressing_mm),
+});
+
+/** What was wrong from the start is put right: the open potting becomes this, and its past is reckoned anew. */
+export async function setPottingRight(connection: PoolConnection, plantId: number, mixId: number, pot: Pot): Promise<void> {
+  await connection.query('UPDATE potting SET ? WHERE open_plant_id = ?', [pottingColumns(mixId, pot), plantId]);
+  await connection.query('UPDATE plant SET version = version + 1 WHERE id = ?', [plantId]);
+  await touchPlants(connection, [plantId]);
+}
+
+/** Ends the open potting and begins the next; what the old pot was stands in the book, so that it still teaches its place. */
+export async function repot(connection: PoolConnection, plantId: number, to: { mixId: number; pot: Pot; date: string; mixWas: string | null; rootLoss: number | null; clientId: string; by: string }): Promise<'done' | 'too-early'> {
+  const [[open]] = await connection.query<Row<Omit<Pot, 'holes'> & { id: number; mix_id: number; from_day: string; collection_id: number; holes: number }>[]>(
+    `SELECT po.id, po.mix_id, po.from_day, po.shape, po.top_mm, po.base_mm, po.depth_mm, po.material, po.wall_mm, po.holes, po.top_dressing_mm, p.collection_id
+     FROM potting po JOIN plant p ON p.id = po.plant_id WHERE po.open_plant_id = ? FOR UPDATE`, [plantId],
+  );
+  if (to.date < open!.from_day) return 'too-early';
+  const { id, mix_id, from_day: _from, collection_id, holes, wall_mm, ...measures } = open!;
+  const before = { pot: { ...measures, holes: Boolean(holes), ...(wall_mm == null ? {} : { wall_mm }) }, mix: String(mix_id) };
+  await connection.query('UPDATE potting SET to_day = ? WHERE id = ?', [to.date, id]);
+  await connection.query('INSERT INTO potting SET ?', [{ plant_id: plantId, from_day: to.date, root_loss: to.rootLoss, ...pottingColumns(to.mixId, to.pot) }]);
+  await connection.query('UPDATE plant SET version = version + 1 WHERE id = ?', [plantId]);
+  const detail = { ...(to.mixWas ? { mix_was: to.mixWas } : {}), ...(to.rootLoss ? { roots_cut: true } : {}), before };
+  await addJournal(connection, { collectionId: collection_id, plantId, clientId: to.clientId, day: to.date, type: 'repotting', detail, by: to.by });
+  await touchPlants(connection, [plantId]);
+  return 'done';
 }
 
 /** Last in the walk of its new place. */
@@ -87,9 +135,7 @@ export async function movePlant(connection: PoolConnection, plantId: number, pla
   if (!open || open.place_id === placeId) return false;
   await connection.query('UPDATE stay SET to_day = GREATEST(from_day, ?) WHERE id = ?', [date, open.id]);
   await putAt(connection, plantId, placeId, date);
-  await connection.query('INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [
-    open.collection_id, plantId, clientId, date, 'move', JSON.stringify({ from: String(open.place_id), place: String(placeId) }), by,
-  ]);
+  await addJournal(connection, { collectionId: open.collection_id, plantId, clientId, day: date, type: 'move', detail: { from: String(open.place_id), place: String(placeId) }, by });
   await touchPlants(connection, [plantId]);
   return true;
 }
@@ -102,9 +148,7 @@ export async function endPlant(connection: PoolConnection, plantId: number, how:
   await connection.query('UPDATE plant SET ended = ?, ended_on = ?, ended_why = ?, version = version + 1 WHERE id = ?', [how, date, why, plantId]);
   await connection.query('UPDATE stay SET to_day = GREATEST(from_day, ?) WHERE plant_id = ? AND to_day IS NULL', [date, plantId]);
   await connection.query('UPDATE hardening SET ended_at = UTC_TIMESTAMP(3) WHERE plant_id = ? AND ended_at IS NULL', [plantId]);
-  await connection.query('INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [
-    row.collection_id, plantId, randomUUID(), date, 'ended', JSON.stringify({ how, cause: why }), by,
-  ]);
+  await addJournal(connection, { collectionId: row.collection_id, plantId, clientId: randomUUID(), day: date, type: 'ended', detail: { how, cause: why }, by });
   await touchPlants(connection, [plantId]);
   return true;
 }

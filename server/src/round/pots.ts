@@ -9,9 +9,10 @@ import { cardsById, type PlantCard } from '../plants/store.ts';
 
 export function potTask(task: CareTask, card: Pick<PlantCard, 'own_words'>): PotTask {
   const { rules } = task.rules;
+  const { way, method, amount_ml, water, flush, food } = task.drink;
   return {
-    way: task.water.way, method: task.water.method, amount_ml: task.water.amountMl, water: task.water.water, feed: task.water.feed, feed_id: rules.feedId, flush: task.water.flush, due: task.due, mind: task.mind,
-    salts: { ...task.salts, ecMS: Math.round(task.salts.ecMS * 100) / 100 }, own_words: card.own_words, hard_to_replace: rules.hardToReplace, sure: task.sure,
+    judgement: task.judgement, way, method, amount_ml, water, flush, food, feed: task.feed, feed_id: rules.feedId, due: task.due,
+    salts: { ...task.salts, ecMS: Math.round(task.salts.ecMS * 100) / 100 }, own_words: card.own_words, hard_to_replace: rules.hardToReplace,
     stand: rules.stand, saucer_minutes: rules.saucerMinutes, soak_minutes: rules.soakMinutes,
   };
 }

@@ -1,6 +1,7 @@
 /** The round as it stands, kept until an outlook, an order or a setting changes. Lines of pots are kept one by one. */
 import type { CanLine, RoundPlace, RoundPot, RoundSite } from '@zinc-pail/contract/api';
-import { dayNumber, doseFor, isoWords, type OutlookView } from '@zinc-pail/core';
+import { dayNumber, doseFor, drinkOf, JUDGED, judgedAs } from '@zinc-pail/core';
+import { dateWords } from '@zinc-pail/words/days';
 import { group, rollups } from 'd3';
 import type { App } from '../app.ts';
 import { type SiteRow, sites } from '../garden/store.ts';
@@ -11,7 +12,6 @@ import { type Kit, kitOf, openHardenings, placeRows, waitingLooks } from './stor
 
 const WEEKS_AHEAD = 8;
 const DAYS_A_WEEK = 7;
-const COLD_NAMES = 3;
 
 interface KeptSite {
   edition: string;
@@ -55,22 +55,23 @@ export class RoundBook {
     });
     const at = group(pots, ({ placeId }) => placeId);
     const all = pots.map(({ pot }) => pot);
-    const of = (kind: string) => all.filter((pot) => pot.outlook.verdict.kind === kind).length;
+    const judged = (pot: RoundPot) => judgedAs(pot.task.judgement, outlooks.today);
+    const of = (kind: string) => all.filter((pot) => judged(pot) === kind).length;
     const view: RoundSite = {
       id: site.id, name: site.name, today: outlooks.today, latitude_deg: site.latitude_deg, nights_c: outlooks.nightsC,
-      counts: { water: of('water'), check: of('check'), soon: of('soon'), leave: of('leave'), asleep: all.filter((pot) => pot.outlook.state === 'resting').length },
+      counts: { ...(Object.fromEntries(JUDGED.map((kind) => [kind, of(kind)])) as Record<(typeof JUDGED)[number], number>), asleep: all.filter((pot) => pot.outlook.state === 'resting').length },
       can_ml: kit.canMl, can: canLines(all, kit),
       places: places.map((place): RoundPlace => {
         const here = (at.get(place.id) ?? []).map(({ pot }) => pot);
         const climate = outlooks.places.get(place.id)!;
-        const calling = here.filter((pot) => pot.outlook.verdict.kind !== 'leave');
-        const cold = here.filter((pot) => climate.tonightC < limitC(pot.outlook));
+        const calling = here.filter((pot) => judged(pot) !== 'leave');
+        const cold = here.flatMap((pot) => coldTonight(pot) ?? []);
         return {
           id: place.id, name: place.name, kind: place.kind, quarantine: Boolean(place.quarantine), version: place.version,
           today: { tmin_c: climate.tminC, tmax_c: climate.tmaxC, rh_pct: climate.rhPct }, tonight_c: climate.tonightC,
           pots: calling, left: here.length - calling.length, asleep: here.filter((pot) => pot.outlook.state === 'resting').length,
           // Most tender first.
-          cold: { count: cold.length, names: cold.toSorted((a, b) => limitC(b.outlook) - limitC(a.outlook)).slice(0, COLD_NAMES).map((pot) => pot.name) },
+          cold: cold.sort((a, b) => b.limit_c - a.limit_c),
         };
       }),
       load: weeklyLoad(outlooks.today, all),
@@ -80,7 +81,7 @@ export class RoundBook {
           return step ? [{ plant_id, plant, kind: 'sun' as const, minutes: step.minutes, words: `${step.minutes >= 120 ? `${Math.round(step.minutes / 6) / 10} hours` : `${step.minutes} minutes`} of direct sun today, then back to shade.` }] : [];
         }),
         // A sleeper shows no new growth to judge a move by.
-        ...looks.filter(({ plant_id, kind }) => kind !== 'review' || outlooks.views.get(plant_id)?.state !== 'resting').map(({ plant_id, plant, kind, day }) => ({ plant_id, plant, kind, words: LOOK_WORDS[kind](day) })),
+        ...looks.filter(({ plant_id, kind }) => kind !== 'review' || outlooks.views.get(plant_id)?.state !== 'resting').map(({ plant_id, plant, kind, day }) => ({ plant_id, plant, kind, words: LOOK_WORDS[kind](day, outlooks.today) })),
       ],
     };
     const kept = { edition, text: JSON.stringify(view) };
@@ -90,28 +91,29 @@ export class RoundBook {
 }
 
 const LOOK_WORDS = {
-  review: (day: string) => `Moved on ${isoWords(dayNumber(day))}: how does its newest growth look?`,
-  quarantine: (day: string) => `Apart until ${isoWords(dayNumber(day))}: look for pests once more, then let it join the others.`,
+  review: (day: string, today: string) => `Moved on ${dateWords(day, today)}: how does its newest growth look?`,
+  quarantine: (day: string, today: string) => `Apart until ${dateWords(day, today)}: look for pests once more, then let it join the others.`,
   arrival: () => 'Came lately and has not been looked over: sleeve, hole, pests, roots.',
 };
 
-/** The lowest night a pot bears as it stands: moist or dry. */
-function limitC(outlook: OutlookView): number {
-  return outlook.traits[outlook.moisture.p50 > 0.3 ? 'minWetC' : 'minDryC'];
+/** A pot that is judged to stand too cold tonight, with the limit that says so. */
+function coldTonight(pot: RoundPot): RoundPlace['cold'][number] | null {
+  const reason = pot.task.judgement.because.find(({ code }) => code === 'below-limit');
+  return reason ? { id: pot.id, name: pot.name, limit_c: reason.n!.limit! } : null;
 }
 
 /** What to carry: one line for each kind of water with each feed at each strength, so that one can does for its pots. */
 export function canLines(pots: readonly RoundPot[], kit: Kit): CanLine[] {
-  const due = pots.filter((pot) => pot.outlook.verdict.kind === 'water');
-  const feedOf = ({ task }: RoundPot) => (task.feed.kind === 'feed' ? `${task.feed_id ?? ''}/${task.feed.strength}` : '');
+  const due = pots.filter((pot) => drinkOf(pot.task.judgement) !== null);
+  const feedOf = ({ task }: RoundPot) => (task.food === null ? '' : `${task.feed_id ?? ''}/${task.food}`);
   return rollups(due, (some) => some, (pot) => pot.task.water, feedOf).flatMap(([water, byFeed]) =>
     byFeed.map(([, some]): CanLine => {
       const ml = some.reduce((sum, pot) => sum + pot.task.amount_ml, 0);
-      const { feed, feed_id: feedId } = some[0]!.task;
+      const { food, feed_id: feedId } = some[0]!.task;
       const product = kit.feeds.find(({ id }) => id === feedId) ?? (feedId === null ? kit.feeds[0] : undefined);
       return {
         water, pots: some.length, ml, fills: Math.max(1, Math.ceil(ml / kit.canMl)),
-        feed: feed.kind !== 'feed' ? null : { name: product?.name ?? null, strength: feed.strength, unit: product?.unit ?? null, dose: product ? Math.round(doseFor(product.perLitre, feed.strength, ml) * 10) / 10 : null },
+        feed: food === null ? null : { name: product?.name ?? null, strength: food, unit: product?.unit ?? null, dose: product ? Math.round(doseFor(product.perLitre, food, ml) * 10) / 10 : null },
       };
     }),
   );

@@ -1,5 +1,5 @@
 import type { TableRow } from '@zinc-pail/contract/keeping';
-import { genusByAnyName, lightVerdict } from '@zinc-pail/core';
+import { genusByAnyName, judgedAs, lightVerdict } from '@zinc-pail/core';
 import { Router } from 'express';
 import type { App } from '../app.ts';
 import { sites } from '../garden/store.ts';
@@ -29,7 +29,7 @@ async function tableOf(app: App, outlooks: Awaited<ReturnType<App['outlooks']['o
     if (!at || !outlook || !task) continue;
     const { shape, top_mm, depth_mm, material, taxon, ...rest } = card;
     const row: TableRow = {
-      ...rest, genus: genusByAnyName(taxon ?? card.name)?.name ?? '', form: outlook.traits.form, habit: outlook.traits.habit, state: outlook.state, verdict: outlook.verdict.kind, due: task.due,
+      ...rest, genus: genusByAnyName(taxon ?? card.name)?.name ?? '', form: outlook.traits.form, habit: outlook.traits.habit, state: outlook.state, verdict: judgedAs(task.judgement, at.today), due: task.due,
       moisture: Math.round(outlook.moisture.p50 * 100), rate: Math.round(outlook.rate.p50 * 100) / 100, checks: outlook.checks, last_watered: outlook.last_watered,
       pot: `${shape} ${top_mm / 10}×${depth_mm / 10} ${material}`, pot_mm: top_mm, light: lightVerdict(at.places.get(card.place_id)?.dliMol ?? 0, task.rules.rules.light, outlook.state), min_wet_c: outlook.traits.minWetC,
     };

@@ -1,14 +1,15 @@
 /** What moved the dry day, as bars to the left (sooner) and right (later) of an ordinary pot. */
-import type { Reason } from '@zinc-pail/core';
+import type { DateReason } from '@zinc-pail/core';
+import { dateReasonWords } from '@zinc-pail/words/outlook';
 import { scaleLinear } from 'd3';
-import { inUnits } from '../parts/amounts.ts';
+import { units } from '../parts/units.ts';
 
-const WORDS: Record<Reason['factor'], string> = {
+const WORDS: Record<DateReason['factor'], string> = {
   place: 'place and weather', season: 'season', 'pot-material': 'pot material', 'pot-size': 'pot size', mix: 'mix', 'top-dressing': 'top dressing',
   rate: 'what this pot has shown', together: 'together',
 };
 
-export function BecauseBars({ reasons }: { reasons: readonly Reason[] }) {
+export function BecauseBars({ reasons }: { reasons: readonly DateReason[] }) {
   const reach = Math.max(1, ...reasons.map((reason) => Math.abs(reason.days)));
   const x = scaleLinear([-reach, reach], [0, 100]);
   return (
@@ -23,7 +24,7 @@ export function BecauseBars({ reasons }: { reasons: readonly Reason[] }) {
             </svg>
             <span className="text-right">{reason.days > 0 ? '+' : '−'}{Math.abs(reason.days).toFixed(1)} d</span>
           </div>
-          <p className="text-[14px] text-[var(--ink-2)]">{inUnits(reason.text)}</p>
+          <p className="text-[14px] text-[var(--ink-2)]">{dateReasonWords(reason, units())}</p>
         </li>
       ))}
     </ul>

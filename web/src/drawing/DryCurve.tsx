@@ -1,5 +1,5 @@
 /** The dry-down: moisture behind with its waterings and checks, the doubt ahead, the rule, the window and the cold nights. */
-import { bandWord, dayNumber, type OutlookView } from '@zinc-pail/core';
+import { bandOf, dayNumber, type OutlookView } from '@zinc-pail/core';
 import type { JournalEntry } from '@zinc-pail/contract/api';
 import { area, axisBottom, line, scaleLinear, scaleUtc, select, utcFormat } from 'd3';
 import { useEffect, useRef, useState } from 'react';
@@ -130,10 +130,10 @@ function Mark({ entry, x, y }: { entry: JournalEntry; x(day: number): number; y(
   if ('weight_g' in event) {
     return <rect x={at - 4} y={y(0) - 12} width={8} height={8} fill="var(--paper)" stroke="var(--ink)" strokeWidth={1.6}><title>{`${event.date}: ${event.weight_g} g`}</title></rect>;
   }
-  return <line x1={at} x2={at} y1={MARGIN.top} y2={MARGIN.top + 6} stroke="var(--ink-2)"><title>{`${event.date}: surface ${event.surface}`}</title></line>;
+  return <line x1={at} x2={at} y1={MARGIN.top} y2={MARGIN.top + 6} stroke="var(--ink-2)"><title>{'lift' in event ? `${event.date}: ${event.lift} in the hand` : `${event.date}: surface ${event.surface}`}</title></line>;
 }
 
 function curveWords(outlook: OutlookView): string {
   const dry = outlook.dry_on;
-  return `Moisture of the pot: now ${bandWord(outlook.moisture.p50)}; dry ${dry.p50 ?? 'beyond a year'}, between ${dry.p10 ?? 'beyond a year'} and ${dry.p90 ?? 'beyond a year'}`;
+  return `Moisture of the pot: now ${bandOf(outlook.moisture.p50)}; dry ${dry.p50 ?? 'beyond a year'}, between ${dry.p10 ?? 'beyond a year'} and ${dry.p90 ?? 'beyond a year'}`;
 }

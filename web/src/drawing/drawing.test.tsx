@@ -1,8 +1,8 @@
 import { dayNumber, type OutlookView, type PlantState, type Pot } from '@zinc-pail/core';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { GardenForecast, outlookView } from '@zinc-pail/core';
-import { garden, plusDays } from '../../../core/test/gardens.ts';
+import { outlookView } from '@zinc-pail/core';
+import { garden, judged, plusDays } from '../../../core/test/gardens.ts';
 import { BecauseBars } from './BecauseBars.tsx';
 import { PlantShape } from './plantShapes.tsx';
 import { PotGlyph } from './PotGlyph.tsx';
@@ -19,7 +19,10 @@ let fresh: OutlookView;
 let dry: OutlookView;
 let asleep: OutlookView;
 beforeAll(() => {
-  const view = (today: string, events: Parameters<typeof garden>[0]) => outlookView(new GardenForecast(garden({ today, ...events })).outlook('plant'), dayNumber(today));
+  const view = (today: string, events: Parameters<typeof garden>[0]) => {
+    const { outlook, forecast } = judged({ today, ...events });
+    return outlookView(outlook, forecast, dayNumber(today));
+  };
   fresh = view(TODAY, {});
   dry = view(plusDays(TODAY, 35), { events: [{ type: 'watering', date: TODAY, method: 'drench' }] });
   asleep = view('2026-01-10', { events: [{ type: 'state', date: '2025-12-01', state: 'resting' }] });
@@ -101,10 +104,11 @@ describe('the pot', () => {
 
 describe('why', () => {
   it('bars go left for sooner and right for later', () => {
-    const markup = renderToStaticMarkup(<BecauseBars reasons={[{ factor: 'place', days: -4, text: 'hot' }, { factor: 'mix', days: 2, text: 'holds' }]} />);
+    const markup = renderToStaticMarkup(<BecauseBars reasons={[{ factor: 'place', days: -4, n: { surface_mm: 4 } }, { factor: 'mix', days: 2, n: { held_share: 0.4 } }]} />);
     const bars = [...markup.matchAll(/<rect x="([\d.]+)" y="2" width="([\d.]+)"/g)].map((m) => [Number(m[1]), Number(m[2])]);
     expect(bars).toEqual([[0, 50], [50, 25]]);
     expect(markup).toContain('−4.0 d');
     expect(markup).toContain('+2.0 d');
+    expect(markup).toContain('4.0 mm a day from a wet surface: sooner');
   });
 });

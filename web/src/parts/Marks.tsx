@@ -7,7 +7,10 @@ import { useJournal } from '../api/journal.ts';
 import { nearDay } from './days.ts';
 import { useKeys } from './keys.ts';
 import { Name } from './Name.tsx';
-import { count, inUnits } from './amounts.ts';
+import { afterWords } from '@zinc-pail/words/after';
+import { count } from './amounts.ts';
+import { wordsFor } from './deeds.ts';
+import { units } from './units.ts';
 
 /** A pot that a mark is for, as it stood before. */
 export interface Marked {
@@ -78,7 +81,7 @@ export function MarksProvider({ children }: { children: ReactNode }) {
     (pots: Marked[], events: (pot: Marked) => JournalEvent[], said: string) =>
       alone(pots, async () => {
         const result = await journal.write(pots.map((pot) => ({ plantId: pot.plantId, seen: pot.seen, events: events(pot) })));
-        const done: Done = { pots, clientIds: result.clientIds, said, after: new Map(result.done.map(({ plant_id, pot }) => [plant_id, pot])), already: result.already, more: [...new Set(result.done.flatMap((one) => one.advice))].slice(0, 3) };
+        const done: Done = { pots, clientIds: result.clientIds, said, after: new Map(result.done.map(({ plant_id, pot }) => [plant_id, pot])), already: result.already, more: [...new Set(result.done.flatMap((one) => one.advice.map((note) => afterWords(note, units()))))].slice(0, 3) };
         if (result.clientIds.length > 0) setPast((before) => [...before, done]);
         setTold({ kind: 'done', done });
       }),
@@ -143,14 +146,19 @@ function DoneWords({ done }: { done: Done }) {
       {written.length > 1 && <p><Who pots={written} />: {done.said}. {nextOfMany(written, done.after)}</p>}
       {done.already.slice(0, NAMES_TOLD).map(({ plant, words }) => <p key={plant}><Name written={plant} />: {words}</p>)}
       {done.already.length > NAMES_TOLD && <p>and {done.already.length - NAMES_TOLD} more were done already.</p>}
-      {done.more.map((words) => <p key={words} className="font-semibold">{inUnits(words)}</p>)}
+      {done.more.map((words) => <p key={words} className="font-semibold">{words}</p>)}
     </>
   );
 }
 
 function OneDone({ pot, after, said }: { pot: Marked; after: After; said: string }) {
   const [was, now] = [nextWords(pot.before, pot.today), nextWords(after, pot.today)];
-  return <p><Name written={pot.name} />: {said}. Next drink {now}{was !== now && `, was ${was}`}.</p>;
+  const judged = wordsFor(after, pot.today);
+  return (
+    <p>
+      <Name written={pot.name} />: {said}. <strong className="font-semibold">{judged.head}.</strong> Next drink {now}{was !== now && `, was ${was}`}.{judged.then && ` ${judged.then}`}
+    </p>
+  );
 }
 
 function nextOfMany(pots: readonly Marked[], after: ReadonlyMap<number, After>): string {

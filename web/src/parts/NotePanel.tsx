@@ -1,6 +1,6 @@
 /** Anything a keeper notes on a pot, or on many at once: water, a look, a skip, a sign, a measure, a flower, words; on any day. */
 import type { JournalEvent, RoundPot } from '@zinc-pail/contract/api';
-import { SIGNS, WATER_KINDS, WAYS, type Way } from '@zinc-pail/core';
+import { drinkOf, SIGNS, WATER_KINDS, WAYS, type Way } from '@zinc-pail/core';
 import { type FormEvent, useState } from 'react';
 import { count, litres } from './amounts.ts';
 import { addDays } from './days.ts';
@@ -17,11 +17,11 @@ interface NotePanelProps {
   onClose(): void;
 }
 
-type Kind = 'watering' | 'finger' | 'meter' | 'weight' | 'skip' | 'sign' | 'measure' | 'flowering' | 'drain' | 'note';
+type Kind = 'watering' | 'finger' | 'lift' | 'meter' | 'weight' | 'weights' | 'state' | 'skip' | 'sign' | 'measure' | 'flowering' | 'drain' | 'note';
 
 const KINDS: readonly { id: Kind; label: string; one?: true }[] = [
-  { id: 'watering', label: 'Watered' }, { id: 'finger', label: 'Felt' }, { id: 'meter', label: 'Probe', one: true }, { id: 'weight', label: 'Weighed', one: true }, { id: 'skip', label: 'Skipped' },
-  { id: 'sign', label: 'Sign seen' }, { id: 'measure', label: 'Measured', one: true }, { id: 'flowering', label: 'Flower' }, { id: 'drain', label: 'Drain test', one: true }, { id: 'note', label: 'Words' },
+  { id: 'watering', label: 'Watered' }, { id: 'finger', label: 'Felt' }, { id: 'lift', label: 'Lifted' }, { id: 'meter', label: 'Probe', one: true }, { id: 'weight', label: 'Weighed', one: true }, { id: 'weights', label: 'Full and dry weight', one: true }, { id: 'skip', label: 'Skipped' },
+  { id: 'sign', label: 'Sign seen' }, { id: 'state', label: 'Its season' }, { id: 'measure', label: 'Measured', one: true }, { id: 'flowering', label: 'Flower' }, { id: 'drain', label: 'Drain test', one: true }, { id: 'note', label: 'Words' },
 ];
 const WAY_WORDS: Record<Way, string> = { drench: 'until it ran', base: 'at the base, until it ran', bottom: 'stood in water', measured: 'a measure', mist: 'misted' };
 const METHODS = { drench: 'drench', base: 'drench', bottom: 'bottom', measured: 'measured', mist: 'mist' } as const;
@@ -38,6 +38,10 @@ interface Draft {
   fed: boolean;
   wetLeaves: boolean;
   finger: string;
+  lift: string;
+  state: string;
+  drained: string;
+  dry: string;
   number: string;
   reason: keyof typeof SKIP_WORDS;
   sign: string;
@@ -49,7 +53,7 @@ interface Draft {
 
 function draftFor({ outlook, task }: Pick<RoundPot, 'outlook' | 'task'>): Draft {
   return {
-    way: outlook.pot.holes ? task.way : 'measured', amount: '', water: task.water, fed: task.feed.kind === 'feed' && outlook.verdict.kind === 'water', wetLeaves: false, finger: '', number: '', reason: 'still-wet', sign: 'wrinkled',
+    way: outlook.pot.holes ? task.way : 'measured', amount: '', water: task.water, fed: task.food !== null && drinkOf(task.judgement) !== null, wetLeaves: false, finger: '', lift: '', state: '', drained: '', dry: '', number: '', reason: 'still-wet', sign: 'wrinkled',
     strength: '1', stage: 'open', measures: {}, words: '',
   };
 }
@@ -82,6 +86,17 @@ function read(kind: Kind, draft: Draft, date: string): { events(pot: Marked): Jo
       const weight_g = numberIn(draft.number, 0.1, 1_000_000);
       return Number.isNaN(weight_g) ? 'Weight in grams, pot and all.' : same({ type: 'check', date, weight_g }, `weighed, ${weight_g} g`);
     }
+    case 'lift':
+      return draft.lift === '' ? 'How heavy was it in the hand: heavy, middling or light?' : same({ type: 'check', date, lift: draft.lift as 'heavy' }, `${draft.lift} in the hand`);
+    case 'weights': {
+      const drained_g = numberIn(draft.drained, 0.1, 1_000_000);
+      const dry_g = draft.dry.trim() === '' ? null : numberIn(draft.dry, 0.1, 1_000_000);
+      if (Number.isNaN(drained_g) || Number.isNaN(dry_g)) return 'Weights in grams, pot and all, up to 1,000,000.';
+      if (dry_g !== null && dry_g >= drained_g) return 'The dry weight is less than the full one: which is which?';
+      return same({ type: 'weights', date, drained_g, ...(dry_g === null ? {} : { dry_g }) }, `full weight ${drained_g} g${dry_g === null ? '' : `, dry ${dry_g} g`}`);
+    }
+    case 'state':
+      return draft.state === '' ? 'Which? Not sure is an answer too.' : same({ type: 'state', date, state: draft.state as 'growing' }, draft.state === 'unsure' ? 'not sure of its season' : `seen to be ${draft.state}`);
     case 'drain': {
       const seconds = numberIn(draft.number, 0, 3600);
       return Number.isNaN(seconds) ? 'Seconds from the first pour to the first drop at the hole, up to 3600.' : same({ type: 'drain', date, seconds }, `drained in ${seconds} s`);
@@ -106,6 +121,14 @@ function read(kind: Kind, draft: Draft, date: string): { events(pot: Marked): Jo
     case 'note':
       return words === '' ? 'Nothing is written yet.' : same({ type: 'note', date, text: words }, 'noted');
   }
+}
+
+const STATES = [{ id: 'growing', label: 'growing' }, { id: 'easing', label: 'slowing' }, { id: 'resting', label: 'asleep' }, { id: 'waking', label: 'waking' }, { id: 'unsure', label: 'not sure' }];
+const THICK_STONES_MM = 15;
+
+/** Where a lift tells little. */
+function liftDoubt(pot: RoundPot['outlook']['pot']): boolean {
+  return pot.material === 'glazed' || pot.material === 'concrete' || pot.top_dressing_mm > THICK_STONES_MM;
 }
 
 /** Where thirst shows first on this kind. */
@@ -167,6 +190,19 @@ export function NotePanel({ pots, date: startDate, onClose }: NotePanelProps) {
           </>
         )}
         {kind === 'finger' && <Choice legend="Two knuckles deep, or a skewer to the bottom" name="finger" value={draft.finger} onChange={(finger) => set({ finger })} options={[...['wet', 'damp', 'dry'].map((id) => ({ id, label: id })), { id: 'top-dry', label: 'only the top: dry' }, { id: 'top-wet', label: 'only the top: wet' }]} />}
+        {kind === 'lift' && (
+          <>
+            <Choice legend="In the hand" name="lift" value={draft.lift} onChange={(lift) => set({ lift })} options={['heavy', 'middling', 'light'].map((id) => ({ id, label: id }))} />
+            {liftDoubt(first.before.outlook.pot) && <p className="mb-3 text-[15px] text-[var(--ink-2)]">A heavy pot or stones on top hide the water’s weight: push them aside and touch the mix as well.</p>}
+          </>
+        )}
+        {kind === 'weights' && (
+          <div className="flex flex-wrap gap-x-6">
+            <Field label="Full, grams" hint="Just after it stopped draining.">{(id) => <input id={id} inputMode="decimal" className="input h-11 w-40" value={draft.drained} onChange={(e) => set({ drained: e.target.value })} />}</Field>
+            <Field label="Dry, grams, if you know" hint="When you found it dry.">{(id) => <input id={id} inputMode="decimal" className="input h-11 w-40" value={draft.dry} onChange={(e) => set({ dry: e.target.value })} />}</Field>
+          </div>
+        )}
+        {kind === 'state' && <Choice legend="What you see it doing" name="state" value={draft.state} onChange={(state) => set({ state })} options={STATES} />}
         {(kind === 'meter' || kind === 'weight' || kind === 'drain') && (
           <Field label={kind === 'meter' ? 'Probe, 1 dry to 10 wet' : kind === 'weight' ? 'Grams, pot and all' : 'Seconds from the first pour to the first drop'}>
             {(id) => <input id={id} inputMode="decimal" className="input h-11 w-40" value={draft.number} onChange={(e) => set({ number: e.target.value })} />}

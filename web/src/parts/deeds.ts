@@ -1,10 +1,16 @@
+/** The judgement of a pot in this keeper's units. */
 import type { RoundPot } from '@zinc-pail/contract/api';
-import { litres } from './amounts.ts';
+import { type Judged, judgedAs } from '@zinc-pail/core';
+import { type JudgementWords, judgementWords } from '@zinc-pail/words/judgement';
+import { units } from './units.ts';
 
-/** The deed in this keeper's units; whatever is not a drink says it in its own words. */
-export function headOf({ outlook, task }: Pick<RoundPot, 'outlook' | 'task'>): string {
-  if (outlook.verdict.kind !== 'water') return outlook.verdict.head;
-  const words = { drench: 'Drench', base: 'Drench at the base', bottom: 'Stand in water', measured: 'Measure out', mist: 'Mist' } as const;
-  if (task.flush) return `Flush, ${litres(task.amount_ml)}`;
-  return `${words[task.way]}${task.way === 'measured' ? ' ' : ', '}${litres(task.amount_ml)}`;
+type Judged1 = Pick<RoundPot, 'task'>;
+
+export function wordsFor({ task }: Judged1, today: string): JudgementWords {
+  return judgementWords(task.judgement, { units: units(), today });
+}
+
+/** How a list sorts the pot. */
+export function kindOf({ task }: Judged1, today: string): Judged {
+  return judgedAs(task.judgement, today);
 }

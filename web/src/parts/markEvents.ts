@@ -1,5 +1,6 @@
 /** The quick marks: what one key or thumb writes. */
 import type { JournalEvent, RoundPot } from '@zinc-pail/contract/api';
+import { drinkOf } from '@zinc-pail/core';
 import type { Marked } from './Marks.tsx';
 import { litres } from './amounts.ts';
 
@@ -8,11 +9,11 @@ export function wateredAsAdvised({ outlook, task }: Pick<RoundPot, 'outlook' | '
   const closed = !outlook.pot.holes;
   const method = closed ? 'measured' : task.method;
   const drink = { type: 'watering', date, method, way: closed ? 'measured' : task.way, water: task.water, ...(method === 'measured' || task.flush ? { amount_ml: Math.max(1, task.amount_ml) } : {}) } as JournalEvent;
-  return task.feed.kind === 'feed' && outlook.verdict.kind === 'water' ? [drink, { type: 'feeding', date, dose: task.feed.strength, feed_id: task.feed_id } as JournalEvent] : [drink];
+  return task.food !== null && drinkOf(task.judgement) ? [drink, { type: 'feeding', date, dose: task.food, feed_id: task.feed_id } as JournalEvent] : [drink];
 }
 
 export function wateredWords({ outlook, task }: Pick<RoundPot, 'outlook' | 'task'>): string {
-  const fed = task.feed.kind === 'feed' && outlook.verdict.kind === 'water' ? ', fed' : '';
+  const fed = task.food !== null && drinkOf(task.judgement) ? ', fed' : '';
   if (task.method === 'measured' || !outlook.pot.holes) return `watered, ${litres(task.amount_ml)}${fed}`;
   if (task.flush) return `flushed with ${litres(task.amount_ml)}`;
   if (task.method === 'bottom') return `stood in water${fed}`;

@@ -2,7 +2,7 @@ import type { RoundPot } from '@zinc-pail/contract/api';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { eventWords } from '../screens/plant/Book.tsx';
-import { centimetres, count, cups, degrees, inUnits, litres, shareWords } from './amounts.ts';
+import { centimetres, count, cups, degrees, litres, shareWords } from './amounts.ts';
 import { addDays, daysBetween, fullDay, longDay, nearDay, shortDay } from './days.ts';
 import { numberIn } from './Fields.tsx';
 import { felt, wateredAsAdvised, wateredWords } from './markEvents.ts';
@@ -52,7 +52,7 @@ describe('names and states', () => {
 
 describe('quick marks', () => {
   const pot = (task: object = {}, outlook: object = {}) =>
-    ({ outlook: { pot: { holes: true }, verdict: { kind: 'water' }, ...outlook }, task: { way: 'drench', method: 'drench', amount_ml: 120, water: 'rain', feed: { kind: 'plain' }, feed_id: null, ...task } }) as unknown as Pick<RoundPot, 'outlook' | 'task'>;
+    ({ outlook: { pot: { holes: true }, ...outlook }, task: { judgement: { deeds: [{ deed: 'water' }] }, way: 'drench', method: 'drench', amount_ml: 120, water: 'rain', food: null, feed_id: null, ...task } }) as unknown as Pick<RoundPot, 'outlook' | 'task'>;
   const DAY = '2026-06-04';
   it('write what was advised: way, measure, water', () => {
     expect(wateredAsAdvised(pot({ way: 'measured', method: 'measured', amount_ml: 40 }), DAY)).toEqual([{ type: 'watering', date: DAY, method: 'measured', way: 'measured', water: 'rain', amount_ml: 40 }]);
@@ -60,10 +60,10 @@ describe('quick marks', () => {
     expect(wateredAsAdvised(pot({ way: 'base' }), DAY)).toEqual([{ type: 'watering', date: DAY, method: 'drench', way: 'base', water: 'rain' }]);
   });
   it('with food where it is due with this drink, and only then', () => {
-    const fed = { feed: { kind: 'feed', strength: 0.5 }, feed_id: 3 };
+    const fed = { food: 0.5, feed_id: 3 };
     expect(wateredAsAdvised(pot(fed), DAY)[1]).toEqual({ type: 'feeding', date: DAY, dose: 0.5, feed_id: 3 });
     expect(wateredWords(pot(fed))).toBe('watered until it ran, fed');
-    expect(wateredAsAdvised(pot(fed, { verdict: { kind: 'leave' } }), DAY)).toHaveLength(1);
+    expect(wateredAsAdvised(pot({ ...fed, judgement: { deeds: [{ deed: 'wait', until: null }] } }), DAY)).toHaveLength(1);
   });
   it('never drench a pot without a hole', () => {
     expect(wateredAsAdvised(pot({ amount_ml: 60 }, { pot: { holes: false } }), DAY)).toEqual([{ type: 'watering', date: DAY, method: 'measured', way: 'measured', water: 'rain', amount_ml: 60 }]);
@@ -113,8 +113,5 @@ describe('units', () => {
     expect(mmOf(1)).toBe(25.4);
     expect(mlOf(0.75)).toBe(180);
     expect(typed.temperature()).toBe('°F');
-    expect(inUnits('Too cold to drink: 4 °C on average, and it grows from 11 °C; -5 °C is too low.')).toBe('Too cold to drink: 39 °F on average, and it grows from 52 °F; 23 °F is too low.');
-    expect(inUnits('flush with 1.2 l, then 120 ml')).toBe('flush with 5.0 cups, then ½ cup');
-    expect(inUnits('18 cm across')).toBe('7.1 in across');
   });
 });

@@ -2,27 +2,20 @@
  * The units that this keeper reads and writes. Everything is kept in °C, mm and ml; what is typed in other units is turned
  * into these once, at full precision, and what is shown is turned back only for the eye, so nothing drifts.
  */
-export interface Units {
-  temperature: 'C' | 'F';
-  length: 'cm' | 'in';
-  volume: 'l' | 'cups';
-}
+import { ML_PER_CUP, MM_PER_INCH, shownTemperature as shownIn, SI, type Units } from '@zinc-pail/words/units';
+
+export { ML_PER_CUP, MM_PER_INCH, type Units };
 
 const KEY = 'zinc-units';
-const METRIC: Units = { temperature: 'C', length: 'cm', volume: 'l' };
-/** exact by definition */
-export const MM_PER_INCH = 25.4;
-/** a kitchen cup as on measuring jugs, ml */
-export const ML_PER_CUP = 240;
 
 let chosen: Units | null = null;
 
 export function units(): Units {
   if (chosen) return chosen;
   try {
-    chosen = { ...METRIC, ...(JSON.parse(typeof localStorage === 'undefined' ? '{}' : (localStorage.getItem(KEY) ?? '{}')) as Partial<Units>) };
+    chosen = { ...SI, ...(JSON.parse(typeof localStorage === 'undefined' ? '{}' : (localStorage.getItem(KEY) ?? '{}')) as Partial<Units>) };
   } catch {
-    chosen = METRIC;
+    chosen = SI;
   }
   return chosen;
 }
@@ -33,7 +26,7 @@ export function setUnits(next: Units): void {
 }
 
 export const celsiusOf = (shown: number): number => (units().temperature === 'F' ? ((shown - 32) * 5) / 9 : shown);
-export const shownTemperature = (celsius: number): number => (units().temperature === 'F' ? (celsius * 9) / 5 + 32 : celsius);
+export const shownTemperature = (celsius: number): number => shownIn(celsius, units());
 export const mmOf = (shown: number): number => (units().length === 'in' ? shown * MM_PER_INCH : shown);
 export const mlOf = (shown: number): number => (units().volume === 'cups' ? shown * ML_PER_CUP : shown);
 

@@ -8,8 +8,8 @@ const EDGE_MM = 20;
 
 const MATERIALS: Record<string, string> = { terracotta: 'var(--clay)', plastic: 'var(--ink-2)', glazed: 'var(--dusk)', concrete: 'var(--grit)', metal: 'var(--grit)' };
 /** What a pot wants, as its filling and as a mark of its own. */
-const FILLS: Record<string, string> = { water: 'var(--clay)', check: 'var(--straw)', soon: 'var(--dusk)', leave: 'none' };
-const WORDS: Record<string, string> = { water: 'to water', check: 'feel first', soon: 'soon', leave: 'leave alone' };
+const FILLS: Record<string, string> = { act: 'var(--rust)', water: 'var(--clay)', look: 'var(--straw)', soon: 'var(--dusk)', leave: 'none' };
+const WORDS: Record<string, string> = { act: 'act today', water: 'to water', look: 'look first', soon: 'soon', leave: 'leave alone' };
 
 interface Set {
   pot: PlacePot;
@@ -57,7 +57,7 @@ export function BenchDrawing({ place }: { place: PlaceView }) {
             {pot.shape === 'square' ? <rect x={x + 4} y={y + 4} width={pot.width_mm - 8} height={pot.width_mm - 8} {...shape} /> : <circle cx={x + r} cy={y + r} r={r - 4} {...shape} />}
             <circle cx={x + r} cy={y + r} r={Math.min(r - 10, pot.crown_mm / 2)} fill="var(--lichen)" fillOpacity="0.35" stroke="var(--lichen)" strokeWidth="4" />
             {pot.verdict === 'water' && <path d={`M${x + r},${y + r * 0.55}v${r * 0.9}M${x + r * 0.6},${y + r * 1.05}l${r * 0.4},${r * 0.4}l${r * 0.4},${-r * 0.4}`} stroke="var(--ink)" strokeWidth="10" fill="none" />}
-            {pot.verdict === 'check' && <line x1={x + r * 0.55} x2={x + r * 1.45} y1={y + r} y2={y + r} stroke="var(--ink)" strokeWidth="10" />}
+            {pot.verdict === 'look' && <line x1={x + r * 0.55} x2={x + r * 1.45} y1={y + r} y2={y + r} stroke="var(--ink)" strokeWidth="10" />}
             {pot.quarantine_until && <circle cx={x + r} cy={y + r} r={r + 5} fill="none" stroke="var(--straw)" strokeWidth="6" strokeDasharray="18 12" />}
           </g>
         );

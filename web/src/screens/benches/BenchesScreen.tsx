@@ -40,7 +40,7 @@ export default function BenchesScreen() {
       {places.data.length === 0 && <p className="max-w-prose">{kit.data.sites.length === 0 ? <>First say where your garden lies, in the <Link to="/shed" className="underline">shed</Link>; then make its benches here.</> : 'No bench yet. Make the first: a sill, a shelf, a corner of the balcony.'}</p>}
       {places.data.map((place) => <PlaceSection key={place.id} place={place} many={kit.data.sites.length > 1} household={kit.data.collection} today={todayIn(kit.data.sites.find((site) => site.id === place.site_id)?.time_zone ?? 'UTC')} onEdit={() => setEditing(place)} onRead={() => setReading(place)} />)}
       {editing && <PlacePanel place={editing === 'new' ? null : editing} sites={kit.data.sites} onClose={() => setEditing(null)} />}
-      {reading && <ReadingsPanel place={reading} onClose={() => setReading(null)} />}
+      {reading && <ReadingsPanel place={reading} timeZone={kit.data.sites.find((site) => site.id === reading.site_id)?.time_zone ?? 'UTC'} onClose={() => setReading(null)} />}
     </div>
   );
 }

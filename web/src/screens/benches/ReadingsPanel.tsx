@@ -3,14 +3,14 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
 import { count, degrees } from '../../parts/amounts.ts';
-import { fullDay } from '../../parts/days.ts';
+import { fullDay, todayIn } from '../../parts/days.ts';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { Field, numberIn, Wrong } from '../../parts/Fields.tsx';
 import { celsiusOf, typed } from '../../parts/units.ts';
 
 /** Lowest and highest among the plants, by hand in one go, or as a logger's table. */
-export function ReadingsPanel({ place, onClose }: { place: PlaceView; onClose(): void }) {
-  const [date, setDate] = useState(() => new Date().toISOString().slice(0, 10));
+export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; timeZone: string; onClose(): void }) {
+  const [date, setDate] = useState(() => todayIn(timeZone));
   const [low, setLow] = useState('');
   const [high, setHigh] = useState('');
   const [humidity, setHumidity] = useState('');

@@ -11,14 +11,14 @@ import { kitKey, useKit } from '../../api/kit.ts';
 import { usePlaces } from '../../api/places.ts';
 import { useTable } from '../../api/table.ts';
 import { count } from '../../parts/amounts.ts';
-import { shortDay } from '../../parts/days.ts';
+import { shortDay, todayIn } from '../../parts/days.ts';
 import { Wrong } from '../../parts/Fields.tsx';
 import { Name } from '../../parts/Name.tsx';
 import { Failed, Waiting } from '../../parts/Waiting.tsx';
 import { MovePanel } from './MovePanel.tsx';
 
 const LIGHT_WORDS: Record<string, string> = { 'too-dim': 'too dim', 'gets-by': 'gets by', well: 'well', 'too-bright': 'too bright' };
-const VERDICT_WORDS: Record<string, string> = { water: 'water', check: 'feel first', soon: 'soon', leave: 'leave' };
+const VERDICT_WORDS: Record<string, string> = { act: 'act', water: 'water', look: 'look', soon: 'soon', leave: 'leave' };
 const STATE_WORDS: Record<string, string> = { growing: 'growing', easing: 'slowing', resting: 'asleep', waking: 'waking' };
 const ROW_PX = 44;
 
@@ -64,10 +64,10 @@ export default function ListScreen() {
   if (table.isPending || kit.isPending) return <Waiting what="the list" />;
   if (table.isError) return <Failed error={table.error} again={() => void table.refetch()} />;
   if (kit.isError) return <Failed error={kit.error} again={() => void kit.refetch()} />;
-  return <List rows={table.data} views={kit.data.views} />;
+  return <List rows={table.data} views={kit.data.views} today={todayIn(kit.data.sites[0]?.time_zone ?? 'UTC')} />;
 }
 
-function List({ rows, views }: { rows: TableRow[]; views: { id: number; name: string; spec: ViewSpec }[] }) {
+function List({ rows, views, today }: { rows: TableRow[]; views: { id: number; name: string; spec: ViewSpec }[]; today: string }) {
   const [sorting, setSorting] = useState<SortingState>([]);
   const [filters, setFilters] = useState<ColumnFiltersState>([]);
   const [visible, setVisible] = useState<VisibilityState>(USUAL);
@@ -143,7 +143,7 @@ function List({ rows, views }: { rows: TableRow[]; views: { id: number; name: st
         </div>
         {shown.length === 0 && <p className="p-4">No plant fits. <button type="button" className="h-11 underline" onClick={() => { setFilters([]); setSearch(''); }}>Show all again</button></p>}
       </div>
-      {moving && <MovePanel ids={ids} places={places.data ?? []} onClose={(done) => { setMoving(false); if (done) setPicked({}); }} />}
+      {moving && <MovePanel ids={ids} places={places.data ?? []} today={today} onClose={(done) => { setMoving(false); if (done) setPicked({}); }} />}
     </div>
   );
 }

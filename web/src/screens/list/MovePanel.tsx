@@ -12,9 +12,9 @@ interface Moved {
 }
 
 /** Sets plants on another bench; those that come into more sun get a plan, those that move are looked at again in three weeks. */
-export function MovePanel({ ids, places, onClose }: { ids: number[]; places: PlaceView[]; onClose(done: boolean): void }) {
+export function MovePanel({ ids, places, today, onClose }: { ids: number[]; places: Pick<PlaceView, 'id' | 'name'>[]; today: string; onClose(done: boolean): void }) {
   const [place, setPlace] = useState(String(places[0]?.id ?? ''));
-  const [date, setDate] = useState(() => new Date().toISOString().slice(0, 10));
+  const [date, setDate] = useState(today);
   const queries = useQueryClient();
   const move = useMutation({
     mutationFn: () => ask<Moved>('/plants/move', { method: 'POST', body: { plant_ids: ids, place_id: Number(place), date } }),
@@ -35,7 +35,7 @@ export function MovePanel({ ids, places, onClose }: { ids: number[]; places: Pla
     <Dialog title={`Move ${count(ids.length, 'plant')}`} onClose={() => onClose(false)}>
       <form onSubmit={(event: FormEvent) => { event.preventDefault(); move.mutate(); }}>
         <Field label="To">{(id) => <select id={id} className="select h-11 w-full" value={place} onChange={(event) => setPlace(event.target.value)}>{places.map((one) => <option key={one.id} value={one.id}>{one.name}</option>)}</select>}</Field>
-        <Field label="On">{(id) => <input id={id} type="date" className="input h-11 w-44" value={date} onChange={(event) => setDate(event.target.value)} />}</Field>
+        <Field label="On">{(id) => <input id={id} type="date" max={today} className="input h-11 w-44" value={date} onChange={(event) => setDate(event.target.value)} />}</Field>
         <Wrong words={move.isError ? wordsOf(move.error) : null} />
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={move.isPending}>{move.isPending ? 'Reckoning anew…' : 'Move them'}</button>

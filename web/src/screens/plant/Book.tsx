@@ -66,6 +66,7 @@ export function eventWords(event: JournalEvent): string {
       if ('finger' in event) return `Felt ${event.finger}`;
       if ('meter' in event) return `Probe at ${event.meter}`;
       if ('weight_g' in event) return `Weighed ${event.weight_g} g`;
+      if ('lift' in event) return `In the hand: ${event.lift}`;
       return `Surface ${event.surface}`;
     case 'weights':
       return `Full weight ${event.drained_g} g${event.dry_g ? `, dry ${event.dry_g} g` : ''}`;
@@ -78,7 +79,9 @@ export function eventWords(event: JournalEvent): string {
     case 'feeding':
       return `Fed${event.dose ? `, ${event.dose} of the label’s dose` : ''}${'with' in event && event.with ? ', with that drink' : ''}`;
     case 'state':
-      return `Seen to be ${event.state}`;
+      return event.state === 'unsure' ? 'Not sure of its season' : `Seen to be ${event.state}`;
+    case 'changed':
+      return `Dries ${event.pace} since then`;
     case 'note':
       return event.text;
     case 'skip':

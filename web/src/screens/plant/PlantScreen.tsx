@@ -3,12 +3,15 @@ import { ArrowLeft } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { ProblemError } from '../../api/client.ts';
+import { usePlaces } from '../../api/places.ts';
 import { usePlant } from '../../api/plant.ts';
 import { DryCurve } from '../../drawing/DryCurve.tsx';
 import { BecauseBars } from '../../drawing/BecauseBars.tsx';
-import { cups, inUnits, litres, shareWords } from '../../parts/amounts.ts';
-import { headOf } from '../../parts/deeds.ts';
-import { longDay, nearDay } from '../../parts/days.ts';
+import { alarmWords, holdWords, seasonWords, THIRST, WET_FEET } from '@zinc-pail/words/outlook';
+import { feedWords } from '@zinc-pail/words/feed';
+import { cups, litres, shareWords } from '../../parts/amounts.ts';
+import { kindOf, wordsFor } from '../../parts/deeds.ts';
+import { nearDay } from '../../parts/days.ts';
 import { useKeys } from '../../parts/keys.ts';
 import { felt, type Felt, wateredAsAdvised, wateredWords } from '../../parts/markEvents.ts';
 import { type Marked, useMarks } from '../../parts/Marks.tsx';
@@ -24,10 +27,13 @@ import { ChangePanel } from './ChangePanel.tsx';
 import { CopiesPanel, EndPanel } from './EndPanel.tsx';
 import { Family } from './Family.tsx';
 import { Flowering, Growth } from './Growth.tsx';
+import { Happened } from './Happened.tsx';
 import { Hardening } from './Hardening.tsx';
 import { LookOver } from './LookOver.tsx';
 import { Pictures } from './Pictures.tsx';
+import { MovePanel } from '../list/MovePanel.tsx';
 import { PotDrawing } from './PotDrawing.tsx';
+import { PotPanel } from './PotPanel.tsx';
 import { Rules } from './Rules.tsx';
 import { Schools } from './Schools.tsx';
 import { StoryView } from './StoryView.tsx';
@@ -46,14 +52,16 @@ export default function PlantScreen() {
   return <Plant key={plant.data.id} plant={plant.data} />;
 }
 
-type Panel = 'note' | 'change' | 'end' | 'look-over' | 'copies' | null;
+type Panel = 'note' | 'pot' | 'move' | 'change' | 'end' | 'look-over' | 'copies' | null;
 
 function Plant({ plant }: { plant: PlantView }) {
   const { outlook, site, record } = plant;
   const [search] = useSearchParams();
   const [panel, setPanel] = useState<Panel>(search.has('look-over') ? 'look-over' : null);
   const { mark, busy } = useMarks();
+  const words = wordsFor(plant, site.today);
   const navigate = useNavigate();
+  const places = usePlaces();
   const pot = useMemo((): Marked => ({ plantId: plant.id, name: plant.name, today: site.today, seen: plant.revision, before: plant }), [plant, site]);
   const water = useCallback(() => void mark([pot], () => wateredAsAdvised(plant, site.today), wateredWords(plant)), [mark, plant, pot, site.today]);
   const feel = useCallback((how: Felt) => void mark([pot], () => felt(how, site.today), `felt ${how}`), [mark, pot, site.today]);
@@ -76,19 +84,20 @@ function Plant({ plant }: { plant: PlantView }) {
       <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_320px]">
         <section aria-labelledby="now">
           <h2 id="now" className="text-xl">
-            <strong className="font-semibold">{headOf(plant)}.</strong> <span className="font-[family-name:var(--font-sans)] text-[17px] text-[var(--ink-2)]">{inUnits(outlook.verdict.reason)}</span>
+            <strong className="font-semibold">{words.head}.</strong> <span className="font-[family-name:var(--font-sans)] text-[17px] text-[var(--ink-2)]">{[words.reason, ...words.beside, words.then].filter(Boolean).join(' ')}</span>
           </h2>
           <div className="my-3 flex flex-wrap gap-2">
-            <button type="button" className={`btn h-11 px-5 ${outlook.verdict.kind === 'water' ? 'btn-primary' : ''}`} disabled={busy.has(plant.id)} onClick={water}>Watered</button>
+            <button type="button" className={`btn h-11 px-5 ${kindOf(plant, site.today) === 'water' ? 'btn-primary' : ''}`} disabled={busy.has(plant.id)} onClick={water}>Watered</button>
             {(['wet', 'damp', 'dry'] as const).map((how) => (
               <button key={how} type="button" className="btn h-11 min-w-16" disabled={busy.has(plant.id)} onClick={() => feel(how)}>Felt {how}</button>
             ))}
             <button type="button" className="btn h-11" onClick={() => setPanel('note')}>Note something…</button>
             <Menu plant={plant} onPick={setPanel} />
           </div>
+          <Happened plant={plant} />
           <TaskWords plant={plant} />
           <DryCurve outlook={outlook} journal={plant.journal} today={site.today} />
-          {outlook.alarm && <p role="note" className="my-3 border-l-4 border-[var(--rust)] bg-[var(--frame)] p-3 text-[16px]"><strong>Something changed.</strong> {outlook.alarm.text}</p>}
+          {outlook.alarm && <p role="note" className="my-3 border-l-4 border-[var(--rust)] bg-[var(--frame)] p-3 text-[16px]"><strong>Something changed.</strong> {alarmWords(outlook.alarm)}</p>}
           <Facts plant={plant} />
           <div className="mt-6"><Schools outlook={outlook} today={site.today} /></div>
           <div className="mt-6 grid grid-cols-1 gap-x-10 gap-y-6 xl:grid-cols-2">
@@ -115,6 +124,8 @@ function Plant({ plant }: { plant: PlantView }) {
         </aside>
       </div>
       {panel === 'note' && <NotePanel pots={[pot]} date={site.today} onClose={() => setPanel(null)} />}
+      {panel === 'pot' && <PotPanel plant={plant} onClose={() => setPanel(null)} />}
+      {panel === 'move' && places.data && <MovePanel ids={[plant.id]} places={places.data.filter(({ id }) => id !== plant.place.id)} today={site.today} onClose={() => setPanel(null)} />}
       {panel === 'change' && <ChangePanel plant={plant} onClose={() => setPanel(null)} />}
       {panel === 'end' && <EndPanel plant={plant} onClose={() => setPanel(null)} />}
       {panel === 'copies' && <CopiesPanel plant={plant} onClose={() => setPanel(null)} />}
@@ -127,12 +138,12 @@ function Facts({ plant }: { plant: PlantView }) {
   const { outlook, site } = plant;
   const { rate, water } = outlook;
   const facts: [string, string][] = [
-    ['Window', water ? `${nearDay(water.earliest, site.today)} to ${nearDay(water.latest, site.today)}, best ${nearDay(water.ideal, site.today)}: ${litres(water.amount_ml)}` : inUnits(outlook.hold?.why ?? 'none in sight')],
+    ['Window', water ? `${nearDay(water.earliest, site.today)} to ${nearDay(water.latest, site.today)}, best ${nearDay(water.ideal, site.today)}: ${litres(water.amount_ml)}` : holdWords(outlook, { units: units(), today: site.today })],
     ['Drying', outlook.checks === 0 ? `as reckoned; nobody has looked yet (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)} ×)` : `${rate.p50.toFixed(1)} × as fast as reckoned, from ${outlook.checks} ${outlook.checks === 1 ? 'check' : 'checks'} (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)})`],
-    ['Season', `${outlook.state} since ${longDay(outlook.state_since)}: ${outlook.state_why}${outlook.next_change ? `; ${outlook.next_change.state} from about ${nearDay(outlook.next_change.on, site.today)}` : ''}`],
-    ['Its store', `${outlook.thirst.word}${outlook.thirst.wrinkles_in_days ? `; without water the first wrinkles in about ${outlook.thirst.wrinkles_in_days} days` : ''}`],
-    ['Its roots', `${outlook.wet_feet.word}${outlook.wet_feet.harms_in_days ? `; in danger in about ${outlook.wet_feet.harms_in_days} days if it stays so` : ''}`],
-    ['How sure', SURE_WORDS[plant.task.sure]],
+    ['Season', `${seasonWords(outlook.state, outlook.state_why, outlook.state_since, outlook.state_since_start, site.today)}${outlook.next_change ? `; ${outlook.next_change.state} from about ${nearDay(outlook.next_change.on, site.today)}` : ''}`],
+    ['Its store', `${THIRST[outlook.thirst.word]}${outlook.thirst.wrinkles_in_days ? `; without water the first wrinkles in about ${outlook.thirst.wrinkles_in_days} days` : ''}`],
+    ['Its roots', `${WET_FEET[outlook.wet_feet.word]}${outlook.wet_feet.harms_in_days ? `; in danger in about ${outlook.wet_feet.harms_in_days} days if it stays so` : ''}`],
+    ['How sure', SURE_WORDS[plant.task.judgement.sure]],
     ['Last time', lastTimes(plant)],
   ];
   return (
@@ -147,7 +158,7 @@ function Facts({ plant }: { plant: PlantView }) {
   );
 }
 
-const SURE_WORDS = { high: 'high: the looks and the reckoning agree', medium: 'medium: within a band', low: 'low: it may be far from this; a look would help' } as const;
+const SURE_WORDS = { high: 'high: nothing else comes near', medium: 'medium: within a band', low: 'low: it may be far from this; a look would help' } as const;
 const LASTS = [['watering', 'watered'], ['feeding', 'fed'], ['repotting', 'repotted'], ['move', 'moved'], ['check', 'felt or weighed']] as const;
 
 /** When each thing was last done, in one line. */
@@ -160,7 +171,7 @@ function lastTimes({ journal, site }: PlantView): string {
 
 /** What is done with it now and then: its record, copies, labels, its end. */
 function Menu({ plant, onPick }: { plant: PlantView; onPick(panel: Panel): void }) {
-  const items: [Exclude<Panel, null>, string][] = [['change', 'Change its record'], ['look-over', 'Look it over'], ['copies', 'One more, or offsets'], ['end', 'Given away, or died']];
+  const items: [Exclude<Panel, null>, string][] = [['pot', 'Its pot and mix, repotted'], ['move', 'Move it'], ['change', 'Change its record'], ['look-over', 'Look it over'], ['copies', 'One more, or offsets'], ['end', 'Given away, or died']];
   return (
     <details className="relative">
       <summary className="btn h-11 list-none">More…</summary>
@@ -177,14 +188,16 @@ function Menu({ plant, onPick }: { plant: PlantView; onPick(panel: Panel): void 
 }
 
 /** How its next drink goes: way, measure, water, food, and what to mind. */
-function TaskWords({ plant: { task, outlook } }: { plant: PlantView }) {
+function TaskWords({ plant }: { plant: PlantView }) {
+  const { task, outlook, site } = plant;
   const kitchen = units().volume === 'cups' ? null : cups(task.amount_ml);
   const ways = { drench: 'a drench from above', base: 'a drench at the base, onto the mix only', bottom: 'stood in water', measured: 'a measure', mist: 'a mist' } as const;
-  const food = task.feed.kind === 'feed' ? `with food at ${shareWords(task.feed.strength)}: ${task.feed.why.toLowerCase()}` : `no food: ${task.feed.why[0]!.toLowerCase()}${task.feed.why.slice(1)}`;
+  const food = task.food === null ? 'plain.' : `with food at ${shareWords(task.food)}.`;
+  const words = wordsFor(plant, site.today);
   return (
     <div className="mb-2 max-w-prose text-[16px]">
-      {outlook.state !== 'resting' && <p>Its next drink is {ways[task.way]}, about {litres(task.amount_ml)}{kitchen && ` (${kitchen})`} of {task.water} water, {food}</p>}
-      {task.mind.length > 0 && <p className="text-[var(--ink-2)]">{inUnits(task.mind.join(' '))}</p>}
+      {outlook.state !== 'resting' && <p>Its next drink is {ways[task.way]}, about {litres(task.amount_ml)}{kitchen && ` (${kitchen})`} of {task.water} water, {food} {feedWords(task.feed, site.today)}</p>}
+      <p className="text-[var(--ink-2)]">{[...words.mind, words.never].join(' ')}</p>
       {task.own_words && <p><strong className="font-semibold">Your rule:</strong> {task.own_words}</p>}
       {task.hard_to_replace && <p className="text-[var(--ink-2)]">Hard to replace: when in doubt, it waits. Think of an insurance cutting or offset.</p>}
     </div>

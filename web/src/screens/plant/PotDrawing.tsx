@@ -1,7 +1,7 @@
 import type { PlantView } from '@zinc-pail/contract/api';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';
 import { Stick } from '../../drawing/Stick.tsx';
-import { bandWord } from '@zinc-pail/core';
+import { bandOf } from '@zinc-pail/core';
 import { centimetres, litres } from '../../parts/amounts.ts';
 import { shortDay } from '../../parts/days.ts';
 
@@ -20,7 +20,7 @@ export function PotDrawing({ plant }: { plant: PlantView }) {
           pot={pot} form={plant.form} state={outlook.state} diameterMm={plant.diameter_mm} heightMm={plant.height_mm} size={SIZE} pxPerMm={2.2}
           label={`${shape} ${pot.material} pot, ${centimetres(pot.top_mm)} across, ${centimetres(pot.depth_mm)} deep, drawn to scale`}
         />
-        <Stick moisture={outlook.moisture} dueM={outlook.due_m} height={150} label={`Now ${bandWord(outlook.moisture.p50)}`} />
+        <Stick moisture={outlook.moisture} dueM={outlook.due_m} height={150} label={`Now ${bandOf(outlook.moisture.p50)}`} />
       </div>
       <dl className="mt-2 grid grid-cols-[6rem_minmax(0,1fr)] text-[15px]">
         <dt className="text-[var(--ink-2)]">Pot</dt>

@@ -7,6 +7,7 @@ import { wordsOf } from '../../api/client.ts';
 import { useKit } from '../../api/kit.ts';
 import { plantKey } from '../../api/plant.ts';
 import { shareWords } from '../../parts/amounts.ts';
+import { ordinal } from '@zinc-pail/words/units';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { Choice, Field, numberIn, SectionHead, Tick, Wrong } from '../../parts/Fields.tsx';
 import { useChange } from './useChange.ts';
@@ -29,7 +30,7 @@ function rhythmWords({ rhythm, strength, ceiling }: CareRules['feed']): string {
     case 'never':
       return 'never';
     case 'nth':
-      return `every ${rhythm.n}. drink, ${shareWords(strength)}${most}`;
+      return `every ${ordinal(rhythm.n)} drink, ${shareWords(strength)}${most}`;
     case 'weeks':
       return `every ${rhythm.weeks} weeks, ${shareWords(strength)}${most}`;
     case 'months':
@@ -47,6 +48,7 @@ function lines(rules: CareRules): [Key, string, string][] {
     ['salts', 'Salts', rules.salts === 'sensitive' ? 'minds them' : rules.salts === 'usual' ? 'bears some' : 'bears them'],
     ['stand', 'Stands in', rules.stand === 'none' ? 'nothing' : `${STAND_WORDS[rules.stand]}, emptied after ${rules.saucerMinutes} min`],
     ['feed', 'Food', rhythmWords(rules.feed)],
+    ...(rules.noFoodUntil === null ? [] : [['noFoodUntil', 'No food', `until ${rules.noFoodUntil}`] as [Key, string, string]]),
     ['light', 'Light', `${LIGHT_WORDS[rules.light]}${rules.sunCeilingHours === null ? '' : `, at most ${rules.sunCeilingHours} h of direct sun`}`],
     ['repotYears', 'New pot', `looked at after ${rules.repotYears} ${rules.repotYears === 1 ? 'year' : 'years'}`],
   ];
@@ -79,7 +81,8 @@ export function Rules({ plant }: { plant: PlantView }) {
 }
 
 /** Numbers as text while they are typed. */
-interface Draft extends Omit<CareRules, 'amount' | 'feed' | 'everyDays'> {
+interface Draft extends Omit<CareRules, 'amount' | 'feed' | 'everyDays' | 'noFoodUntil'> {
+  noFoodUntil: string;
   everyDays: string[];
   amountBy: string;
   ml: string;
@@ -106,7 +109,7 @@ function draftOf({ care: { rules }, record }: PlantView): Draft {
   const { feed, amount } = rules;
   const { rhythm } = feed;
   return {
-    ...rules, everyDays: rules.everyDays.map((days) => (days === null ? '' : String(days))), amountBy: amount.by, ml: amount.by === 'fixed' ? String(amount.ml) : '', percent: amount.by === 'share' ? String(amount.share * 100) : '3',
+    ...rules, noFoodUntil: rules.noFoodUntil ?? '', everyDays: rules.everyDays.map((days) => (days === null ? '' : String(days))), amountBy: amount.by, ml: amount.by === 'fixed' ? String(amount.ml) : '', percent: amount.by === 'share' ? String(amount.share * 100) : '3',
     mode: rhythm.mode, n: rhythm.mode === 'nth' ? String(rhythm.n) : '4', sips: rhythm.mode === 'nth' && rhythm.sipsCount, weeks: rhythm.mode === 'weeks' ? String(rhythm.weeks) : '4', times: rhythm.mode === 'months' ? String(rhythm.times) : '3',
     months: rhythm.mode === 'months' ? rhythm.months : [4, 5, 6, 7, 8], percentDose: String(Math.round(feed.strength * 1000) / 10), plainParts: '0', ceiling: feed.ceiling === null ? '' : String(feed.ceiling), chargeMonths: String(feed.chargeMonths),
     lastBeforeRest: feed.lastBeforeRest, firstOnWaking: feed.firstOnWaking, saucer: String(rules.saucerMinutes), soak: String(rules.soakMinutes), words: record.own_words ?? '', reason: '',
@@ -132,7 +135,7 @@ function changesOf(draft: Draft, before: CareRules): Record<string, unknown> | s
       amount: draft.amountBy === 'fixed' ? { by: 'fixed', ml: number(draft.ml, 1, 200_000, 'Millilitres') } : draft.amountBy === 'share' ? { by: 'share', share: number(draft.percent, 0.5, 100, 'Percent of the mix') / 100 } : { by: 'drench' },
       waters: draft.waters, salts: draft.salts, stand: draft.stand, saucerMinutes: number(draft.saucer, 1, 240, 'Saucer, minutes'), soakMinutes: number(draft.soak, 1, 120, 'Soak, minutes'),
       feed: { rhythm, strength: Math.round(1000 * dilutedStrength(number(draft.percentDose, 1, 200, 'Strength, percent') / 100, 1, Number(draft.plainParts))) / 1000, chargeMonths: number(draft.chargeMonths, 0, 24, 'Months without'), lastBeforeRest: draft.lastBeforeRest, firstOnWaking: draft.firstOnWaking, ceiling: draft.ceiling.trim() === '' ? null : number(draft.ceiling, 0, 100, 'At most') },
-      feedId: draft.feedId, light: draft.light, hardToReplace: draft.hardToReplace,
+      feedId: draft.feedId, light: draft.light, hardToReplace: draft.hardToReplace, noFoodUntil: draft.noFoodUntil || null,
     };
     if (draft.ways.length === 0) return 'Ways of watering: at least one.';
     if (draft.waters.length === 0) return 'Kinds of water: at least one.';
@@ -223,6 +226,7 @@ function RulesPanel({ plant, onClose }: { plant: PlantView; onClose(): void }) {
             </Field>
           </>
         )}
+        <Field label="No food until" hint="Empty: as its rhythm has it.">{(id) => <input id={id} type="date" className="input h-11 w-44" value={draft.noFoodUntil} onChange={(e) => set({ noFoodUntil: e.target.value })} />}</Field>
         <Choice legend="Light it does well in" name="light" value={draft.light} onChange={(light) => set({ light: light as CareRules['light'] })} options={LIGHTS.map((id) => ({ id, label: LIGHT_WORDS[id] }))} />
         <Tick label="hard to replace: when in doubt, it waits" checked={draft.hardToReplace} onChange={(hardToReplace) => set({ hardToReplace })} />
         <Field label="A rule of yours, in words" hint="Shown with every task of this plant.">{(id) => <textarea id={id} rows={2} maxLength={500} className="textarea w-full" value={draft.words} onChange={(e) => set({ words: e.target.value })} />}</Field>

@@ -29,7 +29,7 @@ const plant = (over: object = {}): PlantView =>
     care: {
       rules: {
         trigger: 'calendar', dueAt: null, everyDays: [null, null, 14, 12, 10, 10, 10, 10, 12, 14, null, null], ways: ['base', 'bottom'], amount: { by: 'share', share: 0.05 }, waters: ['rain', 'soft'], salts: 'sensitive', stand: 'saucer', saucerMinutes: 15, soakMinutes: 20,
-        feed: { rhythm: { mode: 'nth', n: 4, sipsCount: false }, strength: 0.25, chargeMonths: 6, lastBeforeRest: false, firstOnWaking: false, ceiling: 4 }, feedId: null, light: 'bright', sunCeilingHours: 3, repotYears: 2, hardToReplace: false,
+        feed: { rhythm: { mode: 'nth', n: 4, sipsCount: false }, strength: 0.25, chargeMonths: 6, lastBeforeRest: false, firstOnWaking: false, ceiling: 4 }, feedId: null, light: 'bright', sunCeilingHours: 3, repotYears: 2, hardToReplace: false, noFoodUntil: null,
       },
       sources: { trigger: 'keeper', dueAt: 'usual', everyDays: 'keeper', ways: 'genus', amount: 'keeper', waters: 'genus', salts: 'genus', stand: 'place', saucerMinutes: 'usual', soakMinutes: 'usual', feed: 'genus', feedId: 'usual', light: 'genus', sunCeilingHours: 'genus', repotYears: 'genus', hardToReplace: 'usual' },
       reasons: { trigger: 'the sitter wants a list' },
@@ -45,7 +45,7 @@ describe('rules', () => {
     expect(text(markup)).toMatch(/at the base, from below genus/);
     expect(text(markup)).toMatch(/5 % of the mix yours/);
     expect(text(markup)).toMatch(/a saucer, emptied after 15 min place/);
-    expect(text(markup)).toMatch(/every 4\. drink, a quarter the dose, at most 4 a season/);
+    expect(text(markup)).toMatch(/every 4th drink, a quarter the dose, at most 4 a season/);
     expect(text(markup)).toMatch(/bright, some sun, at most 3 h of direct sun/);
   });
   it('only what the keeper set can be put back', () => {

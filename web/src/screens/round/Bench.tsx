@@ -2,6 +2,7 @@ import type { RoundPlace, RoundPot, RoundSite } from '@zinc-pail/contract/api';
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { degrees } from '../../parts/amounts.ts';
 import { StripAxis } from '../../drawing/Strip.tsx';
+import { kindOf } from '../../parts/deeds.ts';
 import type { Felt } from '../../parts/markEvents.ts';
 import { PotRow } from './PotRow.tsx';
 
@@ -28,7 +29,7 @@ interface BenchProps extends BenchHandlers {
 
 /** One bench in the walk: its climate, its pots that want something, and how many don't. */
 export function Bench({ site, place, pots, open, loading, here, chosen, onFold, onChooseDue, onHere, onWater, onFeel, onNote, onChoose }: BenchProps) {
-  const due = pots.filter((pot) => pot.outlook.verdict.kind === 'water');
+  const due = pots.filter((pot) => kindOf(pot, site.today) === 'water');
   const allChosen = due.length > 0 && due.every((pot) => chosen.has(pot.id));
   const others = place.left - place.asleep;
   const why = [others > 0 && `${others} not yet`, place.asleep > 0 && `${place.asleep} asleep`].filter(Boolean).join(', ');

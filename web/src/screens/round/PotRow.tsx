@@ -1,11 +1,14 @@
 import type { RoundPot } from '@zinc-pail/contract/api';
-import { bandWord, type OutlookView, type Verdict } from '@zinc-pail/core';
+import { bandOf, drinkOf, type Judged, type OutlookView } from '@zinc-pail/core';
+import { holdWords } from '@zinc-pail/words/outlook';
 import { Link } from 'react-router';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';
 import { Stick } from '../../drawing/Stick.tsx';
 import { Strip } from '../../drawing/Strip.tsx';
-import { inUnits, shareWords } from '../../parts/amounts.ts';
-import { headOf } from '../../parts/deeds.ts';
+import { shareWords } from '../../parts/amounts.ts';
+import { kindOf, wordsFor } from '../../parts/deeds.ts';
+import { Answers } from '../../parts/Answers.tsx';
+import { units } from '../../parts/units.ts';
 import { nearDay } from '../../parts/days.ts';
 import type { Felt } from '../../parts/markEvents.ts';
 import { useMarks } from '../../parts/Marks.tsx';
@@ -24,9 +27,10 @@ interface PotRowProps {
   onChoose(): void;
 }
 
-const TONES: Record<Verdict['kind'], string> = {
+const TONES: Record<Judged, string> = {
+  act: 'text-[var(--rust)]',
   water: 'text-[var(--clay)]',
-  check: 'text-[var(--straw)]',
+  look: 'text-[var(--straw)]',
   soon: 'text-[var(--dusk)]',
   leave: 'text-[var(--dusk)]',
 };
@@ -34,6 +38,7 @@ const TONES: Record<Verdict['kind'], string> = {
 export function PotRow({ pot, today, current, chosen, onHere, onWater, onFeel, onNote, onChoose }: PotRowProps) {
   const { outlook } = pot;
   const { busy } = useMarks();
+  const words = wordsFor(pot, today);
   return (
     <li
       id={`pot-${pot.id}`} tabIndex={-1} aria-current={current || undefined} onFocus={onHere} data-testid={`pot-${pot.number}`}
@@ -52,13 +57,13 @@ export function PotRow({ pot, today, current, chosen, onHere, onWater, onFeel, o
           {pot.quarantine_until && pot.quarantine_until >= today && <span className="text-[14px] font-semibold text-[var(--straw)]">apart until {nearDay(pot.quarantine_until, today)}</span>}
         </div>
         <p className="mt-0.5 text-[15px] leading-snug">
-          <strong className={`font-semibold ${TONES[outlook.verdict.kind]}`}>{headOf(pot)}.</strong> <span className="text-[var(--ink-2)]">{inUnits(outlook.verdict.reason)}</span>
+          <strong className={`font-semibold ${TONES[kindOf(pot, today)]}`}>{words.head}.</strong> <span className="text-[var(--ink-2)]">{[words.reason, ...words.beside].join(' ')}</span>
         </p>
-        <Mind pot={pot} />
+        <Mind pot={pot} today={today} />
       </div>
       <div className="col-span-4 row-start-2 xl:col-span-1 xl:col-start-4 xl:row-start-1"><Strip outlook={outlook} today={today} label={stripWords(outlook, today)} /></div>
       <div className="col-start-4 row-start-1 justify-self-end xl:col-start-5">
-        <Deed outlook={outlook} busy={busy.has(pot.id)} name={pot.name} onWater={onWater} onFeel={onFeel} onNote={onNote} />
+        <Deed pot={pot} busy={busy.has(pot.id)} onWater={onWater} onFeel={onFeel} onNote={onNote} />
       </div>
     </li>
   );
@@ -68,38 +73,35 @@ export function PotRow({ pot, today, current, chosen, onHere, onWater, onFeel, o
 const FAR_ROWS = { contentVisibility: 'auto', containIntrinsicSize: 'auto 92px' } as const;
 
 /** What to mind while it is watered: where the water goes, food, salts, and the keeper's own rule. */
-function Mind({ pot: { outlook, task } }: { pot: RoundPot }) {
-  if (outlook.verdict.kind !== 'water' && outlook.verdict.kind !== 'check') return null;
-  const lines = [...(outlook.verdict.kind === 'water' && task.feed.kind === 'feed' ? [`With food at ${shareWords(task.feed.strength)}.`] : []), ...task.mind];
+function Mind({ pot, today }: { pot: RoundPot; today: string }) {
+  const { task } = pot;
+  const kind = kindOf(pot, today);
+  if (kind === 'soon' || kind === 'leave') return null;
+  const { then, mind, never } = wordsFor(pot, today);
+  const food = drinkOf(task.judgement)?.food ?? null;
+  const lines = [...(food === null ? [] : [`With food at ${shareWords(food)}.`]), ...(then ? [then] : []), ...mind, ...(kind === 'water' ? [never] : [])];
   if (lines.length === 0 && !task.own_words) return null;
   return (
     <p className="text-[14px] leading-snug text-[var(--ink-2)]">
-      {inUnits(lines.join(' '))} {task.own_words && <strong className="font-semibold text-[var(--ink)]">Yours: {task.own_words}</strong>}
+      {lines.join(' ')} {task.own_words && <strong className="font-semibold text-[var(--ink)]">Yours: {task.own_words}</strong>}
     </p>
   );
 }
 
-function Deed({ outlook, busy, name, onWater, onFeel, onNote }: { outlook: OutlookView; busy: boolean; name: string; onWater(): void; onFeel(how: Felt): void; onNote(): void }) {
-  if (outlook.verdict.kind === 'water') {
+function Deed({ pot, busy, onWater, onFeel, onNote }: { pot: RoundPot; busy: boolean } & Pick<PotRowProps, 'onWater' | 'onFeel' | 'onNote'>) {
+  const { judgement } = pot.task;
+  const [first] = judgement.deeds;
+  if (drinkOf(judgement)) {
     return (
-      <button type="button" className="h-11 min-w-[104px] bg-[var(--clay)] px-3 text-[15px] font-semibold text-[var(--color-primary-content)] disabled:opacity-60" disabled={busy} aria-label={`Watered: ${name}`} onClick={onWater}>
+      <button type="button" className="h-11 min-w-[104px] bg-[var(--clay)] px-3 text-[15px] font-semibold text-[var(--color-primary-content)] disabled:opacity-60" disabled={busy} aria-label={`Watered: ${pot.name}`} onClick={onWater}>
         {busy ? 'Writing…' : 'Watered'}
       </button>
     );
   }
-  if (outlook.verdict.kind === 'check') {
-    return (
-      <div className="flex flex-col gap-px border border-[var(--straw)] sm:flex-row" role="group" aria-label={`${name} felt`}>
-        {(['wet', 'damp', 'dry'] as const).map((how) => (
-          <button key={how} type="button" disabled={busy} className="h-11 min-w-11 px-1 text-[15px] font-semibold text-[var(--straw)] sm:w-[36px] sm:min-w-0" aria-label={`${name} felt ${how}`} onClick={() => onFeel(how)}>
-            {how}
-          </button>
-        ))}
-      </div>
-    );
-  }
+  const asked = judgement.deeds.find((deed) => deed.deed === 'look');
+  if (asked && asked.what !== 'weight' && asked.what !== 'underside' && first.deed !== 'act') return <Answers what={asked.what} pot={pot} onFeel={onFeel} />;
   return (
-    <button type="button" disabled={busy} className="h-11 min-w-[64px] border border-[var(--rule)] px-3 text-[15px] text-[var(--ink-2)] hover:border-[var(--ink)] hover:text-[var(--ink)]" aria-label={`Note something on ${name}`} onClick={onNote}>
+    <button type="button" disabled={busy} className="h-11 min-w-[64px] border border-[var(--rule)] px-3 text-[15px] text-[var(--ink-2)] hover:border-[var(--ink)] hover:text-[var(--ink)]" aria-label={`Note something on ${pot.name}`} onClick={onNote}>
       Note
     </button>
   );
@@ -107,10 +109,10 @@ function Deed({ outlook, busy, name, onWater, onFeel, onNote }: { outlook: Outlo
 
 function stickWords(outlook: OutlookView): string {
   const { p10, p50, p90 } = outlook.moisture;
-  return `Reckoned ${bandWord(p50)}: ${Math.round(p50 * 100)} % of what the pot can give, between ${Math.round(p10 * 100)} and ${Math.round(p90 * 100)}`;
+  return `Reckoned ${bandOf(p50)}: ${Math.round(p50 * 100)} % of what the pot can give, between ${Math.round(p10 * 100)} and ${Math.round(p90 * 100)}`;
 }
 
 function stripWords(outlook: OutlookView, today: string): string {
-  if (!outlook.water) return outlook.hold ? inUnits(outlook.hold.why) : 'No water in sight';
+  if (!outlook.water) return holdWords(outlook, { units: units(), today });
   return `Water from ${nearDay(outlook.water.earliest, today)}, best ${nearDay(outlook.water.ideal, today)}, at the latest ${nearDay(outlook.water.latest, today)}`;
 }

@@ -1,3 +1,4 @@
+import { drinkOf } from '@zinc-pail/core';
 import type { RoundPlace, RoundPot, RoundSite, RoundView } from '@zinc-pail/contract/api';
 import { useQueries } from '@tanstack/react-query';
 import { ListOrdered } from 'lucide-react';
@@ -93,7 +94,7 @@ function Round({ round }: { round: RoundView }) {
   const choose = useCallback((id: number) => setChosen((before) => toggled(before, id)), []);
   const chooseDue = useCallback(
     (placeId: number) => {
-      const due = shown.filter(({ place, pot }) => place.id === placeId && pot.outlook.verdict.kind === 'water').map(({ pot }) => pot.id);
+      const due = shown.filter(({ place, pot }) => place.id === placeId && drinkOf(pot.task.judgement) !== null).map(({ pot }) => pot.id);
       setChosen((before) => {
         const all = due.every((id) => before.has(id));
         const after = new Set(before);
@@ -176,7 +177,7 @@ function DaySwitch({ back, onChange }: { back: number; onChange(back: number): v
 }
 
 function SiteHead({ site, many, tools }: { site: RoundSite; many: boolean; tools: React.ReactNode }) {
-  const { water, check, soon, leave, asleep } = site.counts;
+  const { act, water, look, soon, leave, asleep } = site.counts;
   const canMl = site.can.reduce((sum, line) => sum + line.ml, 0);
   const coldest = Math.min(...site.nights_c);
   return (
@@ -188,7 +189,7 @@ function SiteHead({ site, many, tools }: { site: RoundSite; many: boolean; tools
         {tools}
       </div>
       <p className="mb-2 mt-1 text-[17px]">
-        <strong className="font-semibold">{count(water, 'pot')} to water</strong>, {check} to feel first, {soon} soon, {leave} to leave alone
+        {act > 0 && <><strong className="font-semibold text-[var(--rust)]">{act} to act on</strong>, </>}<strong className="font-semibold">{count(water, 'pot')} to water</strong>{look > 0 && `, ${look} to look at`}{soon > 0 && `, ${soon} soon`}, {leave} to leave alone
         {asleep > 0 && `, ${asleep} of them asleep`}. {canMl > 0 && <span className="lg:hidden">Carry {litres(canMl)}. </span>}Nights outside stay above {degrees(Math.floor(coldest))} this week.
       </p>
     </header>

@@ -2,6 +2,7 @@ import type { RoundSite } from '@zinc-pail/contract/api';
 import { scaleLinear } from 'd3';
 import { count, degrees, litres } from '../../parts/amounts.ts';
 import { addDays, shortDay } from '../../parts/days.ts';
+import { Link } from 'react-router';
 import { Name } from '../../parts/Name.tsx';
 import { shareWords } from '../../parts/amounts.ts';
 
@@ -72,8 +73,7 @@ function FeedWords({ feed }: { feed: NonNullable<RoundSite['can'][number]['feed'
 
 function Tonight({ sites }: { sites: RoundSite[] }) {
   const rows = sites.flatMap((site) => site.places.map((place) => ({ site, place })));
-  const risky = rows.reduce((sum, { place }) => sum + place.cold.count, 0);
-  const names = rows.flatMap(({ place }) => place.cold.names);
+  const cold = rows.flatMap(({ place }) => place.cold);
   const low = Math.min(-2, ...rows.map(({ place }) => place.tonight_c));
   const x = scaleLinear([low, 22], [0, 100]).clamp(true);
   return (
@@ -92,13 +92,12 @@ function Tonight({ sites }: { sites: RoundSite[] }) {
           </li>
         ))}
       </ul>
-      {risky === 0 ? (
+      {cold.length === 0 ? (
         <p>No pot is below its own limit.</p>
       ) : (
         <p>
-          <strong className="text-[var(--rust)]">{count(risky, 'pot')} below {risky === 1 ? 'its' : 'their'} limit:</strong>{' '}
-          {names.slice(0, 3).map((name, i) => <span key={name}>{i > 0 && ', '}<Name written={name} /></span>)}
-          {risky > 3 && ` and ${risky - 3} more`}. Move or cover by dusk.
+          <strong className="text-[var(--rust)]">{count(cold.length, 'pot')} below {cold.length === 1 ? 'its' : 'their'} limit:</strong>{' '}
+          {cold.map(({ id, name, limit_c: limit }, i) => <span key={id}>{i > 0 && ', '}<Link to={`/plants/${id}`} className="underline"><Name written={name} /></Link> ({degrees(limit)})</span>)}. Move or cover by dusk.
         </p>
       )}
     </section>

@@ -15,7 +15,7 @@ const FAULTS_SHOWN = 30;
 const GUESSES: Record<CsvField, RegExp> = {
   name: /^(name|taxon|species|plant|scientific ?name)$/i, number: /^(number|no\.?|nr\.?|accession|id)$/i, provenance: /^(provenance|origin|locality)$/i, place: /^(place|bench|location)$/i, mix: /^(mix|substrate|soil)$/i, pot_top_mm: /^pot_top_mm$/i,
   pot_depth_mm: /^pot_depth_mm$/i, pot_shape: /^pot_shape$/i, pot_material: /^pot_material$/i, pot_holes: /^pot_holes$/i, diameter_mm: /^diameter_mm$/i, height_mm: /^height_mm$/i, acquired_on: /^(acquired_on|acquired|since|date)$/i,
-  source: /^source$/i, other_names: /^other_names$/i, name_sure: /^name_sure$/i,
+  last_watered: /^(last_watered|last ?watered|watered)$/i, source: /^source$/i, other_names: /^other_names$/i, name_sure: /^name_sure$/i,
 };
 
 interface Batch {

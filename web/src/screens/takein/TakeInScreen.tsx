@@ -50,6 +50,7 @@ interface Form {
   store: string;
   width: string;
   height: string;
+  last_watered: string;
 }
 
 const OWN = 'own';
@@ -80,7 +81,7 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string;
     defaultValues: {
       name_sure: 'sure', pot: last.pot && (last.pot === OWN || USUAL_POTS.some(({ id }) => id === last.pot)) ? last.pot : 'square-70-plastic', shape: 'round', top: '90', depth: '80', material: 'terracotta', holes: true,
       mix: kit.mixes.some((mix) => String(mix.id) === last.mix) ? last.mix! : String(kit.mixes[0]?.id ?? ''), place: places.some((place) => String(place.id) === last.place) ? last.place! : String(places[0]?.id ?? ''), date: today, number: '', count: '1',
-      source: '', provenance: '', price: '', currency: 'EUR', other_names: '', used_to: '', habit: '', form: '', store: '', width: '', height: '',
+      source: '', provenance: '', price: '', currency: 'EUR', other_names: '', used_to: '', habit: '', form: '', store: '', width: '', height: '', last_watered: '',
     },
   });
   const genusKnown = genusByAnyName(meant ?? name) !== undefined;
@@ -109,7 +110,7 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string;
         body: {
           client_id: clientId, name: name.trim(), taxon: meant, name_sure: form.name_sure, pot, mix_id: Number(form.mix), place_id: Number(form.place), date: form.date, count, ...(form.number.trim() && count === 1 ? { number: form.number.trim() } : {}),
           source: text(form.source), provenance: text(form.provenance), price_minor: price, price_currency: price === null ? null : form.currency.trim().toUpperCase(), other_names: text(form.other_names), used_to: text(form.used_to), mother_id: mother?.id ?? null,
-          habit: text(form.habit), form: text(form.form), store: text(form.store), ...(diameter_mm === undefined ? {} : { diameter_mm }), ...(height_mm === undefined ? {} : { height_mm }),
+          habit: text(form.habit), form: text(form.form), store: text(form.store), last_watered: text(form.last_watered), ...(diameter_mm === undefined ? {} : { diameter_mm }), ...(height_mm === undefined ? {} : { height_mm }),
         },
       });
       for (const file of files) await ask(`/plants/${ids[0]}/pictures?day=${form.date}`, { method: 'POST', file });
@@ -120,7 +121,7 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string;
       setMeant(null);
       setMother(null);
       setFiles([]);
-      for (const field of ['number', 'price', 'other_names', 'width', 'height', 'habit', 'form', 'store'] as const) setValue(field, '');
+      for (const field of ['last_watered', 'number', 'price', 'other_names', 'width', 'height', 'habit', 'form', 'store'] as const) setValue(field, '');
       setValue('count', '1');
       await queries.invalidateQueries();
     } catch (error) {
@@ -154,6 +155,7 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string;
           {select('mix', 'Mix', kit.mixes.map((mix) => [String(mix.id), mix.name]))}
           {select('pot', 'Pot', [...USUAL_POTS.map(({ id, label }) => [id, label] as const), [OWN, 'by its measures…']])}
           <Field label="Came on">{(id) => <input id={id} type="date" max={today} className="input h-11 w-full" {...register('date')} />}</Field>
+          <Field label="Last had water" hint="Empty: nobody knows; it is felt before its first drink.">{(id) => <input id={id} type="date" max={today} className="input h-11 w-full" {...register('last_watered')} />}</Field>
           {box('count', 'How many alike', 3, 'A tray of 20 gets 20 numbers.')}
           {own && (
             <>

@@ -1,8 +1,5 @@
 /** Several plants in one pot drink together: what they want may clash. */
-import type { Traits } from '../plant/genera.ts';
-import { traitsOf } from '../plant/traits.ts';
-import { genusByAnyName } from '../plant/synonyms.ts';
-import type { DryRule, Plant } from '../garden.ts';
+import { type DryRule, genusByAnyName, type Plant, type Traits, traitsOf } from '@zinc-pail/core';
 
 const DAMP: ReadonlySet<DryRule> = new Set<DryRule>(['keep-damp', 'dry-top']);
 const SEASONS = { summer: 'summer', winter: 'winter', 'spring-autumn': 'spring and autumn', evergreen: 'the whole year' } as const;

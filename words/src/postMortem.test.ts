@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { dayNumber, isoDay } from '../calendar/day.ts';
-import type { PlantEvent } from '../garden.ts';
+import { dayNumber, isoDay } from '@zinc-pail/core';
+import type { PlantEvent } from '@zinc-pail/core';
 import { postMortem } from './postMortem.ts';
 
 const END = '2026-02-10';

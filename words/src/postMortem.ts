@@ -1,7 +1,7 @@
 /** Reads a plant's journal back once it has died: the facts of its last months that a keeper would ask for. */
-import { dayNumber } from '../calendar/day.ts';
-import type { PlantEvent } from '../garden.ts';
-import { isoWords } from '../forecast/words.ts';
+import { dayNumber } from '@zinc-pail/core';
+import type { PlantEvent } from '@zinc-pail/core';
+import { dateWords } from './days.ts';
 
 const LOOK_BACK_DAYS = 120;
 const RECENT_DAYS = 60;
@@ -32,7 +32,7 @@ export function postMortem({ events, endedOn, nights, minWetC, minDryC }: LastMo
   const cold = nights.filter((night) => night.tminC < minDryC || (night.tminC < minWetC && wetSince !== undefined && dayNumber(night.date) - dayNumber(wetSince.date) < 10 && night.date >= wetSince.date));
   if (cold.length > 0) {
     const worst = cold.reduce((low, night) => (night.tminC < low.tminC ? night : low));
-    lines.push(`${cold.length} ${cold.length === 1 ? 'night' : 'nights'} below its limit, the coldest ${Math.round(worst.tminC)} °C on ${isoWords(dayNumber(worst.date))}.`);
+    lines.push(`${cold.length} ${cold.length === 1 ? 'night' : 'nights'} below its limit, the coldest ${Math.round(worst.tminC)} °C on ${dateWords(worst.date, endedOn)}.`);
   }
   if (!wetSince) lines.push('No watering is on record.');
   else {

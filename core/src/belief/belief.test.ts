@@ -1,19 +1,20 @@
 import { describe, expect, it } from 'vitest';
 import { GardenForecast } from '../forecast/forecast.ts';
-import type { PlantEvent } from '../garden.ts';
-import { garden, outlook, plusDays, roundPot } from '../../test/gardens.ts';
-import { findChange } from './change.ts';
+import { dayNumber } from '../calendar/day.ts';
+import type { PlantEvent, Pot } from '../garden.ts';
+import { garden, outlook, PEATY, plusDays, roundPot } from '../../test/gardens.ts';
 import { blur, fromLog, GRID, GRID_SIZE, gridMean, gridQuantile, gridVariance, normalDensity, shifted, spreadMoisture, NODES } from './grid.ts';
 import type { Stretch } from './history.ts';
 import { habitEvidence, keeperHabit } from './keeper.ts';
-import { fingerLikelihood, meterLikelihood, signLikelihood, surfaceLikelihood, weightLikelihood } from './likelihood.ts';
+import { deviationSd, meterFigure, normalAt, signLikelihood, tableIndex, USUAL_SLIPS, weightFigure, wordTable } from './looks.ts';
 import { Pool } from './pool.ts';
-import { POT_SD } from './rate.ts';
+import { driveShift, POT_SD, potEvidence, REFERENCE_LN_DRIVE } from './rate.ts';
+import { slipRates } from './trust.ts';
 import { believedSurface, SURFACE_WET_TRIED } from './surface.ts';
 
 /** A stretch that says ln k is about x, as sharply as sd. */
 function stretchAt(x: number, sd = 0.12, checks = 4): Stretch {
-  return { endDay: 100, checks, weighed: false, lateness: [], place: 'p', logs: GRID.map((g) => -0.5 * ((g - x) / sd) ** 2) };
+  return { endDay: 100, checks, weighed: false, lateness: [], place: 'p', lnDrive: REFERENCE_LN_DRIVE, logs: GRID.map((g) => -0.5 * ((g - x) / sd) ** 2) };
 }
 
 describe('the grid', () => {
@@ -35,23 +36,44 @@ describe('the grid', () => {
 });
 
 describe('looks', () => {
+  const chance = (says: 'wet' | 'damp' | 'dry', m: number, zVar = 0) => wordTable({ kind: 'finger', says }, zVar, USUAL_SLIPS.finger).chance[tableIndex(m)]!;
   it('a finger’s words peak in their bands and never rule anything out', () => {
-    for (const m of [0.02, 0.3, 0.9]) expect(fingerLikelihood('wet', m) + fingerLikelihood('damp', m) + fingerLikelihood('dry', m)).toBeCloseTo(1, 6);
-    expect(fingerLikelihood('dry', 0.02)).toBeGreaterThan(0.9);
-    expect(fingerLikelihood('damp', 0.3)).toBeGreaterThan(0.9);
-    expect(fingerLikelihood('wet', 0.9)).toBeGreaterThan(0.9);
-    expect(fingerLikelihood('dry', 0.9)).toBeGreaterThan(0.01);
+    for (const m of [0.02, 0.3, 0.9]) expect(chance('wet', m) + chance('damp', m) + chance('dry', m)).toBeCloseTo(1, 6);
+    expect(chance('dry', 0.02)).toBeGreaterThan(0.9);
+    expect(chance('damp', 0.3)).toBeGreaterThan(0.9);
+    expect(chance('wet', 0.9)).toBeGreaterThan(0.9);
+    expect(chance('dry', 0.9)).toBeGreaterThan(0.005);
   });
-  it('a probe and a scale are sharpest at their reading, with tails', () => {
-    expect(meterLikelihood(5.5, 0.5)).toBeGreaterThan(meterLikelihood(5.5, 0.8));
-    expect(meterLikelihood(10, 0)).toBeGreaterThan(1e-5);
-    expect(weightLikelihood(0, 5)).toBe(1);
-    expect(weightLikelihood(60, 5)).toBeGreaterThan(1e-4);
+  it('where the pot may stray from its reckoning the edges of words are softer', () => {
+    expect(chance('wet', 0.5, 4)).toBeGreaterThan(chance('wet', 0.5, 0));
+    expect(chance('damp', 0.5, 4)).toBeLessThan(chance('damp', 0.5, 0));
+    expect(deviationSd(0.5)).toBeGreaterThan(4 * deviationSd(0));
+  });
+  it('a scale is sharper than a probe, a fresh full weight sharper than an old one, and both beat a hand that lifts', () => {
+    const scale = (days: number) => weightFigure(550, 600, 150, true, days, 0.02);
+    expect(scale(0).m).toBeCloseTo(1 - 50 / 150, 6);
+    expect(scale(0).sd).toBeLessThan(meterFigure(6, 0.03).sd / 2);
+    expect(scale(300).sd).toBeGreaterThan(scale(0).sd * 1.5);
+    expect(weightFigure(550, 600, 150, false, 0, 0.02).sd).toBeGreaterThan(scale(0).sd);
+    const lift = (says: 'heavy' | 'light', m: number) => wordTable({ kind: 'lift', says }, 0, USUAL_SLIPS.lift).chance[tableIndex(m)]!;
+    expect(lift('heavy', 0.9)).toBeGreaterThan(lift('heavy', 0.2) * 5);
+    expect(lift('light', 0.05)).toBeGreaterThan(lift('light', 0.7) * 5);
+    expect(normalAt(0)).toBeCloseTo(1 / Math.sqrt(2 * Math.PI), 6);
   });
   it('a dry surface says little, a wrinkle says dry, a scar nothing', () => {
-    expect(surfaceLikelihood('dry', 0.4) / surfaceLikelihood('dry', 0.05)).toBeGreaterThan(0.8);
+    const dryTop = (m: number) => wordTable({ kind: 'surface', says: 'dry' }, 0, USUAL_SLIPS.surface).chance[tableIndex(m)]!;
+    expect(dryTop(0.4) / dryTop(0.05)).toBeGreaterThan(0.8);
     expect(signLikelihood('wrinkled', 2, 0.05)!).toBeGreaterThan(signLikelihood('wrinkled', 2, 0.6)!);
     expect(signLikelihood('corky-blisters', 2, 0.5)).toBeNull();
+  });
+  it('what a keeper’s looks are worth is learned, slowly, and kept within reason', () => {
+    const none = { looks: 0, slips: 0 };
+    const trust = (looks: number, slips: number) => ({ trust: { finger: { looks, slips }, surface: none, meter: none, weight: none, lift: none } });
+    expect(slipRates([trust(0, 0)]).finger).toBeCloseTo(USUAL_SLIPS.finger, 2);
+    expect(slipRates([trust(400, 80)]).finger).toBeGreaterThan(0.15);
+    expect(slipRates([trust(400, 80)]).meter).toBe(USUAL_SLIPS.meter);
+    expect(slipRates([trust(5, 5)]).finger).toBeLessThan(0.15);
+    expect(slipRates([trust(10_000, 10_000)]).finger).toBeLessThanOrEqual(0.4);
   });
   it('one misread among many hardly moves the rate', () => {
     const cycle = (start: number): PlantEvent[] => [
@@ -125,20 +147,19 @@ describe('the keeper', () => {
   });
 });
 
+describe('a rate learned in other air', () => {
+  it('says less the further that air is from the present, and slow losses are slower than reckoned', () => {
+    const spread = (lnDrive: number) => {
+      const density = fromLog(potEvidence([{ ...stretchAt(0, 0.05), lnDrive }], 100, REFERENCE_LN_DRIVE));
+      return Math.sqrt(gridVariance(density, gridMean(density)));
+    };
+    expect(spread(REFERENCE_LN_DRIVE - 2)).toBeGreaterThan(1.5 * spread(REFERENCE_LN_DRIVE));
+    expect(driveShift(REFERENCE_LN_DRIVE - 2)).toBeLessThan(0);
+    expect(driveShift(REFERENCE_LN_DRIVE)).toBeCloseTo(0, 9);
+  });
+});
+
 describe('a pot that is no longer itself', () => {
-  const prior = normalDensity(0, 0.4);
-  it('is flagged when its newest stretch dries half as fast, and says so', () => {
-    const change = findChange([stretchAt(0), stretchAt(0.05), stretchAt(-0.02), stretchAt(-0.8)], prior);
-    expect(change!.kind).toBe('slower');
-    expect(change!.factor).toBeLessThan(0.6);
-  });
-  it('and when it dries twice as fast', () => {
-    expect(findChange([stretchAt(0), stretchAt(0), stretchAt(0.8)], prior)!.kind).toBe('faster');
-  });
-  it('not for what chance explains, nor for one vague look', () => {
-    expect(findChange([stretchAt(0), stretchAt(0.1), stretchAt(-0.15)], prior)).toBeNull();
-    expect(findChange([stretchAt(0), stretchAt(-0.8, 0.9, 1)], prior)).toBeNull();
-  });
   it('not averaged away: the forecast goes with the new rate', () => {
     const cycle = (start: number, dryAfter: number): PlantEvent[] => [
       { type: 'watering', date: plusDays('2026-05-01', start), method: 'drench' },
@@ -148,13 +169,18 @@ describe('a pot that is no longer itself', () => {
     const blocked: PlantEvent[] = [
       ...usual,
       { type: 'watering', date: plusDays('2026-05-01', 36), method: 'drench' },
-      ...[4, 8, 12, 14].map((day) => ({ type: 'check' as const, date: plusDays('2026-05-01', 36 + day), finger: 'wet' as const })),
+      ...[4, 8, 12, 14, 17, 20].map((day) => ({ type: 'check' as const, date: plusDays('2026-05-01', 36 + day), finger: 'wet' as const })),
     ];
-    const today = plusDays('2026-05-01', 51);
+    const today = plusDays('2026-05-01', 57);
     const found = outlook({ events: blocked, today });
     expect(found.change?.kind).toBe('slower');
     expect(found.moisture.p50).toBeGreaterThan(0.3);
     expect(outlook({ events: usual, today: plusDays('2026-05-01', 36) }).change).toBeNull();
+  });
+  it('goes on at the pace that the keeper says it has now', () => {
+    const drench: PlantEvent[] = [{ type: 'watering', date: '2026-06-20', method: 'drench' }];
+    const told = outlook({ events: [...drench, { type: 'changed', date: '2026-06-20', pace: 'slower' }] });
+    expect(told.dryOn.p50!).toBeGreaterThan(outlook({ events: drench }).dryOn.p50!);
   });
 });
 
@@ -184,5 +210,51 @@ describe('weights', () => {
       expect(rate.p50).toBeGreaterThan(1.2 * outlook({ events: weighed(full, 0.6), today: '2026-06-26' }).rate.p50);
       expect(rate.p90 / rate.p10).toBeLessThan(untaught.p90 / untaught.p10);
     }
+  });
+});
+
+describe('what the book does not tell', () => {
+  const drench = (date: string): PlantEvent => ({ type: 'watering', date, method: 'drench' });
+  const felt = (date: string, finger: 'wet' | 'damp' | 'dry'): PlantEvent => ({ type: 'check', date, finger });
+  const TODAY = '2026-07-05';
+  const back = (days: number) => plusDays(TODAY, -days);
+  /** Two cycles that show when the pot is dry, then a drench. */
+  const learned = (since: number) => [48, 24].flatMap((start) => [drench(back(since + start)), felt(back(since + start - 6), 'damp'), felt(back(since + start - 16), 'dry')]).concat(drench(back(since)));
+  it('somebody watered it: a wet finger on a pot that should be dry is believed, and when it was is told', () => {
+    const { moisture, present } = outlook({ today: TODAY, events: [...learned(22), felt(back(2), 'dry'), felt(TODAY, 'wet')] });
+    expect(moisture.p50).toBeGreaterThan(0.6);
+    const stranger = present.happened.find(({ kind }) => kind === 'stranger')!;
+    expect(stranger.probability).toBeGreaterThan(0.5);
+    expect(stranger.from).toBeGreaterThanOrEqual(dayNumber(back(3)));
+    expect(stranger.to).toBeLessThanOrEqual(dayNumber(TODAY));
+  });
+  it('the drench ran past: two dry fingers soon after it are believed', () => {
+    const { moisture, present } = outlook({ today: TODAY, mix: PEATY, events: [...learned(4), felt(back(2), 'dry'), felt(TODAY, 'dry')] });
+    expect(moisture.p50).toBeLessThan(0.2);
+    expect(present.happened.some(({ kind }) => kind === 'ran-past' || kind === 'faster')).toBe(true);
+  });
+  it('a slip: one odd look among looks that agree is told as such and forgotten', () => {
+    const events = (odd: boolean) => [...learned(14), felt(back(10), 'damp'), ...(odd ? [felt(back(5), 'wet')] : []), felt(back(2), 'dry'), felt(TODAY, 'dry')];
+    const [clean, slipped] = [outlook({ today: TODAY, events: events(false) }), outlook({ today: TODAY, events: events(true) })];
+    expect(Math.abs(slipped.moisture.p50 - clean.moisture.p50)).toBeLessThan(0.05);
+    expect(slipped.present.happened.find(({ kind, from }) => kind === 'slip' && from === dayNumber(back(5)))!.probability).toBeGreaterThan(0.4);
+  });
+  it('one look leaves the belief wide, a second that agrees makes it firm', () => {
+    const once = outlook({ today: TODAY, events: [...learned(22), felt(TODAY, 'wet')] }).moisture;
+    const twice = outlook({ today: TODAY, events: [...learned(22), felt(back(1), 'wet'), felt(TODAY, 'wet')] }).moisture;
+    expect(twice.p90 - twice.p10).toBeLessThan(once.p90 - once.p10);
+  });
+  it('a pot without a hole learns too', () => {
+    const blind: Pot = { ...roundPot(90, 80, 'glazed'), holes: false };
+    const cycle = (start: number, days: number): PlantEvent[] => [{ type: 'watering', date: back(start), method: 'measured', amount_ml: 90 }, felt(back(start - Math.round(days / 2)), 'damp'), felt(back(start - days), 'dry')];
+    const rate = (days: number) => outlook({ today: TODAY, pot: blind, events: [90, 75, 60, 45, 30].flatMap((start) => cycle(start, days)) }).rate;
+    expect(rate(5).p50).toBeGreaterThan(1.3 * rate(14).p50);
+    expect(rate(5).p90 / rate(5).p10).toBeLessThan(3);
+  });
+  it('cells sum to one, fastest first, and nothing happens for certain without a look', () => {
+    const { present } = outlook({ today: TODAY, events: learned(10) });
+    expect(present.cells.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 3);
+    for (let i = 1; i < present.cells.length; i++) expect(present.cells[i]!.lnRate).toBeLessThanOrEqual(present.cells[i - 1]!.lnRate);
+    for (const { probability } of present.happened) expect(probability).toBeLessThan(0.35);
   });
 });

@@ -1,0 +1,706 @@
+/**
+ * A pot's past as it may have been: branches under each possible rate (branches.ts), dried by the chain's physics, split by
+ * what the book may not tell (upsets.ts), weighed by every look (looks.ts).
+ *
+ * It is the forward pass of a hidden Markov model whose states are ways of things rather than cells of a grid, so that
+ * nothing diffuses. The past falls into stretches from drink to drink. Each stretch gives its own evidence on the rate
+ * (rate.ts joins them), with everything that may have happened in it summed over: a look that an upset explains says
+ * nothing of the rate.
+ */
+import { type DayNumber, dayNumber } from '../calendar/day.ts';
+import type { PlantEvent } from '../garden.ts';
+import { dryStep, lossAt, roughStep } from '../drydown/step.ts';
+import { pour, wet } from '../drydown/wetting.ts';
+import type { PotModel } from '../drydown/potModel.ts';
+import { DRY_TO_M } from '../moisture.ts';
+import { type Branch, branchAt, join, offshoot, together, weightOf } from './branches.ts';
+import { GRID_SIZE, NODES, normalDensity, spreadMoisture } from './grid.ts';
+import {
+  deviationSd, type Figure, type LookKind, meterFigure, normalAt, signLikelihood, tableIndex, USUAL_SLIPS, type Words, weightFigure, wordTable,
+} from './looks.ts';
+import { PACES, PAST_SHARES, paceChance, ranPastChance, STRANGER_BEFORE_A_LOOK, strangerChance } from './upsets.ts';
+
+/** What a pot would lose each day from full wetness, as shares of its store, by path. */
+export interface LossDays {
+  firstDay: DayNumber;
+  surface: Float64Array;
+  wall: Float64Array;
+  plant: Float64Array;
+  earlyShare: Float64Array;
+  /** share of the store that the day's rain brings */
+  rain: Float64Array;
+}
+
+/** Evidence of one stretch: ln of the chance of all that was found in it, over the grid of ln k. */
+export interface Stretch {
+  endDay: DayNumber;
+  logs: Float64Array;
+  /** looks at the pot */
+  checks: number;
+  /** some of them by the scale */
+  weighed: boolean;
+  /** for each watering in it, at each node: ln of the days the pot was left over the days to its due day */
+  lateness: Float64Array[];
+  /** where the plant stood */
+  place: string;
+  /** ln of the mean daily loss at half wetness: in what air and season the stretch dried */
+  lnDrive: number;
+}
+
+/** A look of the last days, for who wants to know how it was believed. */
+export interface SeenLook {
+  day: DayNumber;
+  kind: LookKind;
+}
+
+export interface History {
+  stretches: Stretch[];
+  /** the stretch that is still open */
+  current: Stretch;
+  /** what may be in the pot now: weights are conditional on the rate, so that the prior and older stretches can join */
+  branches: Branch[];
+  lastWatered: DayNumber | null;
+  checks: number;
+  /** the looks that the branches' slips are of, oldest first */
+  looks: SeenLook[];
+  /** looks of each kind, and how many of them were slips as it seems */
+  trust: Record<LookKind, { looks: number; slips: number }>;
+  trace: Trace;
+}
+
+/** The last weeks, day by day, for drawing: each branch keeps its own moistures from this day on. */
+export interface Trace {
+  from: DayNumber;
+  days: number;
+}
+
+const TRACE_DAYS = 63;
+
+/** Time goes as this power of the water lost. */
+const DRYING_SLOWS = 1.5;
+const STARTS = [0.02, 0.15, 0.3, 0.5, 0.75, 1];
+/** Branches this close are one. */
+const TOGETHER_M = 0.03;
+const NEARLY_TOGETHER_M = 0.06;
+const MOST_BRANCHES = 14;
+const MOST_OLD_BRANCHES = 6;
+/** Lighter branches are dropped, their mass going to the rest. */
+const LEAST_WEIGHT = 1e-4;
+const WORTH_SPLITTING = 0.08;
+/** A pot that dried by so much, or stood for so long, may have been passed by a stranger. */
+const SPLIT_AFTER_M = 0.09;
+const SPLIT_AFTER_DAYS = 30;
+/** Before its last two drinks a pot's upsets matter only for what its looks say of the rate: split so much more rarely. */
+const COARSE = 3;
+const OLD_SPLIT_CYCLES = 0.3;
+/** A pot that stands dry draws fewer cans than one that is watered every week: its days count for so much of a cycle. */
+const DRY_CYCLES = 0.4;
+/** A stranger's water: nearly a drench, but nobody knows how much. */
+const STRANGER_M = 0.86;
+const STRANGER_SD = 0.12;
+/** A drink that lifts moisture by so much opens a new stretch. */
+const NEW_STRETCH_M = 0.25;
+/** A hand pours a measure to within a fifth. */
+const POURED_SD = 0.2;
+const MOST_Z_VARIANCE = 9;
+/** A deviation is forgotten over so many days. */
+const DEVIATION_DAYS = 25;
+/** Known wetness of the mix at potting. */
+const POTTED_M = { dry: 0.05, damp: 0.45, wet: 0.9 } as const;
+/** Looks remembered singly. */
+const MOST_LOOKS = 6;
+/** The fastest rates of all: hardly ever believed, and dearest to reckon. */
+const ROUGH_FROM_NODE = 8;
+const MIDDLE_NODE = (NODES.length - 1) / 2;
+
+export interface HistoryInput {
+  pot: PotModel;
+  loss: LossDays;
+  events: readonly PlantEvent[];
+  /** the pot's life in this potting starts here; earlier events belong to another */
+  fromDay: DayNumber;
+  today: DayNumber;
+  dueM: number;
+  /** days that the rule waits once due */
+  holdDays: number;
+  /** moisture below which the surface dries out (drydown/step.ts) */
+  surfaceWetM: number;
+  /** whether what the book does not tell is thought of; false only to compare reckonings */
+  upsets: boolean;
+  /** rain or strangers come more easily */
+  openSky: boolean;
+  /** how often this keeper's looks are slips, by kind; left out: as usual */
+  slips?: Readonly<Record<LookKind, number>>;
+  /** where the plant stood on a day */
+  placeOn(day: DayNumber): string;
+}
+
+type DatedEvent = { day: DayNumber; event: PlantEvent };
+
+export function retrace(input: HistoryInput): History {
+  return new Retracing(input).run();
+}
+
+/** The state of the branches while they walk through the days. */
+class Retracing {
+  private readonly stretches: Stretch[] = [];
+  private branches: Branch[];
+  /** the heaviest of them, as of the last gathering */
+  private main: Branch;
+  /** ln that was taken out of all weights */
+  private scaleLog = 0;
+  /** nominal belief over the rates, for what hangs on a branch's weight alone */
+  private readonly belief = normalDensity(0, 0.5);
+  private lateness: Float64Array[] = [];
+  private checks = 0;
+  private wasWeighed = false;
+  private allChecks = 0;
+  private readonly daysDue = new Float64Array(NODES.length);
+  private lastWatered: DayNumber | null = null;
+  private weighed: { atG: number; m: Float64Array }[] = [];
+  private readonly rates = NODES.map((x) => Math.exp(x));
+  private readonly scale: { drainedG: number | null; dryG: number | null; on: DayNumber };
+  private readonly looks: SeenLook[] = [];
+  private readonly trust: History['trust'] = { finger: none(), surface: none(), meter: none(), weight: none(), lift: none() };
+  private readonly slips: Readonly<Record<LookKind, number>>;
+  private readonly fromDay: DayNumber;
+  private readonly traceFrom: DayNumber;
+  private readonly fineFrom: DayNumber;
+  /** before its last two drinks */
+  private old = false;
+  /** since the last split: days, pots' worth of water, and where the heaviest branch stood */
+  private sinceDays = 0;
+  private sinceCycles = 0;
+  private splitM = 1;
+  private splitDay: DayNumber;
+  private deviationDay: DayNumber;
+  private driveSum = 0;
+  private driveDays = 0;
+
+  constructor(private readonly input: HistoryInput) {
+    const { fromDay, fromFull } = firstWorthwhile(input);
+    this.fromDay = fromDay;
+    this.splitDay = fromDay;
+    this.deviationDay = fromDay;
+    const starts = fromFull ? [1] : STARTS;
+    this.branches = starts.map((m) => branchAt(m, 1 / starts.length));
+    this.main = this.branches[Math.floor(starts.length / 2)]!;
+    this.scale = scaleOf(input.events, input.fromDay);
+    this.traceFrom = Math.max(this.fromDay, input.today - TRACE_DAYS + 1);
+    this.slips = input.slips ?? USUAL_SLIPS;
+    const drinks = input.events.filter((event) => event.type === 'watering' && event.method !== 'mist');
+    this.fineFrom = drinks.length > 2 ? dayNumber(drinks.at(-2)!.date) : -Infinity;
+  }
+
+  run(): History {
+    const { loss, today } = this.input;
+    const { fromDay } = this;
+    const queue: DatedEvent[] = this.input.events
+      .map((event) => ({ day: dayNumber(event.date), event }))
+      .filter(({ day }) => day >= fromDay && day <= today);
+    let next = 0;
+    for (let day = fromDay; day <= today; day++) {
+      this.old = day < this.fineFrom;
+      const i = day - loss.firstDay;
+      const todays: PlantEvent[] = [];
+      while (next < queue.length && queue[next]!.day === day) todays.push(queue[next++]!.event);
+      if (todays.length > 0) {
+        const early = loss.earlyShare[i]!;
+        this.dry(i, early, 0);
+        this.happen(todays, day);
+        this.dry(i, 1 - early, loss.rain[i]!);
+      } else {
+        this.dry(i, 1, loss.rain[i]!);
+      }
+      this.endDay(i, day);
+    }
+    this.split(today);
+    this.ageDeviations(today);
+    const current = this.closed(today);
+    return {
+      stretches: this.stretches, current, branches: this.branches, lastWatered: this.lastWatered, checks: this.allChecks, looks: this.looks, trust: this.trust,
+      trace: { from: this.traceFrom, days: today - this.traceFrom + 1 },
+    };
+  }
+
+  private dry(i: number, share: number, rain: number): void {
+    const { surface, wall, plant } = this.input.loss;
+    const { surfaceWetM, pot } = this.input;
+    const s = surface[i]! * share;
+    const w = wall[i]! * share;
+    const p = plant[i]! * share;
+    for (const branch of this.branches) {
+      const { m } = branch;
+      const pace = branch.lnPace === 0 ? 1 : Math.exp(branch.lnPace);
+      for (let n = 0; n < m.length; n++) {
+        const k = this.rates[n]! * pace;
+        let now = m[n]!;
+        if (rain > 0) now = pour(now, rain, 1, pot).m;
+        m[n] = n < ROUGH_FROM_NODE ? dryStep(now, k * s, k * w, k * p, surfaceWetM) : roughStep(now, k * s, k * w, k * p, surfaceWetM);
+      }
+    }
+    if (rain > 0.25) this.gather();
+  }
+
+  private endDay(i: number, day: DayNumber): void {
+    const { surface, wall, plant } = this.input.loss;
+    const half = lossAt(0.5, surface[i]!, wall[i]!, plant[i]!, this.input.surfaceWetM);
+    this.driveSum += half;
+    this.driveDays++;
+    this.sinceDays++;
+    const heaviest = this.main;
+    const now = heaviest.m[MIDDLE_NODE]!;
+    this.sinceCycles += now > DRY_TO_M ? half : DRY_CYCLES * half;
+    if (this.splitM - now > (this.old ? COARSE : 1) * SPLIT_AFTER_M || this.sinceDays >= SPLIT_AFTER_DAYS) this.split(day);
+    const { dueM } = this.input;
+    for (let n = 0; n < NODES.length; n++) this.daysDue[n] = heaviest.m[n]! <= dueM ? this.daysDue[n]! + 1 : 0;
+    const traced = day >= this.traceFrom;
+    for (const { m, dryDay, trace } of this.branches) {
+      for (let n = 0; n < NODES.length; n++) {
+        if (m[n]! > DRY_TO_M) dryDay[n] = NaN;
+        else if (Number.isNaN(dryDay[n]!)) dryDay[n] = day;
+      }
+      if (traced) trace.push(m.slice());
+    }
+  }
+
+  /** Whatever may have happened since the last split, unseen: a branch each. */
+  private split(day: DayNumber, leastStranger = 0): void {
+    const { sinceDays: days, sinceCycles: cycles, splitDay } = this;
+    const main = this.main;
+    this.sinceDays = 0;
+    this.sinceCycles = 0;
+    this.splitM = main.m[MIDDLE_NODE]!;
+    this.splitDay = day;
+    if (days === 0 || !this.input.upsets) return;
+    const stranger = Math.max(leastStranger, strangerChance(days, cycles, this.input.openSky));
+    const fresh: Branch[] = [];
+    const watered = offshoot(main, 0);
+    for (const branch of this.branches) {
+      for (let i = 0; i < GRID_SIZE; i++) {
+        watered.weights[i]! += stranger * branch.weights[i]!;
+        branch.weights[i]! *= 1 - stranger;
+      }
+    }
+    for (let n = 0; n < NODES.length; n++) watered.m[n] = Math.max(main.m[n]!, STRANGER_M);
+    watered.z.fill(0);
+    watered.zVar = (STRANGER_SD / deviationSd(STRANGER_M)) ** 2;
+    watered.dryDay.fill(NaN);
+    watered.stories = [...main.stories.filter(({ kind }) => kind === 'slower' || kind === 'faster'), { kind: 'stranger', from: splitDay + 1, to: day, share: 1 }];
+    fresh.push(watered);
+    if (main.lnPace === 0) {
+      for (const pace of PACES) {
+        const changed = offshoot(main, paceChance(pace, days, cycles));
+        changed.lnPace = pace.lnPace;
+        changed.stories.push({ kind: pace.kind, from: splitDay + 1, to: day, share: 1 });
+        fresh.push(changed);
+      }
+    }
+    this.branches.push(...fresh);
+    this.gather();
+  }
+
+  /** Joins branches that run together, drops the hopeless, and keeps their number within bounds. */
+  private gather(): void {
+    let weighed = this.branches.map((branch) => ({ branch, weight: weightOf(branch, this.belief) }));
+    let total = 0;
+    for (const { weight } of weighed) total += weight;
+    weighed = weighed.filter(({ weight }) => weight >= LEAST_WEIGHT * total);
+    weighed = joined(weighed, TOGETHER_M);
+    const most = this.old ? MOST_OLD_BRANCHES : MOST_BRANCHES;
+    if (weighed.length > most) weighed = joined(weighed, NEARLY_TOGETHER_M);
+    // Ways far apart are never averaged: the least likely go.
+    if (weighed.length > most) weighed = weighed.sort((a, b) => b.weight - a.weight).slice(0, most);
+    this.branches = weighed.map(({ branch }) => branch);
+    this.main = weighed.reduce((best, next) => (next.weight > best.weight ? next : best)).branch;
+  }
+
+  private ageDeviations(day: DayNumber): void {
+    const days = day - this.deviationDay;
+    this.deviationDay = day;
+    if (days <= 0) return;
+    const keeps = Math.exp(-days / DEVIATION_DAYS);
+    for (const branch of this.branches) {
+      for (let i = 0; i < GRID_SIZE; i++) branch.z[i]! *= keeps;
+      branch.zVar = keeps * keeps * branch.zVar + (1 - keeps * keeps);
+    }
+  }
+
+  /** Checks come before waterings of the same day (docs/formats.md). */
+  private happen(events: readonly PlantEvent[], day: DayNumber): void {
+    this.ageDeviations(day);
+    let unsplit = true;
+    const looked = () => {
+      // Of old, only now and then: what matters of it is the rate.
+      if (unsplit && (!this.old || this.sinceCycles > OLD_SPLIT_CYCLES)) this.split(day, STRANGER_BEFORE_A_LOOK);
+      unsplit = false;
+    };
+    for (const event of events) {
+      if (event.type === 'check') {
+        looked();
+        this.check(event, day);
+      } else if (event.type === 'sign') {
+        this.sign(event);
+      }
+    }
+    for (const event of events) {
+      if (event.type === 'changed') this.change(event.pace, day);
+      if (event.type === 'watering') this.water(event, day);
+      else if (event.type === 'repotting' && event.mix_was) {
+        const m = POTTED_M[event.mix_was];
+        this.branches = [-0.1, 0, 0.1].map((d) => branchAt(Math.min(1, Math.max(0, m + d)), 1 / 3));
+        this.main = this.branches[1]!;
+        this.scaleLog = 0;
+      }
+    }
+  }
+
+  private check(event: Extract<PlantEvent, { type: 'check' }>, day: DayNumber): void {
+    this.checks++;
+    this.allChecks++;
+    if ('finger' in event) this.words({ kind: 'finger', says: event.finger }, day);
+    else if ('surface' in event) this.words({ kind: 'surface', says: event.surface }, day);
+    else if ('lift' in event) this.words({ kind: 'lift', says: event.lift }, day);
+    else if ('meter' in event) this.figure(meterFigure(event.meter, this.slips.meter), 'meter', day);
+    else this.weigh(event.weight_g, day);
+  }
+
+  /** The keeper says so: every way of things goes on at the new pace. */
+  private change(kind: 'slower' | 'faster', day: DayNumber): void {
+    const pace = PACES.find((one) => one.kind === kind)!;
+    for (const branch of this.branches) {
+      if (branch.lnPace === 0) branch.lnPace = pace.lnPace;
+      branch.stories = [...branch.stories.filter((story) => story.kind !== kind), { kind, from: day, to: day, share: 1 }];
+    }
+  }
+
+  private weigh(weightG: number, day: DayNumber): void {
+    const availableG = this.input.pot.capacity.availableMl;
+    const { drainedG, dryG, on } = this.scale;
+    this.wasWeighed = true;
+    if (drainedG !== null) {
+      // Found dry somewhere between 0 and 0.12: take the middle.
+      const rangeG = dryG !== null && dryG < drainedG ? (drainedG - dryG) / (1 - DRY_TO_M / 2) : availableG;
+      this.figure(weightFigure(weightG, drainedG, rangeG, dryG !== null, day - on, this.slips.weight), 'weight', day);
+      return;
+    }
+    // Nobody weighed it drained: only differences count, which closed() reckons up over the stretch.
+    this.weighed.push({ atG: weightG, m: this.meanOnGrid() });
+  }
+
+  private words(words: Words, day: DayNumber): void {
+    const slips = this.slips[words.kind];
+    const shares: number[] = [];
+    for (const branch of this.branches) {
+      const table = wordTable(words, branch.zVar, slips);
+      const moistures = spreadMoisture(branch.m, SCRATCH);
+      let slipMass = 0;
+      let mass = 0;
+      let told = 0;
+      for (let i = 0; i < GRID_SIZE; i++) {
+        const sd = deviationSd(moistures[i]!);
+        const at = tableIndex(moistures[i]! + sd * branch.z[i]!);
+        const chance = table.chance[at]!;
+        const believed = this.belief[i]! * branch.weights[i]!;
+        slipMass += believed * table.slip;
+        mass += believed * chance;
+        branch.weights[i]! *= chance;
+        branch.z[i]! += clampZ(branch.zVar * sd * table.slope[at]!);
+        told += believed * chance * (sd * table.slope[at]!) ** 2;
+      }
+      if (mass > 0) branch.zVar /= 1 + (branch.zVar * told) / mass;
+      shares.push(mass > 0 ? slipMass / mass : 0);
+    }
+    this.seen(words.kind, day, shares);
+  }
+
+  private figure(figure: Figure, kind: LookKind, day: DayNumber): void {
+    const shares: number[] = [];
+    for (const branch of this.branches) {
+      const moistures = spreadMoisture(branch.m, SCRATCH);
+      let slipMass = 0;
+      let mass = 0;
+      let learned = 0;
+      for (let i = 0; i < GRID_SIZE; i++) {
+        const m = moistures[i]!;
+        const sd = deviationSd(m);
+        const spread = Math.sqrt(sd * sd * branch.zVar + figure.sd * figure.sd);
+        const off = figure.m - m - sd * branch.z[i]!;
+        const u = off / spread;
+        const clear = ((1 - figure.slips) * normalAt(u)) / spread;
+        const chance = clear + figure.slipDensity;
+        const believed = this.belief[i]! * branch.weights[i]!;
+        slipMass += believed * figure.slipDensity;
+        mass += believed * chance;
+        branch.weights[i]! *= chance;
+        const believable = clear / chance;
+        const gain = (branch.zVar * sd) / (spread * spread);
+        branch.z[i]! += believable * gain * off;
+        learned += believed * chance * believable * gain * sd;
+      }
+      branch.zVar *= Math.max(0.02, 1 - (mass > 0 ? learned / mass : 0));
+      shares.push(mass > 0 ? slipMass / mass : 0);
+    }
+    this.seen(kind, day, shares);
+  }
+
+  /** Notes how a look was believed, and keeps weights from vanishing. */
+  private seen(kind: LookKind, day: DayNumber, shares: readonly number[]): void {
+    this.looks.push({ day, kind });
+    if (this.looks.length > MOST_LOOKS) this.looks.shift();
+    let slips = 0;
+    let total = 0;
+    for (const [b, branch] of this.branches.entries()) {
+      branch.slips = [...branch.slips.slice(-(MOST_LOOKS - 1)), { day, share: shares[b]! }];
+      const weight = weightOf(branch, this.belief);
+      slips += weight * shares[b]!;
+      total += weight;
+    }
+    this.trust[kind].looks++;
+    if (total > 0) this.trust[kind].slips += slips / total;
+    this.rescale();
+    this.gather();
+  }
+
+  private sign(event: Extract<PlantEvent, { type: 'sign' }>): void {
+    if (signLikelihood(event.sign, event.strength, 0) === null) return;
+    for (const branch of this.branches) {
+      const moistures = spreadMoisture(branch.m, SCRATCH);
+      for (let i = 0; i < GRID_SIZE; i++) branch.weights[i]! *= signLikelihood(event.sign, event.strength, moistures[i]!)!;
+    }
+    this.rescale();
+  }
+
+  private rescale(): void {
+    let top = 0;
+    for (const { weights } of this.branches) for (let i = 0; i < GRID_SIZE; i++) if (weights[i]! > top) top = weights[i]!;
+    if (!(top > 0) || (top > 1e-30 && top < 1e30)) return;
+    for (const { weights } of this.branches) for (let i = 0; i < GRID_SIZE; i++) weights[i]! /= top;
+    this.scaleLog += Math.log(top);
+  }
+
+  private water(event: Extract<PlantEvent, { type: 'watering' }>, day: DayNumber): void {
+    const { pot } = this.input;
+    const before = this.main.m[MIDDLE_NODE]!;
+    if (event.method !== 'mist') {
+      if (this.lastWatered !== null && day > this.lastWatered) this.lateness.push(this.latenessNow(day - this.lastWatered));
+      this.lastWatered = day;
+    }
+    const whole = event.method === 'drench' || event.method === 'bottom';
+    const past: Branch[] = [];
+    if (whole && pot.holes && this.input.upsets) for (const branch of this.likely()) past.push(...this.ranPast(branch, event.method === 'bottom' ? 0.5 : 1, day));
+    for (const branch of this.branches) this.wetBranch(branch, event);
+    this.branches.push(...past);
+    this.gather();
+    const rise = this.main.m[MIDDLE_NODE]! - before;
+    this.daysDue.fill(0);
+    if (event.method !== 'mist') {
+      this.sinceDays = 0;
+      this.sinceCycles = 0;
+      this.splitDay = day;
+    }
+    this.splitM = this.main.m[MIDDLE_NODE]!;
+    if (rise < NEW_STRETCH_M && !(whole && pot.holes)) return;
+    this.closeStretch(day);
+  }
+
+  /** Branches worth splitting further. */
+  private likely(): Branch[] {
+    const weights = this.branches.map((branch) => weightOf(branch, this.belief));
+    const total = weights.reduce((sum, weight) => sum + weight, 0);
+    return this.branches.filter((_, b) => weights[b]! > WORTH_SPLITTING * total);
+  }
+
+  /** The ways in which a drench on record wetted a part only. */
+  private ranPast(branch: Branch, times: number, day: DayNumber): Branch[] {
+    const { pot } = this.input;
+    const chance = times * ranPastChance(branch.m[MIDDLE_NODE]!, pot.rewetDifficulty);
+    const ways = PAST_SHARES.map(({ share, odds }) => {
+      const past = offshoot(branch, chance * odds);
+      for (let n = 0; n < NODES.length; n++) past.m[n]! += share * Math.max(0, 1 - past.m[n]!);
+      past.dryDay.fill(NaN);
+      past.stories.push({ kind: 'ran-past', from: day, to: day, share: 1 });
+      return past;
+    });
+    for (let i = 0; i < GRID_SIZE; i++) branch.weights[i]! *= 1 - chance;
+    return ways;
+  }
+
+  private wetBranch(branch: Branch, event: Extract<PlantEvent, { type: 'watering' }>): void {
+    const { pot } = this.input;
+    const before = branch.m[MIDDLE_NODE]!;
+    for (let n = 0; n < NODES.length; n++) branch.m[n] = wet(branch.m[n]!, event.method, event.amount_ml ?? null, pot).m;
+    const after = branch.m[MIDDLE_NODE]!;
+    if (event.method !== 'mist' || after - before > 0.02) branch.dryDay.fill(NaN);
+    if ((event.method === 'drench' || event.method === 'bottom') && pot.holes) {
+      // Full again, whoever came before.
+      branch.z.fill(0);
+      branch.zVar = 1;
+      branch.stories = branch.stories.filter(({ kind }) => kind === 'slower' || kind === 'faster');
+    } else {
+      const doubt = (POURED_SD * (after - before)) / deviationSd(after);
+      branch.zVar = Math.min(MOST_Z_VARIANCE, branch.zVar + doubt * doubt);
+    }
+  }
+
+  /** What was found till now belongs to the stretch that ends here; what follows starts with weights conditional on the rate. */
+  private closeStretch(day: DayNumber): void {
+    const stretch = this.closed(day);
+    this.stretches.push(stretch);
+    let top = -Infinity;
+    for (let i = 0; i < GRID_SIZE; i++) top = Math.max(top, stretch.logs[i]!);
+    let sum = 0;
+    for (let i = 0; i < GRID_SIZE; i++) {
+      // Older evidence fades (rate.ts); here it only tells which branches are worth keeping.
+      this.belief[i] = (0.05 * NOMINAL[i]! + 0.95 * this.belief[i]!) * Math.exp(0.7 * (stretch.logs[i]! - top));
+      sum += this.belief[i]!;
+    }
+    for (let i = 0; i < GRID_SIZE; i++) this.belief[i]! /= sum;
+    for (let i = 0; i < GRID_SIZE; i++) {
+      let total = 0;
+      for (const { weights } of this.branches) total += weights[i]!;
+      for (const { weights } of this.branches) weights[i] = total > 0 ? weights[i]! / total : 1 / this.branches.length;
+    }
+    this.scaleLog = 0;
+    this.lateness = [];
+    this.checks = 0;
+    this.wasWeighed = false;
+    this.weighed = [];
+    this.driveSum = 0;
+    this.driveDays = 0;
+  }
+
+  private closed(day: DayNumber): Stretch {
+    const logs = new Float64Array(GRID_SIZE);
+    for (let i = 0; i < GRID_SIZE; i++) {
+      let total = 0;
+      for (const { weights } of this.branches) total += weights[i]!;
+      logs[i] = total > 0 ? Math.log(total) + this.scaleLog : -700;
+    }
+    addRelativeWeights(logs, this.weighed, this.input.pot.capacity.availableMl);
+    return {
+      endDay: day, logs, checks: this.checks, weighed: this.wasWeighed, lateness: this.lateness, place: this.input.placeOn(day),
+      lnDrive: Math.log(Math.max(1e-5, this.driveDays > 0 ? this.driveSum / this.driveDays : 1e-2)),
+    };
+  }
+
+  /** How late the water came at each rate: 0 on the day it was due, ln 2 when the pot was left twice as long. */
+  private latenessNow(daysLeft: number): Float64Array {
+    const { dueM, holdDays } = this.input;
+    const heaviest = this.main;
+    const out = new Float64Array(NODES.length);
+    for (let n = 0; n < out.length; n++) {
+      const daysDue = this.daysDue[n]!;
+      // Not due yet: by how much of the way it had come. Drying slows, so the last of the way takes longest.
+      const early = Math.min(1, Math.max(0, 1 - heaviest.m[n]!) / (1 - dueM)) ** DRYING_SLOWS;
+      const daysToDue = daysDue > 0 ? daysLeft - daysDue + 0.5 : daysLeft / Math.max(0.02, early);
+      out[n] = Math.log(Math.max(0.5, daysLeft) / Math.max(0.5, daysToDue + holdDays));
+    }
+    return out;
+  }
+
+  private meanOnGrid(): Float64Array {
+    const out = new Float64Array(GRID_SIZE);
+    const total = new Float64Array(GRID_SIZE);
+    for (const branch of this.branches) {
+      const moistures = spreadMoisture(branch.m, SCRATCH);
+      for (let i = 0; i < GRID_SIZE; i++) {
+        out[i]! += branch.weights[i]! * moistures[i]!;
+        total[i]! += branch.weights[i]!;
+      }
+    }
+    for (let i = 0; i < GRID_SIZE; i++) out[i] = total[i]! > 0 ? out[i]! / total[i]! : 0;
+    return out;
+  }
+}
+
+interface Weighed {
+  branch: Branch;
+  weight: number;
+}
+
+function joined(branches: readonly Weighed[], limit: number): Weighed[] {
+  const kept: Weighed[] = [];
+  for (const next of branches) {
+    const near = kept.find(({ branch }) => branch.lnPace === next.branch.lnPace && together(branch, next.branch, limit));
+    if (!near) kept.push(next);
+    else {
+      join(near.branch, next.branch, near.weight, next.weight);
+      near.weight += next.weight;
+    }
+  }
+  return kept;
+}
+
+/** Moistures of a branch over the grid, used and used again. */
+const SCRATCH = new Float64Array(GRID_SIZE);
+const NOMINAL = normalDensity(0, 0.5);
+
+function none(): { looks: number; slips: number } {
+  return { looks: 0, slips: 0 };
+}
+
+/** A look by words moves a deviation by so much at most, in its standard deviations. */
+function clampZ(step: number): number {
+  return step > 1.5 ? 1.5 : step < -1.5 ? -1.5 : step;
+}
+
+/**
+ * Old stretches say little, and a drench forgets what was before it: where there are many, the walk starts at the drench
+ * that opens the last {@link MOST_STRETCHES}.
+ */
+function firstWorthwhile({ events, fromDay, today, pot }: HistoryInput): { fromDay: DayNumber; fromFull: boolean } {
+  const drenches: DayNumber[] = [];
+  if (pot.holes) {
+    for (const event of events) {
+      if (event.type !== 'watering' || event.method !== 'drench') continue;
+      const day = dayNumber(event.date);
+      if (day >= fromDay) drenches.push(day);
+    }
+  }
+  const first = drenches.at(-MOST_STRETCHES);
+  return drenches.length > MOST_STRETCHES ? { fromDay: first!, fromFull: true } : { fromDay: Math.max(fromDay, today - LONGEST_WALK_DAYS), fromFull: false };
+}
+
+const MOST_STRETCHES = 10;
+/** Where nothing ever starts the pot anew, a year says enough. */
+const LONGEST_WALK_DAYS = 400;
+
+/** The latest weighing that tells what full and dry weigh, in this potting. */
+function scaleOf(events: readonly PlantEvent[], fromDay: DayNumber): { drainedG: number | null; dryG: number | null; on: DayNumber } {
+  let drainedG: number | null = null;
+  let dryG: number | null = null;
+  let on = fromDay;
+  for (const event of events) {
+    if (event.type !== 'weights' || dayNumber(event.date) < fromDay) continue;
+    drainedG = event.drained_g;
+    dryG = event.dry_g ?? dryG;
+    on = dayNumber(event.date);
+  }
+  return { drainedG, dryG, on };
+}
+
+/** Student's t of 4 degrees of freedom without its constant: a normal's core with heavy tails. */
+function heavyTailed(z: number): number {
+  const u = 1 + (z * z) / 4;
+  return 1 / (u * u * Math.sqrt(u));
+}
+
+/** What a single weighing is worth where nobody knows the full weight, in grams. */
+const WEIGHT_SHARE = 0.009;
+
+/**
+ * Weights of a pot whose full weight nobody knows: the unknown dead weight is integrated out under a flat prior,
+ * which leaves the scatter of (weight − store · m) about its own mean.
+ */
+function addRelativeWeights(logs: Float64Array, weighed: readonly { atG: number; m: Float64Array }[], availableG: number): void {
+  if (weighed.length < 2) return;
+  const grossG = weighed.reduce((sum, w) => sum + w.atG, 0) / weighed.length;
+  const scaleG = Math.hypot(WEIGHT_SHARE * grossG, 0.05 * availableG, 1);
+  for (let i = 0; i < GRID_SIZE; i++) {
+    const rests = weighed.map((w) => w.atG - availableG * w.m[i]!).sort((a, b) => a - b);
+    // The middle one, not the mean: one slip of the scale must not drag the base along.
+    const base = rests[Math.floor(rests.length / 2)]!;
+    for (const rest of rests) logs[i]! += Math.log(heavyTailed((rest - base) / scaleG));
+  }
+}

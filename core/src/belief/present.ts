@@ -1,0 +1,209 @@
+/** What is held to be in a pot now: every branch under every rate, with what the rest of the book and the collection say of the rate. */
+import type { DayNumber } from '../calendar/day.ts';
+import type { Branch, Story } from './branches.ts';
+import { GRID, GRID_SIZE, NODES, spreadMoisture } from './grid.ts';
+import type { History, SeenLook } from './history.ts';
+import { deviationSd } from './looks.ts';
+import type { UpsetKind } from './upsets.ts';
+
+/** A possible present: what is in the pot, and how fast it goes. */
+export interface Cell {
+  branch: Branch;
+  /** ln of the pot's pace */
+  lnRate: number;
+  m: number;
+  /** standard deviation of m within the cell */
+  sd: number;
+  weight: number;
+  /** ln of the potting's own rate, without what changed for good */
+  x: number;
+}
+
+/** Happenings that the book does not tell, as likely as they now seem. */
+export interface Happening {
+  kind: UpsetKind | 'slip';
+  probability: number;
+  from: DayNumber;
+  to: DayNumber;
+  /** for a slip: what kind of look it was */
+  look?: SeenLook['kind'];
+}
+
+export interface Present {
+  /** fastest first, of one rate the driest first; weights sum to 1 */
+  cells: Cell[];
+  happened: Happening[];
+  /** density of the pot's pace now, on the grid: its own rate and what changed it for good */
+  paceMean: number;
+}
+
+const LEAST_CELL = 2e-5;
+/** Happenings less likely than this are not told. */
+const LEAST_TOLD = 0.1;
+
+/** @param open density of ln k on the grid, from all that was known before the open stretch */
+export function presentOf(history: History, open: Float64Array): Present {
+  const cells: Cell[] = [];
+  let total = 0;
+  for (const branch of history.branches) {
+    const moistures = spreadMoisture(branch.m);
+    const spread = Math.sqrt(branch.zVar);
+    for (let i = 0; i < GRID_SIZE; i++) {
+      const weight = open[i]! * branch.weights[i]!;
+      total += weight;
+      const sd = deviationSd(moistures[i]!);
+      cells.push({ branch, lnRate: GRID[i]! + branch.lnPace, m: Math.max(0, moistures[i]! + sd * branch.z[i]!), sd: sd * spread, weight, x: GRID[i]! });
+    }
+  }
+  if (!(total > 0)) for (const cell of cells) cell.weight = 1 / cells.length;
+  else for (const cell of cells) cell.weight /= total;
+  // Fastest first, and of one rate the driest: whoever takes every n-th meets all rates alike.
+  const kept = cells.filter((cell) => cell.weight > LEAST_CELL).sort((a, b) => b.lnRate - a.lnRate || a.m - b.m);
+  const left = kept.reduce((sum, { weight }) => sum + weight, 0);
+  for (const cell of kept) cell.weight /= left;
+  const byBranch = new Map<Branch, number>();
+  let paceMean = 0;
+  for (const { branch, weight } of kept) {
+    byBranch.set(branch, (byBranch.get(branch) ?? 0) + weight);
+    paceMean += weight * branch.lnPace;
+  }
+  return { cells: kept, happened: happenings(byBranch, history.looks), paceMean };
+}
+
+function happenings(byBranch: ReadonlyMap<Branch, number>, looks: readonly SeenLook[]): Happening[] {
+  const told = new Map<UpsetKind, { story: Story; weight: number }[]>();
+  for (const [branch, weight] of byBranch) {
+    for (const story of branch.stories) {
+      const list = told.get(story.kind) ?? [];
+      list.push({ story, weight: weight * story.share });
+      told.set(story.kind, list);
+    }
+  }
+  const found: Happening[] = [];
+  for (const [kind, list] of told) {
+    const probability = Math.min(1, list.reduce((sum, { weight }) => sum + weight, 0));
+    if (probability >= LEAST_TOLD) found.push({ kind, probability, ...window(list) });
+  }
+  for (const [i, look] of looks.entries()) {
+    let probability = 0;
+    for (const [branch, weight] of byBranch) probability += weight * (branch.slips[i + branch.slips.length - looks.length]?.share ?? 0);
+    if (probability >= LEAST_TOLD) found.push({ kind: 'slip', probability, from: look.day, to: look.day, look: look.kind });
+  }
+  return found.sort((a, b) => b.probability - a.probability);
+}
+
+/** From the tenth to the ninetieth in a hundred of where a story may lie. */
+function window(list: readonly { story: Story; weight: number }[]): { from: DayNumber; to: DayNumber } {
+  const sorted = list.toSorted((a, b) => a.story.from - b.story.from);
+  const total = sorted.reduce((sum, { weight }) => sum + weight, 0);
+  let passed = 0;
+  let from = sorted[0]!.story.from;
+  let to = sorted.at(-1)!.story.to;
+  let begun = false;
+  for (const { story, weight } of sorted) {
+    passed += weight;
+    if (!begun && passed >= 0.1 * total) [from, begun] = [story.from, true];
+    if (passed >= 0.9 * total) {
+      to = story.to;
+      break;
+    }
+  }
+  return { from, to };
+}
+
+const BISECTIONS = 13;
+const MOST_M = 2;
+
+/** Chance that more than `m` is in the pot, each cell a normal about its middle. */
+export function chanceAbove({ cells }: Pick<Present, 'cells'>, m: number): number {
+  let chance = 0;
+  for (const cell of cells) chance += cell.weight * upperTail((m - cell.m) / Math.max(0.004, cell.sd));
+  return chance < 0 ? 0 : chance > 1 ? 1 : chance;
+}
+
+/** The moisture below which a share `p` of belief lies, from 0 on. */
+export function moistureQuantile(present: Pick<Present, 'cells'>, p: number): number {
+  let low = 0;
+  let high = MOST_M;
+  if (chanceAbove(present, 0) <= 1 - p) return 0;
+  for (let i = 0; i < BISECTIONS; i++) {
+    const middle = (low + high) / 2;
+    if (chanceAbove(present, middle) > 1 - p) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/** Upper tail of the normal, by its logistic likeness (Bowling 2009: error under 0.015). */
+function upperTail(z: number): number {
+  return z > 5 ? 0 : z < -5 ? 1 : 1 / (1 + Math.exp(1.702 * z));
+}
+
+/** A day's moisture a node may have had, as share of belief. */
+function* pastOf({ trace }: History, { cells }: Present): Generator<{ m: number; weight: number }[]> {
+  // Cells of one branch between two nodes are taken together: the nearer node stands for them.
+  const byNode = new Map<Branch, Float64Array>();
+  for (const { branch, x, weight } of cells) {
+    let weights = byNode.get(branch);
+    if (!weights) byNode.set(branch, (weights = new Float64Array(NODES.length)));
+    weights[nearestNode(x)]! += weight;
+  }
+  for (let day = 0; day < trace.days; day++) {
+    const found: { m: number; weight: number }[] = [];
+    for (const [branch, weights] of byNode) {
+      const moistures = branch.trace[day + branch.trace.length - trace.days];
+      if (!moistures) continue;
+      for (let n = 0; n < weights.length; n++) if (weights[n]! > 0.002) found.push({ m: moistures[n]!, weight: weights[n]! });
+    }
+    yield found;
+  }
+}
+
+function nearestNode(x: number): number {
+  let best = 0;
+  for (let n = 1; n < NODES.length; n++) if (Math.abs(NODES[n]! - x) < Math.abs(NODES[best]! - x)) best = n;
+  return best;
+}
+
+/** Mean moisture at the end of each day of the trace, as everything known today has it. */
+export function expectedPast(history: History, present: Present): number[] {
+  return [...pastOf(history, present)].map((found) => {
+    let sum = 0;
+    let total = 0;
+    for (const { m, weight } of found) {
+      sum += weight * m;
+      total += weight;
+    }
+    return total > 0 ? sum / total : 0;
+  });
+}
+
+/** p10, p50 and p90 of moisture at the end of each day of the trace, rounded to thousandths. */
+export function pastQuantiles(history: History, present: Present): { p10: number[]; p50: number[]; p90: number[] } {
+  const bands = { p10: [] as number[], p50: [] as number[], p90: [] as number[] };
+  for (const found of pastOf(history, present)) {
+    found.sort((a, b) => a.m - b.m);
+    const total = found.reduce((sum, { weight }) => sum + weight, 0);
+    const at = (p: number) => Math.round(1000 * quantileOf(found, p * total)) / 1000;
+    bands.p10.push(at(0.1));
+    bands.p50.push(at(0.5));
+    bands.p90.push(at(0.9));
+  }
+  return bands;
+}
+
+/** The moisture below which `mass` of the sorted values lies, drawn straight between their middles. */
+function quantileOf(sorted: readonly { m: number; weight: number }[], mass: number): number {
+  let passed = 0;
+  for (const [i, { m, weight }] of sorted.entries()) {
+    const middle = passed + weight / 2;
+    if (middle >= mass) {
+      if (i === 0) return m;
+      const before = sorted[i - 1]!;
+      const from = passed - before.weight / 2;
+      return before.m + ((mass - from) / Math.max(1e-12, middle - from)) * (m - before.m);
+    }
+    passed += weight;
+  }
+  return sorted.at(-1)?.m ?? 0;
+}

@@ -1,0 +1,165 @@
+/** Everything that is known of a plant today, gathered once: what is in the pot, what was seen, the nights, the season, the rules. */
+import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
+import type { CareRules } from '../care/rules.ts';
+import type { FeedAdvice } from '../feed/schedule.ts';
+import type { Salts } from '../feed/salts.ts';
+import type { Outlook } from '../forecast/forecast.ts';
+import { dueMoisture } from '../forecast/plantModel.ts';
+import type { PlaceKind, PlantState } from '../garden.ts';
+import { DAMP_FROM_M, DRY_TO_M, TOO_WET_TO_DRINK_M } from '../moisture.ts';
+import { chanceAbove } from '../belief/present.ts';
+import { isIndoors } from '../place/defaults.ts';
+import type { GenusCare } from '../plant/library.ts';
+import { LIGHT_BANDS } from '../plant/library.ts';
+import type { WaterKind } from '../watering.ts';
+import { HARM, ROT_PRONE, WORSE } from './harm.ts';
+import { type Seen, whatWasSeen } from './seen.ts';
+
+export interface JudgeInput {
+  outlook: Outlook;
+  today: DayNumber;
+  rules: CareRules;
+  care: GenusCare;
+  feed: FeedAdvice;
+  salts: Salts;
+  /** the water that would be taken */
+  water: WaterKind;
+  placeKind: PlaceKind;
+  arrivedOn: DayNumber | null;
+  /** nobody knows what it is */
+  nameUnknown: boolean;
+}
+
+export interface Nights {
+  /** lowest of the coming night */
+  tonightC: number;
+  /** lowest of the coming week, and its day */
+  weekC: number;
+  weekOn: DayNumber;
+  /** lowest night the plant bears as it stands: with a dry, or a moist root ball */
+  limitC: number;
+  /** the first day from today on with two nights on which a drink does no harm; null within three weeks */
+  mildOn: DayNumber | null;
+  /** of the next three weeks' nights, those below the limit with a moist root ball */
+  coldShare: number;
+}
+
+export interface Facts extends JudgeInput {
+  state: PlantState;
+  stateSince: DayNumber;
+  seen: Seen;
+  /** moisture held likely */
+  m: { p10: number; p50: number; p90: number };
+  /** chance that the pot is wetter than a drink allows, and that its dry rule is met */
+  chanceWet: number;
+  chanceDue: number;
+  nights: Nights;
+  /** mean of the last two weeks at the plant */
+  warmthC: number;
+  dliMol: number;
+  tooDark: boolean;
+  /** warm and indoors: a sleeper may shrink there */
+  warmRoom: boolean;
+  /** how much harm a drink into a wet mix does to this plant here */
+  rotTimes: number;
+  /** a day's thirst */
+  thirstADay: number;
+  /** days for which it has been dry through, as far as reckoned; 0 where it is not */
+  dryDays: number;
+  /** days of the last weeks on which its mix was wet, and those on which it was also cold for it */
+  wetDays: number;
+  wetColdDays: number;
+  neverLooked: boolean;
+}
+
+/** A drink wants a night this much above the limit. */
+export const EVE_MARGIN_C = 1;
+const NIGHTS_AHEAD = 21;
+const WEEK = 7;
+const WINDOW_DAYS = 14;
+const WARM_ROOM_C = 15;
+
+export function gather(input: JudgeInput): Facts {
+  const { outlook, today, care, rules } = input;
+  const { model, history } = outlook;
+  const { traits, climate } = model;
+  const seen = whatWasSeen(model.plant.events, today, scaleOf(input));
+  const i = today - climate.firstDay;
+  const warmthC = meanOf(climate.tmeanC, i - WINDOW_DAYS + 1, i);
+  const dliMol = meanOf(climate.dliMol, i - WINDOW_DAYS + 1, i);
+  const change = model.timeline.changes.findLast(({ day }) => day <= today);
+  const { state } = outlook;
+  const cold = warmthC < traits.growMinC;
+  const rotTimes =
+    ROT_PRONE[traits.store] * (state === 'resting' ? WORSE.asleep.times : 1) * (cold ? WORSE.cold.times : 1) *
+    (input.nameUnknown ? WORSE.unknownName.times : 1) * (rules.hardToReplace ? WORSE.hardToReplace.times : 1);
+  const thirsty = outlook.stress.thirst >= 0.35 || seen.slack !== null;
+  const keepsDamp = traits.dryRule === 'keep-damp' || traits.store === 'none';
+  const dry = outlook.dryOn.p50;
+  const { wetDays, wetColdDays } = wetSpell(outlook, today);
+  return {
+    ...input, state, stateSince: change?.day ?? today, seen, m: outlook.moisture,
+    chanceWet: chanceAbove(outlook.present, TOO_WET_TO_DRINK_M), chanceDue: 1 - chanceAbove(outlook.present, Math.max(dueMoisture(traits), DRY_TO_M) + 0.03),
+    nights: nightsOf(input), warmthC, dliMol,
+    tooDark: state !== 'resting' && dliMol < LIGHT_BANDS[care.light].getsBy * DARK_SHARE,
+    warmRoom: isIndoors(input.placeKind) && warmthC >= WARM_ROOM_C,
+    rotTimes, thirstADay: keepsDamp ? HARM.dayDryKeepDamp.harm : thirsty ? HARM.dayThirsty.harm : HARM.dayDry.harm,
+    dryDays: dry !== null && dry <= today && outlook.moisture.p50 <= DRY_TO_M ? today - dry : 0,
+    wetDays, wetColdDays, neverLooked: !seen.everLooked && history.checks === 0,
+  };
+}
+
+/** Below half of the light by which it just gets by a plant does not grow, whatever the season. */
+const DARK_SHARE = 0.6;
+
+function scaleOf({ outlook }: JudgeInput): { drainedG: number; rangeG: number } | null {
+  const weights = outlook.plant.events.findLast((event) => event.type === 'weights');
+  if (!weights) return null;
+  const full = weights.drained_g;
+  const dry = outlook.plant.events.findLast((event) => event.type === 'weights' && event.dry_g != null);
+  const dryG = dry?.type === 'weights' ? dry.dry_g : null;
+  const rangeG = dryG != null && dryG < full ? (full - dryG) / (1 - DRY_TO_M / 2) : outlook.model.pot.capacity.availableMl;
+  return rangeG > 0 ? { drainedG: full, rangeG } : null;
+}
+
+function meanOf(values: Float64Array, from: number, to: number): number {
+  const start = Math.max(0, from);
+  let sum = 0;
+  for (let i = start; i <= to; i++) sum += values[i]!;
+  return sum / Math.max(1, to - start + 1);
+}
+
+function nightsOf({ outlook, today }: JudgeInput): Nights {
+  const { climate, traits } = outlook.model;
+  const night = (day: DayNumber) => climate.tminC[Math.min(climate.days - 1, day - climate.firstDay)]!;
+  let weekOn = today + 1;
+  let colder = 0;
+  let mildOn: DayNumber | null = null;
+  for (let ahead = 1; ahead <= NIGHTS_AHEAD; ahead++) {
+    const day = today + ahead;
+    if (ahead <= WEEK && night(day) < night(weekOn)) weekOn = day;
+    if (night(day) < traits.minWetC) colder++;
+    if (mildOn === null && night(day) >= traits.minWetC + EVE_MARGIN_C && night(day + 1) >= traits.minWetC + EVE_MARGIN_C) mildOn = day - 1;
+  }
+  return {
+    tonightC: night(today + 1), weekC: night(weekOn), weekOn, limitC: outlook.moisture.p50 > DAMP_FROM_M ? traits.minWetC : traits.minDryC, mildOn,
+    coldShare: colder / NIGHTS_AHEAD,
+  };
+}
+
+/** Days of the last weeks without a break up to today on which the mix was wet, and how many of them were cold. */
+function wetSpell(outlook: Outlook, today: DayNumber): { wetDays: number; wetColdDays: number } {
+  const { climate, traits } = outlook.model;
+  const { past } = outlook;
+  let wetDays = 0;
+  let wetColdDays = 0;
+  for (let back = 0; back < past.length; back++) {
+    if (past[past.length - 1 - back]! < TOO_WET_TO_DRINK_M) break;
+    wetDays++;
+    if (climate.tmeanC[today - back - climate.firstDay]! < traits.growMinC + 1) wetColdDays++;
+  }
+  return { wetDays, wetColdDays };
+}
+
+export const iso = isoDay;
+export const dayOf = dayNumber;

@@ -1,0 +1,149 @@
+/** What the keeper has seen that still counts: looks into the pot since its last drink, signs until something answers them. */
+import { type DayNumber, dayNumber } from '../calendar/day.ts';
+import type { PlantEvent, Sign } from '../garden.ts';
+import { DAMP_FROM_M, WET_FROM_M, DRY_TO_M } from '../moisture.ts';
+import type { Reason } from './deeds.ts';
+
+export type Says = 'wet' | 'damp' | 'dry';
+
+/** A look at depth. */
+export interface SeenLook {
+  day: DayNumber;
+  says: Says;
+  reason: Reason;
+}
+
+export interface SeenSign {
+  day: DayNumber;
+  sign: Sign;
+  strength: number;
+  where: string | null;
+  when: string | null;
+}
+
+export interface Seen {
+  /** the last look at depth since the last drink */
+  look: SeenLook | null;
+  /** the last look at the top only, since the last drink and after the last look at depth */
+  surface: { day: DayNumber; says: 'wet' | 'dry' } | null;
+  /** looks at depth since the last drink that say other than the one before them are settled by a second */
+  looksSinceDrink: number;
+  /** rot that nothing has answered yet */
+  rot: SeenSign | null;
+  /** slack, and no drink and no "taut" since */
+  slack: SeenSign | null;
+  taut: DayNumber | null;
+  /** signs of too much water in the last weeks that nothing has answered */
+  tooMuch: SeenSign | null;
+  /** new growth or buds on a sleeper */
+  woken: SeenSign | null;
+  /** the base was found firm, the roots firm */
+  firmBase: DayNumber | null;
+  /** the last day on which anybody looked at or touched the plant */
+  touched: DayNumber | null;
+  lastDrink: DayNumber | null;
+  everLooked: boolean;
+}
+
+const ROT: ReadonlySet<Sign> = new Set<Sign>(['soft-base', 'mushy', 'roots-mush', 'sour-smell']);
+const SLACK: ReadonlySet<Sign> = new Set<Sign>(['limp', 'wrinkled', 'shrunken']);
+const TOO_MUCH: ReadonlySet<Sign> = new Set<Sign>(['translucent', 'split', 'corky-blisters', 'yellow-lower', 'dark-base']);
+const WAKING: ReadonlySet<Sign> = new Set<Sign>(['new-growth', 'buds']);
+/** What answers a sign of rot: the part it was seen on is found sound, or the plant has been potted anew. */
+const ANSWERED_BY: Partial<Record<Sign, readonly Sign[]>> = {
+  'soft-base': ['firm-base'], mushy: ['firm-base'], 'roots-mush': ['roots-firm'], 'sour-smell': ['roots-firm'], 'dark-base': ['firm-base'],
+};
+const SIGN_DAYS = 21;
+const SLACK_DAYS = 14;
+/** Rot that nobody answers stays a case for half a year. */
+const ROT_DAYS = 180;
+
+export const isSlack = (sign: Sign): boolean => SLACK.has(sign);
+
+/** @param scale full and bone dry weight, where known: what a weight says */
+export function whatWasSeen(events: readonly PlantEvent[], today: DayNumber, scale: { drainedG: number; rangeG: number } | null): Seen {
+  const seen: Seen = {
+    look: null, surface: null, looksSinceDrink: 0, rot: null, slack: null, taut: null, tooMuch: null, woken: null, firmBase: null, touched: null, lastDrink: null, everLooked: false,
+  };
+  for (const day of byDay(events)) {
+    for (const event of day.events) {
+      if (event.type === 'check') readLook(seen, event, day.day, scale);
+      else if (event.type === 'sign') readSign(seen, event, day.day);
+      if (event.type === 'check' || event.type === 'sign' || event.type === 'weights') seen.touched = day.day;
+    }
+    for (const event of day.events) {
+      if (event.type === 'watering' && event.method !== 'mist') {
+        seen.lastDrink = day.day;
+        seen.look = null;
+        seen.surface = null;
+        seen.looksSinceDrink = 0;
+        seen.slack = null;
+        seen.taut = null;
+      } else if (event.type === 'repotting') {
+        Object.assign(seen, { look: null, surface: null, looksSinceDrink: 0, rot: null, slack: null, tooMuch: null, everLooked: false });
+      }
+    }
+  }
+  if (seen.rot && today - seen.rot.day > ROT_DAYS) seen.rot = null;
+  if (seen.slack && today - seen.slack.day > SLACK_DAYS) seen.slack = null;
+  if (seen.tooMuch && today - seen.tooMuch.day > SIGN_DAYS) seen.tooMuch = null;
+  if (seen.woken && today - seen.woken.day > SIGN_DAYS * 2) seen.woken = null;
+  return seen;
+}
+
+/** Checks and signs of a day come before its drinks (docs/formats.md). */
+function byDay(events: readonly PlantEvent[]): { day: DayNumber; events: PlantEvent[] }[] {
+  const days: { day: DayNumber; events: PlantEvent[] }[] = [];
+  for (const event of events) {
+    const day = dayNumber(event.date);
+    if (days.at(-1)?.day === day) days.at(-1)!.events.push(event);
+    else days.push({ day, events: [event] });
+  }
+  return days;
+}
+
+function saysOf(m: number): Says {
+  return m > WET_FROM_M ? 'wet' : m > DRY_TO_M + 0.03 ? 'damp' : 'dry';
+}
+
+function readLook(seen: Seen, event: Extract<PlantEvent, { type: 'check' }>, day: DayNumber, scale: { drainedG: number; rangeG: number } | null): void {
+  const on = event.date;
+  if ('surface' in event) {
+    seen.surface = { day, says: event.surface };
+    return;
+  }
+  const look = (says: Says, reason: Omit<Reason, 'source' | 'on'>): void => {
+    seen.looksSinceDrink = seen.look?.says === says ? seen.looksSinceDrink + 1 : 1;
+    seen.look = { day, says, reason: { ...reason, source: 'seen', on } };
+    seen.surface = null;
+    seen.everLooked = true;
+  };
+  if ('finger' in event) look(event.finger, { code: event.finger === 'wet' ? 'felt-wet' : event.finger === 'damp' ? 'felt-damp' : 'felt-dry', weight: 0.8 });
+  else if ('lift' in event) look(event.lift === 'heavy' ? 'wet' : event.lift === 'middling' ? 'damp' : 'dry', { code: 'lifted', of: event.lift, weight: 0.6 });
+  else if ('meter' in event) look(saysOf((event.meter - 1) / 9), { code: 'probed', weight: 0.7, n: { reading: event.meter } });
+  else if (scale) {
+    const m = Math.min(1, Math.max(0, 1 - (scale.drainedG - event.weight_g) / scale.rangeG));
+    look(saysOf(m), { code: 'weighed', weight: 0.9, n: { share: Math.round(m * 100) / 100 } });
+  }
+}
+
+function readSign(seen: Seen, event: Extract<PlantEvent, { type: 'sign' }>, day: DayNumber): void {
+  const { sign } = event;
+  const sighting: SeenSign = { day, sign, strength: event.strength, where: event.where ?? null, when: event.when ?? null };
+  if (sign === 'firm-base') seen.firmBase = day;
+  if (seen.rot && ANSWERED_BY[seen.rot.sign]?.includes(sign)) seen.rot = null;
+  if (seen.tooMuch && (ANSWERED_BY[seen.tooMuch.sign]?.includes(sign) || sign === 'taut')) seen.tooMuch = null;
+  if (sign === 'taut') {
+    seen.taut = day;
+    seen.slack = null;
+  }
+  if (ROT.has(sign)) seen.rot = sighting;
+  else if (SLACK.has(sign)) {
+    seen.slack = sighting;
+    seen.taut = null;
+  } else if (TOO_MUCH.has(sign)) seen.tooMuch = sighting;
+  else if (WAKING.has(sign)) seen.woken = sighting;
+}
+
+/** What a look says in m, in its middle. */
+export const MIDDLE_OF: Record<Says, number> = { wet: (WET_FROM_M + 1) / 2, damp: (DAMP_FROM_M + WET_FROM_M) / 2 - 0.07, dry: DRY_TO_M / 2 };

@@ -1,0 +1,43 @@
+/** What a mark means beyond the judgement that follows it: how far a look can be trusted, what a drink or food did. */
+import type { AfterNote } from '@zinc-pail/core';
+import { drainFinding } from './drainTest.ts';
+import { amountWords, lengthWords, type Units } from './units.ts';
+
+export function afterWords({ code, n }: AfterNote, units: Units): string {
+  switch (code) {
+    case 'top-only':
+      return `Only the top is known, and the mix is ${lengthWords(n.depth_mm!, units)} deep: check deeper, with a stick or at the hole, before any water.`;
+    case 'probe-coarse':
+      return 'Its mix is coarse: a probe between stones reads drier than it is. Weigh the pot or use a stick before you trust it.';
+    case 'weigh-anew':
+      return 'It has a thick dressing of stones: take its full weight anew if that was added since.';
+    case 'firmed':
+      return 'Good: its roots drink.';
+    case 'still-slack':
+      return 'Still slack after a drink: its roots may be lost. Press the base and look at the roots before the next.';
+    case 'no-soak':
+      return 'This kind is not for soaking: lift it out now, and let it drain.';
+    case 'watered-asleep':
+      return 'It is asleep: keep it warm and airy until the mix is dry again.';
+    case 'sheds-water':
+      return 'A dry peaty ball sheds water: weigh it now. If it is still light, the water ran past; soak it from below or pour small and often, and strike this out.';
+    case 'softened':
+      return 'Softened water leaves sodium behind: flush with rain or soft water at one of its next drinks.';
+    case 'food-on-dry':
+      return 'Food on bone-dry roots burns them: give plain water at once.';
+    case 'crust':
+      return `A white crust is salt${n.hard_drinks ? `; ${n.hard_drinks} hard ${n.hard_drinks === 1 ? 'drink is' : 'drinks are'} on record` : ''}. ${n.holes ? 'Flush with plain rain or soft water at a drink in growth' : 'It cannot leave a pot without a hole: drill it'}, or change the mix; look again after six more drinks.`;
+    case 'ran-through':
+      return 'Water that runs straight through was no drink: soak the pot from below or pour small and often, and weigh it after.';
+    case 'yellow-after-food':
+      return 'Yellow so soon after food: stop feeding, flush once, then half as much.';
+    case 'hungry':
+      return 'Pale all over, never fed, roots and water sound as far as known: one weak feed, then look in a month.';
+    case 'more-than-fits':
+      return `That is more than the pot held room for (about ${amountWords(n.fits_ml!, units)}): is it the right pot? Tip out what stands in it.`;
+    case 'drain':
+      return drainFinding(n.seconds!, n.depth_mm!, n.organic ?? 0).words;
+    case 'before-it-came':
+      return 'That day lies before the plant came: is the date right?';
+  }
+}

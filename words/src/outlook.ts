@@ -1,0 +1,73 @@
+/** An outlook in words: why this day, what holds a drink, the season, the store and the roots. */
+import type { ChangeKind, DateReason, PlantForecast, PlantState, StateReason, ThirstWord, WetFeetWord } from '@zinc-pail/core';
+import { dateWords, partOfMonth } from './days.ts';
+import type { Speaking } from './reasons.ts';
+import { degreeWords, lengthWords, type Units } from './units.ts';
+
+/** One factor of the date, a sentence. */
+export function dateReasonWords({ factor, days, n, of }: DateReason, units: Units): string {
+  const way = days < 0 ? 'sooner' : 'later';
+  switch (factor) {
+    case 'place':
+      return `Place and weather take ${units.length === 'in' ? `${(n.surface_mm! / 25.4).toFixed(2)} in` : `${n.surface_mm!.toFixed(1)} mm`} a day from a wet surface: ${way}.`;
+    case 'season':
+      return `The plant drinks ${Math.round(n.share! * 100)} % of its best at this season: ${way}.`;
+    case 'pot-material':
+      return of === 'terracotta' ? 'Clay lets water out through its wall.' : `The pot is ${of}: ${way}.`;
+    case 'pot-size':
+      return `${lengthWords(n.top_mm!, units)} across and ${lengthWords(n.depth_mm!, units)} deep, against ${lengthWords(n.reference_top_mm!, units)} by ${lengthWords(n.reference_depth_mm!, units)}: ${way}.`;
+    case 'mix':
+      return `The mix holds ${Math.round(n.held_share! * 100)} % of its volume for the plant: ${way}.`;
+    case 'top-dressing':
+      return `${lengthWords(n.dressing_mm!, units)} of grit on top slow the surface.`;
+    case 'rate':
+      return Math.abs(n.rate! - 1) < 0.05 ? `This pot dries as reckoned, a touch ${way}.` : `This pot dries ${n.rate!.toFixed(1)} × as fast as reckoned: ${way}.`;
+    case 'together':
+      return 'What these do only together.';
+  }
+}
+
+/** Why no drink is in sight. */
+export function holdWords({ hold }: Pick<PlantForecast, 'hold'>, { units, today }: Speaking): string {
+  if (!hold) return 'No water in sight.';
+  switch (hold.kind) {
+    case 'rest':
+      return hold.n.wakes ? `Asleep; wakes about ${partOfMonth(hold.until, today)}.` : 'Asleep; no waking is in sight.';
+    case 'goes-to-rest':
+      return 'It goes to rest before its next drink.';
+    case 'cold':
+      return `Too cold to drink: ${degreeWords(hold.n.warmth!, units)} on average, and it grows from ${degreeWords(hold.n.grows_from!, units)}.`;
+    case 'potted':
+      return `Potted with cut roots: dry until ${dateWords(hold.until, today)}.`;
+    case 'judged':
+      return 'No water before what stands above is done.';
+  }
+}
+
+/** What brings a state, or for a growing plant holds it back. */
+const BROUGHT: Record<StateReason, string> = {
+  cold: 'the cold brought it', heat: 'the heat brought it', 'short-days': 'short days brought it', 'long-days': 'long warm days brought it', dark: 'dim light brought it', nothing: 'its own year brought it', seen: 'you saw it',
+};
+const HELD_BACK: Record<StateReason, string> = {
+  cold: 'held back by cold', heat: 'held back by heat', 'short-days': 'held back by short days', 'long-days': 'held back by long warm days', dark: 'held back by dim light', nothing: 'warmth, days and light invite it', seen: 'you saw it',
+};
+
+export function seasonWords(state: PlantState, why: StateReason, since: string, fromStart: boolean, today: string): string {
+  const when = fromStart ? 'as long as known' : `since ${dateWords(since, today)}`;
+  return `${state} ${when}: ${state === 'growing' || state === 'waking' ? HELD_BACK[why] : BROUGHT[why]}`;
+}
+
+export const THIRST: Record<ThirstWord, string> = { full: 'full', 'a-little-spent': 'a little spent', 'first-wrinkles': 'first wrinkles', shrivelling: 'shrivelling', harmed: 'harmed by thirst' };
+export const WET_FEET: Record<WetFeetWord, string> = { safe: 'safe', 'a-little-wet': 'a little wet', 'too-wet-for-long': 'too wet for long', 'in-danger': 'in danger' };
+
+/** What a keeper should look for when a pot is no longer itself. */
+export function alarmWords({ kind, factor }: { kind: ChangeKind; factor: number }): string {
+  switch (kind) {
+    case 'slower':
+      return `It dries ${(1 / factor).toFixed(1)} times slower than it did. A blocked hole? Lost roots? Too large a pot, a tired mix? Cold or dim? Look at the hole, press the base, and don’t water until it is dry.`;
+    case 'faster':
+      return `It dries ${factor.toFixed(1)} times faster than it did. Roots that fill the pot? Water that runs past a shrunken ball? Weigh it after the next drink.`;
+    case 'contradictory':
+      return 'What you found contradicts itself: no drying explains all of it. Another pot by mistake? Feel it once more, at depth.';
+  }
+}

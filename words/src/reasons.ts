@@ -1,0 +1,196 @@
+/** A sentence for every code of a reason, from its numbers. One code, one sentence: no second wording of the same fact. */
+import { bandOf, type Reason } from '@zinc-pail/core';
+import { dateWords, dayWords, onDay, partOfMonth } from './days.ts';
+import { signWords } from './signs.ts';
+import { aOr, capital, degreeWords, shownTemperature, type Units } from './units.ts';
+
+export interface Speaking {
+  units: Units;
+  today: string;
+}
+
+const CHANGED = {
+  slower: 'slower than it did: a blocked hole, lost roots, too large a pot, a tired mix, or cold',
+  faster: 'faster than it did: roots that fill the pot, or water that runs past a shrunken ball',
+} as const;
+
+export function reasonWords(reason: Reason, { units, today }: Speaking): string {
+  const { code, n = {}, on, of = '' } = reason;
+  const day = on ? onDay(on, today) : '';
+  const since = on ? sinceWords(on, today) : '';
+  const degrees = (celsius: number) => degreeWords(celsius, units);
+  switch (code) {
+    case 'felt-wet':
+      return `You felt it wet ${day}.`;
+    case 'felt-damp':
+      return `You felt it damp ${day}.`;
+    case 'felt-dry':
+      return `You felt it dry ${day}.`;
+    case 'surface-dry':
+      return `Only its top was felt dry ${day}, and the pot is deep.`;
+    case 'surface-wet':
+      return `Its top was wet ${day}.`;
+    case 'weighed':
+      return `You weighed it ${day}: ${Math.round(n.share! * 100)} % of its water is left.`;
+    case 'probed':
+      return `The probe read ${n.reading!} ${day}.`;
+    case 'lifted':
+      return `It was ${of} in the hand ${day}.`;
+    case 'rot-seen':
+      return `You saw ${signWords(of)} ${day}: that is rot until shown otherwise.`;
+    case 'slack-seen':
+      return `You saw it ${signWords(of)} ${day}.`;
+    case 'taut-seen':
+      return `Taut ${day}, and dry: it draws on its store. The first wrinkles, or about a week.`;
+    case 'too-much-seen':
+      return `You saw ${signWords(of)} ${day}, and its mix is still wet.`;
+    case 'woken-seen':
+      return `You saw ${signWords(of)} ${day}: it wakes.`;
+    case 'reckoned-wet':
+      return 'Reckoned wet.';
+    case 'reckoned-damp':
+      return n.chance_wet === undefined ? `Reckoned ${bandOf(n.p50 ?? 0.4)}.` : `One chance in ${Math.max(2, Math.round(1 / n.chance_wet))} that it is still wet.`;
+    case 'reckoned-dry':
+      return on ? `Dry ${since}${giveOrTake(n)}.` : 'Reckoned dry.';
+    case 'due':
+      return dueWords(of, n);
+    case 'not-due':
+      return notDueWords(reason, today);
+    case 'unsure':
+      return `It may be anywhere from ${bandOf(n.p10!)} to ${bandOf(n.p90!)}.`;
+    case 'never-looked':
+      return 'Nobody has ever felt this pot.';
+    case 'long-unlooked':
+      return `Not felt or weighed for ${aOr(n.days!, 'day')}.`;
+    case 'came-as-it-came':
+      return on ? `It came ${day}, and nobody knows how wet.` : 'Nobody knows how wet it came.';
+    case 'contradicts-book':
+      return contradictWords(of);
+    case 'changed-pace':
+      return of === 'contradictory' ? 'What was found contradicts itself: no drying explains all of it.' : `It dries ${times(of === 'slower' ? 1 / n.factor! : n.factor!)} ${CHANGED[of as keyof typeof CHANGED]}.`;
+    case 'asleep':
+      return n.wakes_in_days === undefined || n.wakes_in_days > 380 ? 'No waking is in sight.' : `It wakes about ${partOfMonth(plusDays(today, n.wakes_in_days), today)}.`;
+    case 'easing':
+      return 'It slows, so its drinks come further apart.';
+    case 'waking':
+      return 'It wakes: small drinks first.';
+    case 'slept-too-long':
+      return `Asleep for ${Math.round(n.days! / 30)} months. Firm still? Then warmth and light wake it, and the first drink follows.`;
+    case 'touch-due':
+      return `Asleep, and not touched for ${n.days! > 45 ? 'more than a month' : 'a month'}: firm is well.`;
+    case 'small-store':
+      return `Dry${n.days ? ` for ${aOr(n.days, 'day')}` : ''} in a warm room, its leaves spend what they hold.`;
+    case 'shrinking-warm':
+      return `You saw it ${signWords(of)} ${day}: a leaf succulent in a warm room may have a sip, no more.`;
+    case 'shrinking-cold':
+      return `You saw it ${signWords(of)} ${day}: asleep it may shrink a little. Firm at the base is well.`;
+    case 'goes-to-rest':
+      return 'It goes to rest before its next drink would be due.';
+    case 'too-cold-to-drink':
+      return `Too cold to drink: ${degrees(n.warmth!)} on average, and it grows from ${degrees(n.grows_from!)}.`;
+    case 'too-dark':
+      return 'Too dark to grow: no food, and a brighter place.';
+    case 'too-hot':
+      return 'Too hot: shade, and no water at noon.';
+    case 'below-limit':
+      return `${apartFrom(n.tonight!, n.limit!, units)} tonight, and it bears ${degrees(n.limit!)}${n.moist ? ' with a moist root ball' : ''}.`;
+    case 'near-limit':
+      return `${apartFrom(n.tonight!, n.limit!, units)} tonight, close to the ${degrees(n.limit!)} it bears.`;
+    case 'cold-for-weeks':
+      return `Most nights of the coming weeks fall below the ${degrees(n.limit!)} it bears with moist roots: it stands in the wrong place.`;
+    case 'cold-night':
+      return `No drink on the eve of ${degrees(n.tonight!)}: moist roots bear ${degrees(n.limit!)}.`;
+    case 'wet-and-cold':
+      return `Wet for ${aOr(n.days!, 'day')} at ${degrees(n.warmth!)}: warmth, air and light dry it; a wick helps.`;
+    case 'roots-in-danger':
+      return `Wet and cold for too long${n.days! > 1 ? `, ${n.days!} days` : ''}: its roots are in danger.`;
+    case 'cut-roots':
+      return `Potted ${day} with cut roots: let them close first.`;
+    case 'dry-for-long':
+      return `Dry for ${aOr(n.days!, 'day')}: fine roots may have died, so a small drink first.`;
+    case 'first-sip':
+      return `Its first small drink after a long drought was ${day}: does it firm up?`;
+    case 'thirsty':
+      return 'Its store runs low.';
+    case 'no-hole':
+      return 'No hole to run from, and it holds all it may.';
+    case 'name-unknown':
+      return 'Nobody knows what it is: the drier side.';
+    case 'hard-to-replace':
+      return 'Hard to replace.';
+    case 'salts':
+      return `Salts have built up (about ${n.ec!.toFixed(1)} mS/cm, its limit ${n.limit}): let it run out.`;
+    case 'calendar':
+      return `Every ${aOr(n.every!, 'day')} by your calendar.`;
+    case 'calendar-none':
+      return 'Your calendar has no water for it this month.';
+    case 'plant-sign':
+      return on && on > today ? 'By the plant’s own sign: its first wrinkle is reckoned then.' : 'By the plant’s own sign: its first wrinkles are reckoned about now.';
+    case 'no-sign':
+      return 'By the plant’s own sign: no wrinkle is in sight.';
+    case 'held':
+      return `Held until ${on ? dayWords(on, today) : 'further notice'}.`;
+    case 'apart':
+      return 'Kept apart still.';
+  }
+}
+
+/** A temperature to the degree, and to the tenth where it would else read like its limit. */
+function apartFrom(celsius: number, limitC: number, units: Units): string {
+  const whole = degreeWords(celsius, units);
+  if (whole !== degreeWords(limitC, units) || celsius === limitC) return whole;
+  const shown = shownTemperature(celsius, units);
+  return `${shown < 0 ? '−' : ''}${Math.abs(shown).toFixed(1)}°`;
+}
+
+function sinceWords(on: string, today: string): string {
+  return on === today ? 'today' : `since ${dayWords(on, today)}`;
+}
+
+function giveOrTake(n: Readonly<Record<string, number>>): string {
+  return n.give_or_take ? `, give or take ${aOr(n.give_or_take, 'day')}` : '';
+}
+
+function dueWords(rule: string, n: Readonly<Record<string, number>>): string {
+  switch (rule) {
+    case 'keep-damp':
+      return 'It should not dry out, and it begins to.';
+    case 'dry-top':
+      return 'The top third is dry.';
+    case 'dry-and-hold':
+      return n.hold_days ? `Dry through, and held ${aOr(n.hold_days, 'day')} more.` : 'Dry through.';
+    case 'own':
+      return 'As dry as you want it.';
+    default:
+      return 'Dry through.';
+  }
+}
+
+function notDueWords({ of = '', on, n = {} }: Reason, today: string): string {
+  const now = `Now ${bandOf(n.p50 ?? 0.5)}.`;
+  if (!on) return `${now} Wet for a long time yet.`;
+  if (of === 'dry-top' || of === 'keep-damp') return now;
+  return on <= today ? `Dry ${sinceWords(on, today)}${giveOrTake(n)}.` : `${now} Dry by ${dateWords(on, today)}${giveOrTake(n)}.`;
+}
+
+const CONTRADICTED: Readonly<Record<string, string>> = {
+  'ran-past': 'By the book it should be wet: the last drench may have run past. One more look before any drink.',
+  faster: 'By the book it should be wet. One more look before any drink.',
+  stranger: 'By the book it should be dry: somebody may have watered it.',
+  slower: 'By the book it should be drier: it may dry more slowly now.',
+  slip: 'By the book it should be otherwise. One more look settles it.',
+};
+
+function contradictWords(of: string): string {
+  return CONTRADICTED[of] ?? CONTRADICTED.slip!;
+}
+
+function times(factor: number): string {
+  return `${factor.toFixed(1)} times`;
+}
+
+function plusDays(day: string, days: number): string {
+  return new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+}
+
+export { capital };
