@@ -88,7 +88,7 @@ export const plantChange = object({ ...asked(plantFields), rules: object(ownRule
 /** A plant's pot and mix set right from the start, or a repotting with its day. */
 export const pottingBody = object(
   {
-    client_id: UUID, kind: oneOf(['set-right', 'repotted']), ...potFromMix, date: day().optional(), mix_was: optional(oneOf(['dry', 'damp', 'wet'])), root_loss: optional(number(0, 1)),
+    client_id: UUID, kind: oneOf(['set-right', 'repotted']), pot, mix_id: ID(), date: day().optional(), mix_was: optional(oneOf(['dry', 'damp', 'wet'])), root_loss: optional(number(0, 1)),
   },
   'a potting with client_id, kind, pot and mix_id, and for a repotting its date',
 );

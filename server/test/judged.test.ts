@@ -145,7 +145,7 @@ describe('a plant taken in', () => {
   });
   it('a list tells it too, and can be taken back all the same', async () => {
     const csv = `name,last_watered\nHaworthia cooperi,${back(5)}\n`;
-    const taken = await here.ask('/api/import/csv', { method: 'POST', body: { name: 'list', csv, columns: { name: 'name', last_watered: 'last_watered' }, defaults: { place_id: 1, mix_id: 1 } } });
+    const taken = await here.ask('/api/import/csv', { method: 'POST', body: { name: 'list', csv, columns: { name: 'name', last_watered: 'last_watered' }, defaults: { place_id: 1, mix_id: 1 }, dry_run: false } });
     expect(taken.status).toBe(201);
     const { imports } = (await here.ask('/api/imports')).body;
     expect((await here.ask(`/api/imports/${imports[0].id}/undo`, { method: 'POST' })).status).toBe(200);
