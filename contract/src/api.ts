@@ -130,6 +130,7 @@ export const outlookSchema = object(
       { pot: optional(day()), plant: optional(day()), calendar: optional(day()), interval_days: optional(number(0, 400)), interval_from: text(20), disagree: Joi.boolean().required() },
       'three schools',
     ),
+    steps: list(object({ on: day(), way: oneOf(['earlier', 'later']), sign: text(40), helped: optional(Joi.boolean()) }, 'a step'), 'steps'), unstepped: object({ due_m: number(0, 1), hold_days: number(0, 120) }, 'its rule without steps'),
     state_why: text(20), state_since_start: Joi.boolean().required(),
   },
   'an outlook',

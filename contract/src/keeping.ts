@@ -57,7 +57,7 @@ export const ownRulesFields: Record<string, Joi.Schema> = {
   waters: optional(list(oneOf(WATER_KINDS), 'kinds of water', 6).min(1).unique().messages({ '*': `at least one of ${WATER_KINDS.join(', ')}, each once, best first` })),
   salts: optional(oneOf(['sensitive', 'usual', 'hardy'])), stand: optional(oneOf(STANDS)), saucerMinutes: optional(whole(1, 240, 'minutes')), soakMinutes: optional(whole(1, 120, 'minutes')),
   feed: feedRule.optional().allow(null), feedId: optional(ID()), light: optional(oneOf(LIGHTS)), sunCeilingHours: optional(number(0, 24, 'hours')), repotYears: optional(number(0.5, 30, 'years')),
-  hardToReplace: optional(yesNo()), noFoodUntil: optional(day()),
+  hardToReplace: optional(yesNo()), noFoodUntil: optional(day()), stepsTakenBack: optional(list(day(), 'days of steps', 50)),
 };
 
 const asked = (fields: Record<string, Joi.Schema>) => Object.fromEntries(Object.entries(fields).map(([name, schema]) => [name, schema.optional()]));

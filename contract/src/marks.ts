@@ -30,6 +30,8 @@ interface WateringMore {
   way?: Way | null;
   /** water stood on leaves or in the heart */
   wet_leaves?: boolean | null;
+  /** the list that told of it */
+  import?: number | null;
 }
 /** A feed knows the drink it went in with. */
 interface FeedingMore {
@@ -66,7 +68,7 @@ export const ownFields: Record<string, Record<string, Joi.Schema>> = {
   ended: { how: oneOf(['died', 'given']), cause: optional(text(500)) },
 };
 const moreFields: Record<string, Record<string, Joi.Schema>> = {
-  watering: { way: optional(oneOf(WAYS)), wet_leaves: optional(yesNo()) },
+  watering: { way: optional(oneOf(WAYS)), wet_leaves: optional(yesNo()), import: optional(whole(1, 4_294_967_295)) },
   feeding: { with: optional(UUID), feed_id: optional(whole(1, 4_294_967_295)) },
 };
 

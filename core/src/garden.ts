@@ -165,6 +165,8 @@ export interface Plant {
   grow_min_c?: number | null;
   pot: Pot;
   leafless?: boolean | null;
+  /** days of interval steps that the keeper took back; garden files do not hold them */
+  steps_taken_back?: readonly string[] | null;
   /** nobody knows what it is: what its name says is taken on the dry side; garden files do not hold it */
   name_unknown?: boolean | null;
   /** moisture at which the keeper wants water called for, in place of the dry rule's; garden files do not hold it */

@@ -14,6 +14,7 @@ export * from './plant/library.ts';
 export * from './plant/synonyms.ts';
 export { SPECIES_NAMES, speciesOf, type SpeciesTraits } from './plant/species.ts';
 export { traitsOf, type Traits, type SourcedTraits, type TraitSource } from './plant/traits.ts';
+export { intervalSteps, type IntervalStep, STEP_HOLD_DAYS, STEP_M } from './plant/interval.ts';
 export { nameParts, type NamePart } from './plant/name.ts';
 export { placeDefaults } from './place/defaults.ts';
 export { roughNormals } from './sky/roughNormals.ts';

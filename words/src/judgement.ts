@@ -19,12 +19,15 @@ export interface JudgementWords {
 }
 
 /** So many of the strongest reasons are told on a line. */
-const REASONS_TOLD = 3;
+const REASONS_TOLD = 2;
 
 export function judgementWords(judgement: Judgement, speaking: Speaking): JudgementWords {
   const { deeds, because, mind } = judgement;
   const [first, ...others] = deeds;
-  const told = because.slice(0, REASONS_TOLD).map((reason) => reasonWords(reason, speaking));
+  const strongest = because.slice(0, REASONS_TOLD);
+  // What the keeper saw is always told.
+  const seen = because.find(({ source }) => source === 'seen');
+  const told = [...strongest, ...(seen && !strongest.includes(seen) ? [seen] : [])].map((reason) => reasonWords(reason, speaking));
   return {
     head: deedWords(first, speaking), reason: [...new Set(told)].join(' '), beside: others.flatMap((deed) => besideWords(deed, first, speaking) ?? []),
     then: first.deed === 'look' ? thenWords(first.what, first.then) : null, mind: mind.map((code) => mindWords(code)), never: neverWords(judgement, speaking), sure: SURE[judgement.sure],

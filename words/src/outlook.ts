@@ -1,7 +1,8 @@
 /** An outlook in words: why this day, what holds a drink, the season, the store and the roots. */
-import type { ChangeKind, DateReason, PlantForecast, PlantState, StateReason, ThirstWord, WetFeetWord } from '@zinc-pail/core';
+import type { ChangeKind, DateReason, IntervalStep, PlantForecast, PlantState, StateReason, ThirstWord, WetFeetWord } from '@zinc-pail/core';
 import { dateWords, partOfMonth } from './days.ts';
 import type { Speaking } from './reasons.ts';
+import { signWords } from './signs.ts';
 import { degreeWords, lengthWords, type Units } from './units.ts';
 
 /** One factor of the date, a sentence. */
@@ -59,6 +60,18 @@ export function seasonWords(state: PlantState, why: StateReason, since: string, 
 
 export const THIRST: Record<ThirstWord, string> = { full: 'full', 'a-little-spent': 'a little spent', 'first-wrinkles': 'first wrinkles', shrivelling: 'shrivelling', harmed: 'harmed by thirst' };
 export const WET_FEET: Record<WetFeetWord, string> = { safe: 'safe', 'a-little-wet': 'a little wet', 'too-wet-for-long': 'too wet for long', 'in-danger': 'in danger' };
+
+/** A step that a sign moved the interval by, and whether it helped. */
+export function stepWords({ on, way, sign, helped }: IntervalStep, today: string): string {
+  const why = way === 'earlier' ? `${signWords(sign)} when dry, firm again after its drink` : `${signWords(sign)}: too much water`;
+  const outcome = helped === null ? '' : helped ? ' It helped: not seen again.' : ' It was seen again since.';
+  return `A step ${way} since ${dateWords(on, today)}: ${why}.${outcome}`;
+}
+
+/** Where a rule stands: the moisture at which it calls, and the days it waits. */
+export function ruleWords(dueM: number, holdDays: number): string {
+  return `${dueM <= 0.125 ? 'dry through' : `at ${Math.round(dueM * 100)} %`}${holdDays > 0 ? ` and ${holdDays} ${holdDays === 1 ? 'day' : 'days'} more` : ''}`;
+}
 
 /** What a keeper should look for when a pot is no longer itself. */
 export function alarmWords({ kind, factor }: { kind: ChangeKind; factor: number }): string {

@@ -89,7 +89,7 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'too-cold-to-drink':
       return `Too cold to drink: ${degrees(n.warmth!)} on average, and it grows from ${degrees(n.grows_from!)}.`;
     case 'too-dark':
-      return 'Too dark to grow: no food, and a brighter place.';
+      return 'Too dark to grow: no food.';
     case 'too-hot':
       return 'Too hot: shade, and no water at noon.';
     case 'below-limit':

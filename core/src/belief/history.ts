@@ -547,6 +547,8 @@ class Retracing {
   private closeStretch(day: DayNumber): void {
     const stretch = this.closed(day);
     this.stretches.push(stretch);
+    // What befell the water before this drink no longer matters; what changed the pot for good does.
+    for (const branch of this.branches) branch.stories = branch.stories.filter(({ kind, to }) => kind === 'slower' || kind === 'faster' || to >= day);
     let top = -Infinity;
     for (let i = 0; i < GRID_SIZE; i++) top = Math.max(top, stretch.logs[i]!);
     let sum = 0;

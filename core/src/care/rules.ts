@@ -44,6 +44,8 @@ export interface CareRules {
   hardToReplace: boolean;
   /** no food before this day, ISO, as the keeper holds it; null for no such hold */
   noFoodUntil: string | null;
+  /** days of steps by signs that the keeper took back, ISO */
+  stepsTakenBack: string[];
 }
 
 export type RuleSource = 'genus' | 'form' | 'place' | 'pot' | 'keeper' | 'usual';
@@ -124,6 +126,7 @@ export function careRules(facts: RuleFacts, own: OwnRules = {}): SourcedRules {
     repotYears: [care.repotYears, fromGenus],
     hardToReplace: [false, 'usual'],
     noFoodUntil: [null, 'usual'],
+    stepsTakenBack: [[], 'usual'],
   };
   const rules = {} as Record<keyof CareRules, unknown>;
   const sources = {} as SourcedRules['sources'];

@@ -14,6 +14,7 @@ import { believedSurface, lnEvidence, MOST_POTS_ASKED, SURFACE_WET_TRIED } from 
 import { blendMix, type Blend } from '../mix/blend.ts';
 import { lossAt } from '../drydown/step.ts';
 import { componentsOf } from '../mix/components.ts';
+import { intervalSteps } from '../plant/interval.ts';
 import { quantileSorted } from '../numeric/shape.ts';
 import { type Because, because } from './because.ts';
 import { GardenClimate, HORIZON_DAYS } from './climate.ts';
@@ -145,11 +146,17 @@ export class GardenForecast {
   replacePlant(plant: Plant): void {
     const learned = this.learn();
     const before = learned.get(plant.id)?.model;
-    const pot = this.learnPlant(plant, before && livesAlike(before.plant, plant) ? { ...before, plant } : this.model(plant));
+    const pot = this.learnPlant(plant, before && this.modelHolds(before, plant) ? { ...before, plant } : this.model(plant));
     learned.set(plant.id, pot);
     this.share(pot, sumOf(pot.looks, pot.habit));
     this.shareEarlier(plant);
     this.pool.compare([plant.id]);
+  }
+
+  /** A drink or a look leaves season, pot and places as they were, unless it settles that a sign moves the interval. */
+  private modelHolds(before: PlantModel, plant: Plant): boolean {
+    if (!livesAlike(before.plant, plant)) return false;
+    return JSON.stringify(intervalSteps(plant.events, this.climate.today, plant.steps_taken_back ?? [])) === JSON.stringify(before.steps);
   }
 
   /** The plants of a place, by id. */

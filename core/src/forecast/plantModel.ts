@@ -4,6 +4,7 @@ import { PLANT_STATES, type Plant, type PlantState } from '../garden.ts';
 import { lightResponse, type PotModel, potModel, warmthResponse } from '../drydown/potModel.ts';
 import type { LossDays } from '../belief/history.ts';
 import type { Blend } from '../mix/blend.ts';
+import { type IntervalStep, intervalSteps, stepped } from '../plant/interval.ts';
 import { type SourcedTraits, type Traits, traitsOf } from '../plant/traits.ts';
 import type { PlaceSeries } from '../place/series.ts';
 import { seasonTimeline, type Timeline } from '../season/timeline.ts';
@@ -25,6 +26,9 @@ export interface PlantModel {
   plant: Plant;
   sourced: SourcedTraits;
   traits: Traits;
+  /** what signs have moved, and the traits without it */
+  steps: IntervalStep[];
+  unstepped: Traits;
   pot: PotModel;
   stays: Stay[];
   climate: PlaceSeries;
@@ -52,7 +56,9 @@ export function staysOf(plant: Plant, firstDay: DayNumber, known: (place: string
 
 export function buildPlant(plant: Plant, blend: Blend, climate: GardenClimate, knownPlace: (id: string) => boolean): PlantModel {
   const sourced = traitsOf(plant);
-  const { traits } = sourced;
+  const steps = intervalSteps(plant.events, climate.today, plant.steps_taken_back ?? []);
+  const unstepped = sourced.traits;
+  const traits = stepped(unstepped, dueMoisture(unstepped), steps, sourced.sources.dueM === 'keeper');
   const stays = staysOf(plant, climate.firstDay, knownPlace);
   const series = joinStays(stays.map((stay) => ({ from: stay.from, series: climate.expected(stay.place) })));
   const timeline = seasonTimeline(traits, series, plant.events);
@@ -60,7 +66,7 @@ export function buildPlant(plant: Plant, blend: Blend, climate: GardenClimate, k
   const drinks = drinking(plant, traits, pot, series, timeline, climate.today);
   const potted = plant.events.filter((event) => event.type === 'repotting').at(-1);
   return {
-    plant, sourced, traits, pot, stays, climate: series, timeline, drinking: drinks,
+    plant, sourced: { ...sourced, traits }, traits, unstepped, steps, pot, stays, climate: series, timeline, drinking: drinks,
     loss: lossDays(pot, series, drinks),
     pottedOn: potted ? dayNumber(potted.date) : null,
   };

@@ -10,6 +10,7 @@ import type { PlantForecast } from '../judgement/plantForecast.ts';
 import { PATH_DAYS } from './future.ts';
 import { dueMoisture } from './plantModel.ts';
 import type { ChangeKind } from '../belief/change.ts';
+import type { IntervalStep } from '../plant/interval.ts';
 import type { ThirstWord, WetFeetWord } from '../drydown/stress.ts';
 import type { Change as StateChange } from '../season/timeline.ts';
 
@@ -50,6 +51,9 @@ export interface OutlookView extends PlantForecast {
   thirst: { level: number; word: ThirstWord; wrinkles_in_days: number | null; harms_in_days: number | null };
   wet_feet: { level: number; word: WetFeetWord; harms_in_days: number | null };
   schools: { pot: string | null; plant: string | null; calendar: string | null; interval_days: number | null; interval_from: string; disagree: boolean };
+  /** what signs have moved of its rule, oldest first, and where the rule stood without them */
+  steps: IntervalStep[];
+  unstepped: { due_m: number; hold_days: number };
   /** why the plant is in its state */
   state_why: StateReason;
   /** the state is as old as the record: it began before that */
@@ -92,6 +96,7 @@ export function outlookView(outlook: Outlook, forecast: PlantForecast, today: Da
       pot: dayOrNull(outlook.schools.pot), plant: dayOrNull(outlook.schools.plant), calendar: dayOrNull(outlook.schools.calendar),
       interval_days: outlook.schools.intervalDays, interval_from: outlook.schools.intervalFrom, disagree: outlook.schools.disagree,
     },
+    steps: model.steps, unstepped: { due_m: dueMoisture(model.unstepped), hold_days: model.unstepped.holdDays },
     state_why: since?.why ?? 'nothing',
     state_since_start: since === undefined || changes.indexOf(since) === 0,
   };

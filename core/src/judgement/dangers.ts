@@ -205,7 +205,7 @@ export function held(facts: Facts): Answer | null {
   if (hold.kind === 'cold') {
     const because: Reason[] = [{ code: 'too-cold-to-drink', source: 'reckoned', weight: 0.8, n: { warmth: tenth(facts.warmthC), grows_from: outlook.model.traits.growMinC } }, reckoned(facts)];
     // Not this night alone: no drink can come for weeks, and it would want to grow.
-    if (nights.coldShare > 0.6 && facts.state !== 'resting') {
+    if (nights.coldShare > 0.6 && (facts.state === 'growing' || facts.state === 'waking')) {
       return { deeds: [{ deed: 'move', what: 'warmer' }, { deed: 'wait', until }], because: [coldWeeks(facts), ...because], until, nextLook: iso(today + 7) };
     }
     return { deeds: [{ deed: 'wait', until }, ...(m.p50 > TOO_WET_TO_DRINK_M ? [{ deed: 'move', what: 'warmer' } as const] : [])], because, until, nextLook: iso(today + 14) };

@@ -153,7 +153,7 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
     ...(components.length > 0 ? { components: components.map((component) => dropNulls({ ...component, id: idFrom(site.id, component.id) })) } : {}),
     plants: garden.plants.toSorted((a, b) => Number(a.id) - Number(b.id)).map((plant) => {
       const row = plantRow.get(plant.id)!;
-      const { due_m: _ownRule, name_unknown: _sureness, ...inFile } = plant;
+      const { due_m: _ownRule, name_unknown: _sureness, steps_taken_back: _steps, ...inFile } = plant;
       return dropNulls({
         ...inFile, id: idFrom(site.id, row.ref), name: row.named ? plant.name : null, taxon: row.taxon, place: placeRef.get(plant.place)!, mix: mixRef.get(plant.mix)!, pot: dropNulls(plant.pot),
         events: plant.events.map((event) => outward(event, placeRef, mixRef)),

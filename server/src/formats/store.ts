@@ -30,7 +30,7 @@ export async function undoBatch(connection: PoolConnection, id: number): Promise
   const [[batch]] = await connection.query<Row<{ undone_at: Date | null; collection_id: number }>[]>('SELECT undone_at, collection_id FROM import_batch WHERE id = ? FOR UPDATE', [id]);
   if (!batch || batch.undone_at) return 'none';
   const [marked] = await connection.query<Row<{ name: string }>[]>(
-    `SELECT p.name FROM plant p JOIN import_batch b ON b.id = p.import_id WHERE p.import_id = ? AND (EXISTS (SELECT 1 FROM journal j WHERE j.plant_id = p.id AND j.written_at > b.made_at + INTERVAL 1 SECOND) OR EXISTS (SELECT 1 FROM picture i WHERE i.plant_id = p.id)
+    `SELECT p.name FROM plant p WHERE p.import_id = ? AND (EXISTS (SELECT 1 FROM journal j WHERE j.plant_id = p.id AND JSON_VALUE(j.detail, '$.import') IS NULL) OR EXISTS (SELECT 1 FROM picture i WHERE i.plant_id = p.id)
        OR EXISTS (SELECT 1 FROM plant c WHERE c.mother_id = p.id AND (c.import_id IS NULL OR c.import_id <> ?))) ORDER BY p.id LIMIT 20`,
     [id, id],
   );

@@ -70,7 +70,7 @@ export async function insertPlant(connection: PoolConnection, collectionId: numb
   await putAt(connection, id, plant.place_id, plant.date);
   if (plant.last_watered) {
     const method = pot.holes ? 'drench' : 'bottom';
-    await addJournal(connection, { collectionId, plantId: id, clientId: randomUUID(), day: plant.last_watered, type: 'watering', detail: { method }, by: plant.by ?? 'keeper' });
+    await addJournal(connection, { collectionId, plantId: id, clientId: randomUUID(), day: plant.last_watered, type: 'watering', detail: { method, ...(plant.import_id ? { import: plant.import_id } : {}) }, by: plant.by ?? 'keeper' });
   }
   await touchPlants(connection, [id]);
   return id;

@@ -7,6 +7,7 @@ import { wordsOf } from '../../api/client.ts';
 import { useKit } from '../../api/kit.ts';
 import { plantKey } from '../../api/plant.ts';
 import { shareWords } from '../../parts/amounts.ts';
+import { ruleWords, stepWords } from '@zinc-pail/words/outlook';
 import { ordinal } from '@zinc-pail/words/units';
 import { Dialog } from '../../parts/Dialog.tsx';
 import { Choice, Field, numberIn, SectionHead, Tick, Wrong } from '../../parts/Fields.tsx';
@@ -73,10 +74,26 @@ export function Rules({ plant }: { plant: PlantView }) {
           </div>
         ))}
       </dl>
+      <Steps plant={plant} onTakeBack={(on) => change.mutate({ rules: { stepsTakenBack: [...care.rules.stepsTakenBack, on] } })} />
       {change.isError && <Wrong words={wordsOf(change.error)} />}
       <button type="button" className="btn mt-2 h-11" onClick={() => setOpen(true)}>Set its rules…</button>
       {open && <RulesPanel plant={plant} onClose={() => setOpen(false)} />}
     </section>
+  );
+}
+
+/** What signs have moved of its rule: before, after, and a way back for each. */
+function Steps({ plant: { outlook, site }, onTakeBack }: { plant: PlantView; onTakeBack(on: string): void }) {
+  if (outlook.steps.length === 0) return null;
+  return (
+    <div className="mt-2 border-l-4 border-[var(--lichen)] pl-3 text-[15px]">
+      {outlook.steps.map((step) => (
+        <p key={step.on}>
+          {stepWords(step, site.today)} <button type="button" className="h-6 underline" aria-label={`Take back: ${stepWords(step, site.today)}`} onClick={() => onTakeBack(step.on)}>take back</button>
+        </p>
+      ))}
+      <p className="text-[var(--ink-2)]">Before: {ruleWords(outlook.unstepped.due_m, outlook.unstepped.hold_days)}. Now: {ruleWords(outlook.due_m, outlook.traits.holdDays)}.</p>
+    </div>
   );
 }
 

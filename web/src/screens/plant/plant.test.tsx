@@ -25,11 +25,11 @@ const journal = (...events: object[]) => events.map((event, i) => ({ client_id: 
 const plant = (over: object = {}): PlantView =>
   ({
     id: 1, name: 'Aloe variegata', number: '7', version: 1, site: { id: 1, name: 'Here', today: '2026-06-20', latitude_deg: 47 }, journal: [],
-    outlook: { traits: { habit: 'summer', form: 'rosette', store: 'leaf', dryRule: 'dry-and-hold', holdDays: 3, minDryC: 3, minWetC: 7, growMinC: 10, dueM: null }, trait_sources: { habit: 'genus', form: 'genus', store: 'form', dryRule: 'keeper', holdDays: 'keeper', minDryC: 'genus', minWetC: 'species', growMinC: 'cautious' } },
+    outlook: { steps: [], unstepped: { due_m: 0.12, hold_days: 3 }, traits: { habit: 'summer', form: 'rosette', store: 'leaf', dryRule: 'dry-and-hold', holdDays: 3, minDryC: 3, minWetC: 7, growMinC: 10, dueM: null }, trait_sources: { habit: 'genus', form: 'genus', store: 'form', dryRule: 'keeper', holdDays: 'keeper', minDryC: 'genus', minWetC: 'species', growMinC: 'cautious' } },
     care: {
       rules: {
         trigger: 'calendar', dueAt: null, everyDays: [null, null, 14, 12, 10, 10, 10, 10, 12, 14, null, null], ways: ['base', 'bottom'], amount: { by: 'share', share: 0.05 }, waters: ['rain', 'soft'], salts: 'sensitive', stand: 'saucer', saucerMinutes: 15, soakMinutes: 20,
-        feed: { rhythm: { mode: 'nth', n: 4, sipsCount: false }, strength: 0.25, chargeMonths: 6, lastBeforeRest: false, firstOnWaking: false, ceiling: 4 }, feedId: null, light: 'bright', sunCeilingHours: 3, repotYears: 2, hardToReplace: false, noFoodUntil: null,
+        feed: { rhythm: { mode: 'nth', n: 4, sipsCount: false }, strength: 0.25, chargeMonths: 6, lastBeforeRest: false, firstOnWaking: false, ceiling: 4 }, feedId: null, light: 'bright', sunCeilingHours: 3, repotYears: 2, hardToReplace: false, noFoodUntil: null, stepsTakenBack: [],
       },
       sources: { trigger: 'keeper', dueAt: 'usual', everyDays: 'keeper', ways: 'genus', amount: 'keeper', waters: 'genus', salts: 'genus', stand: 'place', saucerMinutes: 'usual', soakMinutes: 'usual', feed: 'genus', feedId: 'usual', light: 'genus', sunCeilingHours: 'genus', repotYears: 'genus', hardToReplace: 'usual' },
       reasons: { trigger: 'the sitter wants a list' },

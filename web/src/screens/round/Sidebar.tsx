@@ -114,11 +114,11 @@ function Weeks({ site, load }: { site: RoundSite; load: number[] }) {
           <g key={i} transform={`translate(${4 + i * 34} 0)`}>
             <rect y={72 - y(n)} width="25" height={y(n)} fill={i === 0 ? 'var(--clay)' : 'var(--ink-2)'} opacity={i === 0 ? 1 : 0.6} />
             <text x="12.5" y={67 - y(n)} textAnchor="middle" fontSize="13" fill="var(--ink)">{n}</text>
-            <text x="12.5" y="87" textAnchor="middle" fontSize="12.5" fill="var(--ink)">{i === 0 ? 'now' : i % 2 === 0 ? shortDay(addDays(site.today, i * 7)) : ''}</text>
+            <text x="12.5" y="87" textAnchor="middle" fontSize="12.5" fill="var(--ink)">{i === 0 ? 'week' : i % 2 === 0 ? shortDay(addDays(site.today, i * 7)) : ''}</text>
           </g>
         ))}
       </svg>
-      <p className="text-[15px]">Pots to water per week.</p>
+      <p className="text-[15px]">Pots whose next drink falls in each week, this one first.</p>
     </section>
   );
 }
