@@ -4,7 +4,7 @@
  * dry-down is never smeared: each is a trajectory of its own.
  */
 import { type DayNumber } from '../calendar/day.ts';
-import { GRID_SIZE, NODES } from './grid.ts';
+import { GRID_SIZE, type GridRange, NODES } from './grid.ts';
 import type { UpsetKind } from './upsets.ts';
 
 /** Something that may have happened: `share` of the branch's weight went this way. */
@@ -23,52 +23,64 @@ export interface SlipShare {
 
 export interface Branch {
   /** moisture at each rate of NODES */
-  m: Float64Array;
+  m: number[];
   /** weight at each rate of the grid, against the other branches; never normalised over rates */
-  weights: Float64Array;
+  weights: number[];
   /** mean of the pot's deviation at each rate of the grid, in standard deviations (looks.ts) */
-  z: Float64Array;
+  z: number[];
   zVar: number;
   /** ln of its pace against the potting's own rate, once something changed for good */
   lnPace: number;
   stories: Story[];
   slips: SlipShare[];
   /** the day since the last wetting on which each rate became dry, NaN where it is not dry */
-  dryDay: Float64Array;
-  /** moisture at the nodes at the end of each of the last days */
-  trace: Float64Array[];
+  dryDay: number[];
+  /** moisture at the nodes at the end of each of the last days, the newest first; shared with the branches it left */
+  trace: TracedDay | null;
 }
+
+/** A day of a trace, and the day before it. */
+export interface TracedDay {
+  m: number[];
+  before: TracedDay | null;
+}
+
+/**
+ * Plain arrays of doubles: made and dropped by the thousand, they live on the heap, where small typed arrays each cost an
+ * allocation of their own.
+ */
+const AT_NODES = Array.from({ length: NODES.length }, () => 0.5);
+const ON_GRID = Array.from({ length: GRID_SIZE }, () => 0.5);
 
 export function branchAt(m: number, weight: number): Branch {
   return {
-    m: new Float64Array(NODES.length).fill(m), weights: new Float64Array(GRID_SIZE).fill(weight), z: new Float64Array(GRID_SIZE), zVar: 1, lnPace: 0,
-    stories: [], slips: [], dryDay: new Float64Array(NODES.length).fill(NaN), trace: [],
+    m: AT_NODES.slice().fill(m), weights: ON_GRID.slice().fill(weight), z: ON_GRID.slice().fill(0), zVar: 1, lnPace: 0,
+    stories: [], slips: [], dryDay: AT_NODES.slice().fill(NaN), trace: null,
   };
 }
 
 /** A branch that leaves another with a share of its weight, at every rate. */
 export function offshoot(parent: Branch, share: number): Branch {
-  const weights = new Float64Array(GRID_SIZE);
-  if (share > 0) for (let i = 0; i < GRID_SIZE; i++) weights[i] = share * parent.weights[i]!;
+  const weights = ON_GRID.slice();
+  for (let i = 0; i < GRID_SIZE; i++) weights[i] = share * parent.weights[i]!;
   return {
     m: parent.m.slice(), weights, z: parent.z.slice(), zVar: parent.zVar, lnPace: parent.lnPace,
-    stories: parent.stories.slice(), slips: parent.slips, dryDay: parent.dryDay.slice(), trace: parent.trace.slice(),
+    stories: parent.stories.slice(), slips: parent.slips, dryDay: parent.dryDay.slice(), trace: parent.trace,
   };
 }
 
-export function weightOf(branch: Branch, belief: Float64Array): number {
+export function weightOf(branch: Branch, belief: Float64Array, { low, high }: GridRange): number {
   let sum = 0;
-  for (let i = 0; i < GRID_SIZE; i++) sum += belief[i]! * branch.weights[i]!;
+  for (let i = low; i <= high; i++) sum += belief[i]! * branch.weights[i]!;
   return sum;
 }
 
-/** Nodes at the ends of the grid are hardly ever believed: how they stand to each other joins or parts no branches. */
-const FIRST_NODE = 2;
-const LAST_NODE = NODES.length - 3;
-
 /** Whether two branches differ by no more than this in m, where it matters. */
-export function together(a: Branch, b: Branch, within: number): boolean {
-  for (let n = FIRST_NODE; n <= LAST_NODE; n++) {
+export function together(a: Branch, b: Branch, within: number, { firstNode, lastNode }: GridRange): boolean {
+  // Nodes at the very ends are hardly ever believed: they join or part no branches.
+  const first = Math.max(2, firstNode);
+  const last = Math.min(NODES.length - 3, lastNode);
+  for (let n = first; n <= last; n++) {
     const off = a.m[n]! - b.m[n]!;
     if (off > within || off < -within) return false;
   }
@@ -80,14 +92,14 @@ const LEAST_STORY = 0.02;
 const MOST_STORIES = 10;
 
 /** Puts `b` into `a`, each by its weight. */
-export function join(a: Branch, b: Branch, weightA: number, weightB: number): void {
+export function join(a: Branch, b: Branch, weightA: number, weightB: number, { low, high }: GridRange): void {
   const total = weightA + weightB;
   const shareB = total > 0 ? weightB / total : 0.5;
   for (let n = 0; n < NODES.length; n++) {
     a.m[n]! += shareB * (b.m[n]! - a.m[n]!);
     if (shareB > 0.5) a.dryDay[n] = b.dryDay[n]!;
   }
-  for (let i = 0; i < GRID_SIZE; i++) {
+  for (let i = low; i <= high; i++) {
     const sum = a.weights[i]! + b.weights[i]!;
     if (sum > 0) a.z[i]! += (b.weights[i]! / sum) * (b.z[i]! - a.z[i]!);
     a.weights[i] = sum;

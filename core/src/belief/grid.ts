@@ -38,9 +38,23 @@ const CUBIC: readonly { first: number; weights: readonly [number, number, number
   return { first, weights: [weight(0), weight(1), weight(2), weight(3)] };
 });
 
-/** Moisture known at the nodes, drawn smoothly through every grid point; never below nothing. */
-export function spreadMoisture(atNodes: ArrayLike<number>, out = new Float64Array(GRID_SIZE)): Float64Array {
-  for (let i = 0; i < GRID_SIZE; i++) {
+/** A stretch of the grid, from `low` to `high`, both in it, and the nodes that its points hang on. */
+export interface GridRange {
+  low: number;
+  high: number;
+  firstNode: number;
+  lastNode: number;
+}
+
+export const WHOLE_GRID: GridRange = { low: 0, high: GRID_SIZE - 1, firstNode: 0, lastNode: NODES.length - 1 };
+
+export function gridRange(low: number, high: number): GridRange {
+  return { low, high, firstNode: CUBIC[low]!.first, lastNode: CUBIC[high]!.first + 3 };
+}
+
+/** Moisture known at the nodes, drawn smoothly through the grid points of a range; never below nothing. */
+export function spreadMoisture(atNodes: ArrayLike<number>, out = new Float64Array(GRID_SIZE), { low, high }: Pick<GridRange, 'low' | 'high'> = WHOLE_GRID): Float64Array {
+  for (let i = low; i <= high; i++) {
     const { first, weights } = CUBIC[i]!;
     const m = weights[0] * atNodes[first]! + weights[1] * atNodes[first + 1]! + weights[2] * atNodes[first + 2]! + weights[3] * atNodes[first + 3]!;
     out[i] = m > 0 ? m : 0;

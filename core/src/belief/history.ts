@@ -14,7 +14,7 @@ import { pour, wet } from '../drydown/wetting.ts';
 import type { PotModel } from '../drydown/potModel.ts';
 import { DRY_TO_M } from '../moisture.ts';
 import { type Branch, branchAt, join, offshoot, together, weightOf } from './branches.ts';
-import { GRID_SIZE, NODES, normalDensity, spreadMoisture } from './grid.ts';
+import { GRID, GRID_SIZE, gridRange, type GridRange, NODES, normalDensity, spreadMoisture, WHOLE_GRID } from './grid.ts';
 import {
   deviationSd, type Figure, type LookKind, meterFigure, normalAt, signLikelihood, tableIndex, USUAL_SLIPS, type Words, weightFigure, wordTable,
 } from './looks.ts';
@@ -83,7 +83,7 @@ const STARTS = [0.02, 0.15, 0.3, 0.5, 0.75, 1];
 const TOGETHER_M = 0.03;
 const NEARLY_TOGETHER_M = 0.06;
 const MOST_BRANCHES = 14;
-const MOST_OLD_BRANCHES = 6;
+const MOST_OLD_BRANCHES = 4;
 /** Lighter branches are dropped, their mass going to the rest. */
 const LEAST_WEIGHT = 1e-4;
 const WORTH_SPLITTING = 0.08;
@@ -111,6 +111,11 @@ const POTTED_M = { dry: 0.05, damp: 0.45, wet: 0.9 } as const;
 const MOST_LOOKS = 6;
 /** The fastest rates of all: hardly ever believed, and dearest to reckon. */
 const ROUGH_FROM_NODE = 8;
+/** A way for a drench of old that ran past: what it was matters no more, only that the looks after it say nothing of the rate. */
+const PAST_OF_OLD = [{ share: 0.22, odds: 1 }];
+/** Rates believed less than this against the likeliest are not walked; so much doubt of what was learned is kept from stretch to stretch. */
+const LEAST_BELIEVED = 0.003;
+const REMEMBERED_DOUBT = 0.02;
 const MIDDLE_NODE = (NODES.length - 1) / 2;
 
 export interface HistoryInput {
@@ -151,6 +156,9 @@ class Retracing {
   private scaleLog = 0;
   /** nominal belief over the rates, for what hangs on a branch's weight alone */
   private readonly belief = normalDensity(0, 0.5);
+  /** the rates that are walked, and the node in their middle */
+  private range: GridRange = WHOLE_GRID;
+  private middle = MIDDLE_NODE;
   private lateness: Float64Array[] = [];
   private checks = 0;
   private wasWeighed = false;
@@ -166,6 +174,7 @@ class Retracing {
   private readonly fromDay: DayNumber;
   private readonly traceFrom: DayNumber;
   private readonly fineFrom: DayNumber;
+  private readonly lastDrink: DayNumber;
   /** before its last two drinks */
   private old = false;
   /** since the last split: days, pots' worth of water, and where the heaviest branch stood */
@@ -189,6 +198,7 @@ class Retracing {
     this.traceFrom = Math.max(this.fromDay, input.today - TRACE_DAYS + 1);
     this.slips = input.slips ?? USUAL_SLIPS;
     const drinks = input.events.filter((event) => event.type === 'watering' && event.method !== 'mist');
+    this.lastDrink = drinks.length > 0 ? dayNumber(drinks.at(-1)!.date) : -Infinity;
     this.fineFrom = drinks.length > 2 ? dayNumber(drinks.at(-2)!.date) : -Infinity;
   }
 
@@ -226,13 +236,14 @@ class Retracing {
   private dry(i: number, share: number, rain: number): void {
     const { surface, wall, plant } = this.input.loss;
     const { surfaceWetM, pot } = this.input;
+    const { firstNode, lastNode } = this.range;
     const s = surface[i]! * share;
     const w = wall[i]! * share;
     const p = plant[i]! * share;
     for (const branch of this.branches) {
       const { m } = branch;
       const pace = branch.lnPace === 0 ? 1 : Math.exp(branch.lnPace);
-      for (let n = 0; n < m.length; n++) {
+      for (let n = firstNode; n <= lastNode; n++) {
         const k = this.rates[n]! * pace;
         let now = m[n]!;
         if (rain > 0) now = pour(now, rain, 1, pot).m;
@@ -249,35 +260,41 @@ class Retracing {
     this.driveDays++;
     this.sinceDays++;
     const heaviest = this.main;
-    const now = heaviest.m[MIDDLE_NODE]!;
+    const now = heaviest.m[this.middle]!;
     this.sinceCycles += now > DRY_TO_M ? half : DRY_CYCLES * half;
     if (this.splitM - now > (this.old ? COARSE : 1) * SPLIT_AFTER_M || this.sinceDays >= SPLIT_AFTER_DAYS) this.split(day);
     const { dueM } = this.input;
     for (let n = 0; n < NODES.length; n++) this.daysDue[n] = heaviest.m[n]! <= dueM ? this.daysDue[n]! + 1 : 0;
     const traced = day >= this.traceFrom;
-    for (const { m, dryDay, trace } of this.branches) {
-      for (let n = 0; n < NODES.length; n++) {
-        if (m[n]! > DRY_TO_M) dryDay[n] = NaN;
-        else if (Number.isNaN(dryDay[n]!)) dryDay[n] = day;
+    const sinceDrink = day >= this.lastDrink;
+    const { firstNode, lastNode } = this.range;
+    for (const branch of this.branches) {
+      const { m, dryDay } = branch;
+      if (sinceDrink) {
+        for (let n = firstNode; n <= lastNode; n++) {
+          if (m[n]! > DRY_TO_M) dryDay[n] = NaN;
+          else if (Number.isNaN(dryDay[n]!)) dryDay[n] = day;
+        }
       }
-      if (traced) trace.push(m.slice());
+      if (traced) branch.trace = { m: m.slice(), before: branch.trace };
     }
   }
 
   /** Whatever may have happened since the last split, unseen: a branch each. */
   private split(day: DayNumber, leastStranger = 0): void {
+    const { low, high } = this.range;
     const { sinceDays: days, sinceCycles: cycles, splitDay } = this;
     const main = this.main;
     this.sinceDays = 0;
     this.sinceCycles = 0;
-    this.splitM = main.m[MIDDLE_NODE]!;
+    this.splitM = main.m[this.middle]!;
     this.splitDay = day;
     if (days === 0 || !this.input.upsets) return;
     const stranger = Math.max(leastStranger, strangerChance(days, cycles, this.input.openSky));
     const fresh: Branch[] = [];
     const watered = offshoot(main, 0);
     for (const branch of this.branches) {
-      for (let i = 0; i < GRID_SIZE; i++) {
+      for (let i = low; i <= high; i++) {
         watered.weights[i]! += stranger * branch.weights[i]!;
         branch.weights[i]! *= 1 - stranger;
       }
@@ -288,7 +305,7 @@ class Retracing {
     watered.dryDay.fill(NaN);
     watered.stories = [...main.stories.filter(({ kind }) => kind === 'slower' || kind === 'faster'), { kind: 'stranger', from: splitDay + 1, to: day, share: 1 }];
     fresh.push(watered);
-    if (main.lnPace === 0) {
+    if (main.lnPace === 0 && !this.old) {
       for (const pace of PACES) {
         const changed = offshoot(main, paceChance(pace, days, cycles));
         changed.lnPace = pace.lnPace;
@@ -302,13 +319,13 @@ class Retracing {
 
   /** Joins branches that run together, drops the hopeless, and keeps their number within bounds. */
   private gather(): void {
-    let weighed = this.branches.map((branch) => ({ branch, weight: weightOf(branch, this.belief) }));
+    let weighed = this.branches.map((branch) => ({ branch, weight: weightOf(branch, this.belief, this.range) }));
     let total = 0;
     for (const { weight } of weighed) total += weight;
     weighed = weighed.filter(({ weight }) => weight >= LEAST_WEIGHT * total);
-    weighed = joined(weighed, TOGETHER_M);
+    weighed = joined(weighed, TOGETHER_M, this.range);
     const most = this.old ? MOST_OLD_BRANCHES : MOST_BRANCHES;
-    if (weighed.length > most) weighed = joined(weighed, NEARLY_TOGETHER_M);
+    if (weighed.length > most) weighed = joined(weighed, NEARLY_TOGETHER_M, this.range);
     // Ways far apart are never averaged: the least likely go.
     if (weighed.length > most) weighed = weighed.sort((a, b) => b.weight - a.weight).slice(0, most);
     this.branches = weighed.map(({ branch }) => branch);
@@ -316,12 +333,13 @@ class Retracing {
   }
 
   private ageDeviations(day: DayNumber): void {
+    const { low, high } = this.range;
     const days = day - this.deviationDay;
     this.deviationDay = day;
     if (days <= 0) return;
     const keeps = Math.exp(-days / DEVIATION_DAYS);
     for (const branch of this.branches) {
-      for (let i = 0; i < GRID_SIZE; i++) branch.z[i]! *= keeps;
+      for (let i = low; i <= high; i++) branch.z[i]! *= keeps;
       branch.zVar = keeps * keeps * branch.zVar + (1 - keeps * keeps);
     }
   }
@@ -389,15 +407,16 @@ class Retracing {
   }
 
   private words(words: Words, day: DayNumber): void {
+    const { low, high } = this.range;
     const slips = this.slips[words.kind];
     const shares: number[] = [];
     for (const branch of this.branches) {
       const table = wordTable(words, branch.zVar, slips);
-      const moistures = spreadMoisture(branch.m, SCRATCH);
+      const moistures = spreadMoisture(branch.m, SCRATCH, this.range);
       let slipMass = 0;
       let mass = 0;
       let told = 0;
-      for (let i = 0; i < GRID_SIZE; i++) {
+      for (let i = low; i <= high; i++) {
         const sd = deviationSd(moistures[i]!);
         const at = tableIndex(moistures[i]! + sd * branch.z[i]!);
         const chance = table.chance[at]!;
@@ -415,13 +434,14 @@ class Retracing {
   }
 
   private figure(figure: Figure, kind: LookKind, day: DayNumber): void {
+    const { low, high } = this.range;
     const shares: number[] = [];
     for (const branch of this.branches) {
-      const moistures = spreadMoisture(branch.m, SCRATCH);
+      const moistures = spreadMoisture(branch.m, SCRATCH, this.range);
       let slipMass = 0;
       let mass = 0;
       let learned = 0;
-      for (let i = 0; i < GRID_SIZE; i++) {
+      for (let i = low; i <= high; i++) {
         const m = moistures[i]!;
         const sd = deviationSd(m);
         const spread = Math.sqrt(sd * sd * branch.zVar + figure.sd * figure.sd);
@@ -452,7 +472,7 @@ class Retracing {
     let total = 0;
     for (const [b, branch] of this.branches.entries()) {
       branch.slips = [...branch.slips.slice(-(MOST_LOOKS - 1)), { day, share: shares[b]! }];
-      const weight = weightOf(branch, this.belief);
+      const weight = weightOf(branch, this.belief, this.range);
       slips += weight * shares[b]!;
       total += weight;
     }
@@ -463,25 +483,27 @@ class Retracing {
   }
 
   private sign(event: Extract<PlantEvent, { type: 'sign' }>): void {
+    const { low, high } = this.range;
     if (signLikelihood(event.sign, event.strength, 0) === null) return;
     for (const branch of this.branches) {
-      const moistures = spreadMoisture(branch.m, SCRATCH);
-      for (let i = 0; i < GRID_SIZE; i++) branch.weights[i]! *= signLikelihood(event.sign, event.strength, moistures[i]!)!;
+      const moistures = spreadMoisture(branch.m, SCRATCH, this.range);
+      for (let i = low; i <= high; i++) branch.weights[i]! *= signLikelihood(event.sign, event.strength, moistures[i]!)!;
     }
     this.rescale();
   }
 
   private rescale(): void {
+    const { low, high } = this.range;
     let top = 0;
-    for (const { weights } of this.branches) for (let i = 0; i < GRID_SIZE; i++) if (weights[i]! > top) top = weights[i]!;
+    for (const { weights } of this.branches) for (let i = low; i <= high; i++) if (weights[i]! > top) top = weights[i]!;
     if (!(top > 0) || (top > 1e-30 && top < 1e30)) return;
-    for (const { weights } of this.branches) for (let i = 0; i < GRID_SIZE; i++) weights[i]! /= top;
+    for (const { weights } of this.branches) for (let i = low; i <= high; i++) weights[i]! /= top;
     this.scaleLog += Math.log(top);
   }
 
   private water(event: Extract<PlantEvent, { type: 'watering' }>, day: DayNumber): void {
     const { pot } = this.input;
-    const before = this.main.m[MIDDLE_NODE]!;
+    const before = this.main.m[this.middle]!;
     if (event.method !== 'mist') {
       if (this.lastWatered !== null && day > this.lastWatered) this.lateness.push(this.latenessNow(day - this.lastWatered));
       this.lastWatered = day;
@@ -492,45 +514,46 @@ class Retracing {
     for (const branch of this.branches) this.wetBranch(branch, event);
     this.branches.push(...past);
     this.gather();
-    const rise = this.main.m[MIDDLE_NODE]! - before;
+    const rise = this.main.m[this.middle]! - before;
     this.daysDue.fill(0);
     if (event.method !== 'mist') {
       this.sinceDays = 0;
       this.sinceCycles = 0;
       this.splitDay = day;
     }
-    this.splitM = this.main.m[MIDDLE_NODE]!;
+    this.splitM = this.main.m[this.middle]!;
     if (rise < NEW_STRETCH_M && !(whole && pot.holes)) return;
     this.closeStretch(day);
   }
 
   /** Branches worth splitting further. */
   private likely(): Branch[] {
-    const weights = this.branches.map((branch) => weightOf(branch, this.belief));
+    const weights = this.branches.map((branch) => weightOf(branch, this.belief, this.range));
     const total = weights.reduce((sum, weight) => sum + weight, 0);
     return this.branches.filter((_, b) => weights[b]! > WORTH_SPLITTING * total);
   }
 
   /** The ways in which a drench on record wetted a part only. */
   private ranPast(branch: Branch, times: number, day: DayNumber): Branch[] {
+    const { low, high } = this.range;
     const { pot } = this.input;
-    const chance = times * ranPastChance(branch.m[MIDDLE_NODE]!, pot.rewetDifficulty);
-    const ways = PAST_SHARES.map(({ share, odds }) => {
+    const chance = times * ranPastChance(branch.m[this.middle]!, pot.rewetDifficulty);
+    const ways = (this.old ? PAST_OF_OLD : PAST_SHARES).map(({ share, odds }) => {
       const past = offshoot(branch, chance * odds);
       for (let n = 0; n < NODES.length; n++) past.m[n]! += share * Math.max(0, 1 - past.m[n]!);
       past.dryDay.fill(NaN);
       past.stories.push({ kind: 'ran-past', from: day, to: day, share: 1 });
       return past;
     });
-    for (let i = 0; i < GRID_SIZE; i++) branch.weights[i]! *= 1 - chance;
+    for (let i = low; i <= high; i++) branch.weights[i]! *= 1 - chance;
     return ways;
   }
 
   private wetBranch(branch: Branch, event: Extract<PlantEvent, { type: 'watering' }>): void {
     const { pot } = this.input;
-    const before = branch.m[MIDDLE_NODE]!;
+    const before = branch.m[this.middle]!;
     for (let n = 0; n < NODES.length; n++) branch.m[n] = wet(branch.m[n]!, event.method, event.amount_ml ?? null, pot).m;
-    const after = branch.m[MIDDLE_NODE]!;
+    const after = branch.m[this.middle]!;
     if (event.method !== 'mist' || after - before > 0.02) branch.dryDay.fill(NaN);
     if ((event.method === 'drench' || event.method === 'bottom') && pot.holes) {
       // Full again, whoever came before.
@@ -553,16 +576,18 @@ class Retracing {
     for (let i = 0; i < GRID_SIZE; i++) top = Math.max(top, stretch.logs[i]!);
     let sum = 0;
     for (let i = 0; i < GRID_SIZE; i++) {
-      // Older evidence fades (rate.ts); here it only tells which branches are worth keeping.
-      this.belief[i] = (0.05 * NOMINAL[i]! + 0.95 * this.belief[i]!) * Math.exp(0.7 * (stretch.logs[i]! - top));
+      // Older evidence fades (rate.ts); here it only tells which branches, and which rates, are worth keeping.
+      this.belief[i] = (REMEMBERED_DOUBT * NOMINAL[i]! + (1 - REMEMBERED_DOUBT) * this.belief[i]!) * Math.exp(0.7 * (stretch.logs[i]! - top));
       sum += this.belief[i]!;
     }
     for (let i = 0; i < GRID_SIZE; i++) this.belief[i]! /= sum;
     for (let i = 0; i < GRID_SIZE; i++) {
       let total = 0;
       for (const { weights } of this.branches) total += weights[i]!;
-      for (const { weights } of this.branches) weights[i] = total > 0 ? weights[i]! / total : 1 / this.branches.length;
+      // Rates that were left out of the stretch come in again as the branches stand.
+      for (const [b, { weights }] of this.branches.entries()) weights[i] = total > 0 ? weights[i]! / total : b === 0 ? 1 : 0;
     }
+    this.narrow();
     this.scaleLog = 0;
     this.lateness = [];
     this.checks = 0;
@@ -572,14 +597,36 @@ class Retracing {
     this.driveDays = 0;
   }
 
+  /** Only rates that are still believed are walked on. */
+  private narrow(): void {
+    let top = 0;
+    let mean = 0;
+    for (let i = 0; i < GRID_SIZE; i++) {
+      if (this.belief[i]! > top) top = this.belief[i]!;
+      mean += this.belief[i]! * GRID[i]!;
+    }
+    let low = 0;
+    while (this.belief[low]! < LEAST_BELIEVED * top) low++;
+    let high = GRID_SIZE - 1;
+    while (this.belief[high]! < LEAST_BELIEVED * top) high--;
+    this.range = gridRange(low, high);
+    let middle = this.range.firstNode;
+    for (let n = this.range.firstNode; n <= this.range.lastNode; n++) if (Math.abs(NODES[n]! - mean) < Math.abs(NODES[middle]! - mean)) middle = n;
+    this.middle = middle;
+  }
+
   private closed(day: DayNumber): Stretch {
     const logs = new Float64Array(GRID_SIZE);
-    for (let i = 0; i < GRID_SIZE; i++) {
+    const { low, high } = this.range;
+    for (let i = low; i <= high; i++) {
       let total = 0;
       for (const { weights } of this.branches) total += weights[i]!;
       logs[i] = total > 0 ? Math.log(total) + this.scaleLog : -700;
     }
-    addRelativeWeights(logs, this.weighed, this.input.pot.capacity.availableMl);
+    addRelativeWeights(logs, this.weighed, this.input.pot.capacity.availableMl, this.range);
+    // Rates that were not walked are taken to explain it like the nearest that were.
+    logs.fill(logs[low]!, 0, low);
+    logs.fill(logs[high]!, high + 1);
     return {
       endDay: day, logs, checks: this.checks, weighed: this.wasWeighed, lateness: this.lateness, place: this.input.placeOn(day),
       lnDrive: Math.log(Math.max(1e-5, this.driveDays > 0 ? this.driveSum / this.driveDays : 1e-2)),
@@ -602,16 +649,17 @@ class Retracing {
   }
 
   private meanOnGrid(): Float64Array {
+    const { low, high } = this.range;
     const out = new Float64Array(GRID_SIZE);
     const total = new Float64Array(GRID_SIZE);
     for (const branch of this.branches) {
-      const moistures = spreadMoisture(branch.m, SCRATCH);
-      for (let i = 0; i < GRID_SIZE; i++) {
+      const moistures = spreadMoisture(branch.m, SCRATCH, this.range);
+      for (let i = low; i <= high; i++) {
         out[i]! += branch.weights[i]! * moistures[i]!;
         total[i]! += branch.weights[i]!;
       }
     }
-    for (let i = 0; i < GRID_SIZE; i++) out[i] = total[i]! > 0 ? out[i]! / total[i]! : 0;
+    for (let i = low; i <= high; i++) out[i] = total[i]! > 0 ? out[i]! / total[i]! : 0;
     return out;
   }
 }
@@ -621,13 +669,13 @@ interface Weighed {
   weight: number;
 }
 
-function joined(branches: readonly Weighed[], limit: number): Weighed[] {
+function joined(branches: readonly Weighed[], limit: number, range: GridRange): Weighed[] {
   const kept: Weighed[] = [];
   for (const next of branches) {
-    const near = kept.find(({ branch }) => branch.lnPace === next.branch.lnPace && together(branch, next.branch, limit));
+    const near = kept.find(({ branch }) => branch.lnPace === next.branch.lnPace && together(branch, next.branch, limit, range));
     if (!near) kept.push(next);
     else {
-      join(near.branch, next.branch, near.weight, next.weight);
+      join(near.branch, next.branch, near.weight, next.weight, range);
       near.weight += next.weight;
     }
   }
@@ -664,7 +712,7 @@ function firstWorthwhile({ events, fromDay, today, pot }: HistoryInput): { fromD
   return drenches.length > MOST_STRETCHES ? { fromDay: first!, fromFull: true } : { fromDay: Math.max(fromDay, today - LONGEST_WALK_DAYS), fromFull: false };
 }
 
-const MOST_STRETCHES = 10;
+const MOST_STRETCHES = 8;
 /** Where nothing ever starts the pot anew, a year says enough. */
 const LONGEST_WALK_DAYS = 400;
 
@@ -695,11 +743,11 @@ const WEIGHT_SHARE = 0.009;
  * Weights of a pot whose full weight nobody knows: the unknown dead weight is integrated out under a flat prior,
  * which leaves the scatter of (weight − store · m) about its own mean.
  */
-function addRelativeWeights(logs: Float64Array, weighed: readonly { atG: number; m: Float64Array }[], availableG: number): void {
+function addRelativeWeights(logs: Float64Array, weighed: readonly { atG: number; m: Float64Array }[], availableG: number, { low, high }: GridRange): void {
   if (weighed.length < 2) return;
   const grossG = weighed.reduce((sum, w) => sum + w.atG, 0) / weighed.length;
   const scaleG = Math.hypot(WEIGHT_SHARE * grossG, 0.05 * availableG, 1);
-  for (let i = 0; i < GRID_SIZE; i++) {
+  for (let i = low; i <= high; i++) {
     const rests = weighed.map((w) => w.atG - availableG * w.m[i]!).sort((a, b) => a - b);
     // The middle one, not the mean: one slip of the scale must not drag the base along.
     const base = rests[Math.floor(rests.length / 2)]!;

@@ -148,15 +148,24 @@ function* pastOf({ trace }: History, { cells }: Present): Generator<{ m: number;
     if (!weights) byNode.set(branch, (weights = new Float64Array(NODES.length)));
     weights[nearestNode(x)]! += weight;
   }
+  const daysOf = new Map([...byNode.keys()].map((branch) => [branch, tracedDays(branch, trace.days)]));
   for (let day = 0; day < trace.days; day++) {
     const found: { m: number; weight: number }[] = [];
     for (const [branch, weights] of byNode) {
-      const moistures = branch.trace[day + branch.trace.length - trace.days];
+      const moistures = daysOf.get(branch)![day];
       if (!moistures) continue;
       for (let n = 0; n < weights.length; n++) if (weights[n]! > 0.002) found.push({ m: moistures[n]!, weight: weights[n]! });
     }
     yield found;
   }
+}
+
+/** A branch's trace by day, oldest first. */
+function tracedDays(branch: Branch, days: number): (number[] | undefined)[] {
+  const out: (number[] | undefined)[] = Array.from({ length: days });
+  let at = branch.trace;
+  for (let day = days - 1; day >= 0 && at; day--, at = at.before) out[day] = at.m;
+  return out;
 }
 
 function nearestNode(x: number): number {

@@ -75,7 +75,9 @@ describe('salts, whatever was poured', () => {
   });
   it('a flush with distilled water never leaves more than there was', () => {
     fc.assert(
-      fc.property(events, fc.integer({ min: 50, max: 1000 }), (book, heldMl) => {
+      fc.property(events, fc.integer({ min: 50, max: 1000 }), (all, heldMl) => {
+        // Food of the flush's own day would go into the flush.
+        const book = all.filter(({ date }) => date < isoDay(TODAY));
         const before = saltsOf(book, heldMl, 'usual').ecMS;
         const after = saltsOf([...book, { type: 'watering', date: isoDay(TODAY), method: 'drench', amount_ml: 4 * heldMl, water: 'distilled' }], heldMl, 'usual').ecMS;
         expect(after).toBeLessThanOrEqual(before + 0.04);
