@@ -55,6 +55,11 @@ export interface RoundView {
   sites: RoundSite[];
 }
 
+/** The round while it is reckoned from nothing: the sites as far as they are, and how far those are that still come. */
+export interface RoundSoFar extends RoundView {
+  coming: { id: number; name: string; stage: 'reading' | 'reckoning'; done: number; of: number }[];
+}
+
 /** Who a plant is and where it came from. */
 export interface PlantRecord {
   name_sure: 'sure' | 'likely' | 'unknown';
@@ -197,6 +202,10 @@ export const roundSchema = object(
   },
   'a round',
 );
+
+export const roundSoFarSchema = roundSchema.append({
+  coming: list(object({ id: whole(1, 1e9), name: text(120), stage: oneOf(['reading', 'reckoning']), done: whole(0, 1e6), of: whole(0, 1e6) }, 'a site to come'), 'sites'),
+});
 
 const journalEntry = object(
   { client_id: UUID, plant_id: whole(1, 1e9), written_at: Joi.string().isoDate().required(), written_by: text(80), voided: Joi.boolean().required(), event: anyEntry },

@@ -61,6 +61,9 @@ const LONGEST_PAST_DAYS = 800;
 /** Weather before the first event, for the two-week means. */
 const LEAD_IN_DAYS = 30;
 
+/** So many pots tell how often a keeper's looks are slips; the rest of a large collection is read but once. */
+const POTS_THAT_TELL_SLIPS = 200;
+
 interface Learned {
   model: PlantModel;
   history: History;
@@ -171,17 +174,34 @@ export class GardenForecast {
     return bandOf((p) => Math.exp(gridQuantile(density, p)));
   }
 
-  private learn(): Map<string, Learned> {
+  /**
+   * Reads the whole book, which the first outlook would do otherwise.
+   *
+   * @param told after each plant: how many are read
+   */
+  readBook(told: (read: number) => void): void {
+    this.learn(told);
+  }
+
+  private learn(told?: (read: number) => void): Map<string, Learned> {
     if (this.learned) return this.learned;
-    this.learned = new Map(this.garden.plants.map((plant) => [plant.id, this.learnPlant(plant)]));
-    const rates = slipRates([...this.learned.values()].map(({ history }) => history));
-    // Only a keeper whose looks are worth something else than usual is worth a second reading of the book.
-    if ((Object.keys(rates) as LookKind[]).some((kind) => Math.abs(Math.log(rates[kind] / USUAL_SLIPS[kind])) > WORTH_ANOTHER_READING)) {
-      this.slips = rates;
-      for (const [id, { model }] of this.learned) this.learned.set(id, this.learnPlant(model.plant, model));
+    const read = new Map<string, Learned>();
+    for (const plant of this.garden.plants) {
+      read.set(plant.id, this.learnPlant(plant));
+      if (read.size === Math.min(POTS_THAT_TELL_SLIPS, this.garden.plants.length)) this.weighLooks(read);
+      told?.(read.size);
     }
+    this.learned = read;
     this.applyHabit();
     return this.learned;
+  }
+
+  /** What this keeper's looks are worth; only where that is something else than usual is it worth a second reading of the pots that told. */
+  private weighLooks(read: Map<string, Learned>): void {
+    const rates = slipRates([...read.values()].map(({ history }) => history));
+    if (!(Object.keys(rates) as LookKind[]).some((kind) => Math.abs(Math.log(rates[kind] / USUAL_SLIPS[kind])) > WORTH_ANOTHER_READING)) return;
+    this.slips = rates;
+    for (const [id, { model }] of read) read.set(id, this.learnPlant(model.plant, model));
   }
 
   private learnPlant(plant: Plant, model = this.model(plant)): Learned {

@@ -10,7 +10,7 @@ import type { CareTask, OutlookView } from '@zinc-pail/core';
 import type { Pool } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
 import { changedSince, loadGarden, loadPlants, obstructions, plantRevisions, type SiteRow, watersAtHand } from '../garden/store.ts';
-import type { Answer, BenchNews, PlaceToday, PlantToday, Task } from './worker.ts';
+import type { Answer, BenchNews, LoadNews, PlaceToday, PlantToday, Task } from './worker.ts';
 
 export interface SiteOutlooks {
   today: string;
@@ -34,9 +34,20 @@ interface Kept extends SiteOutlooks {
   revisions: Map<number, number>;
 }
 
+/** A site that is being reckoned from nothing: how far, and what there is of it already. */
+export interface Coming {
+  /** its journals are read first, then its plants are reckoned one by one */
+  stage: 'reading' | 'reckoning';
+  done: number;
+  of: number;
+  /** null until the places are known */
+  soFar: SiteOutlooks | null;
+}
+
 export class Outlooks {
   private readonly worker: Worker;
   private readonly kept = new Map<number, Kept>();
+  private readonly coming = new Map<number, Coming & { kept: Kept }>();
   private readonly turns = new Map<number, Promise<unknown>>();
   private readonly waiting = new Map<number, { resolve(answer: Answer): void; reject(error: Error): void }>();
   private sent = 0;
@@ -49,7 +60,8 @@ export class Outlooks {
     private readonly onBackgroundError: (error: unknown) => void,
   ) {
     this.worker = new Worker(workerFile);
-    this.worker.on('message', (message: { id: number; answer?: Answer; error?: string } | BenchNews) => {
+    this.worker.on('message', (message: { id: number; answer?: Answer; error?: string } | BenchNews | LoadNews) => {
+      if ('load' in message) return this.hear(message.load);
       if ('bench' in message) return this.take(this.kept.get(message.bench.siteId), message.bench.plants);
       const { id, answer, error } = message;
       const waiter = this.waiting.get(id);
@@ -113,12 +125,37 @@ export class Outlooks {
     // So are the revisions: read beside the plants, they could name a plant that the garden does not hold yet.
     const revisions = await plantRevisions(this.pool, site.id);
     const [loaded, waters, hidden] = await Promise.all([loadGarden(this.pool, site), watersAtHand(this.pool, site.collection_id), obstructions(this.pool, site.id)]);
-    const answer = await this.ask({ kind: 'load', siteId: site.id, ...loaded, waters, obstructions: hidden });
     const edition = (this.kept.get(site.id)?.edition ?? 0) + 1;
-    const kept: Kept = { key, pulse: site.pulse, mixes: new Set(loaded.garden.mixes.map((mix) => mix.id)), today, nightsC: answer.nightsC!, places: byNumber(answer.places!), views: new Map(), tasks: new Map(), revisions, edition };
-    this.kept.set(site.id, kept);
-    this.take(kept, answer.plants);
-    return kept;
+    const kept: Kept = { key, pulse: site.pulse, mixes: new Set(loaded.garden.mixes.map((mix) => mix.id)), today, nightsC: [], places: new Map(), views: new Map(), tasks: new Map(), revisions, edition };
+    this.coming.set(site.id, { stage: 'reading', done: 0, of: loaded.garden.plants.length, soFar: null, kept });
+    try {
+      const answer = await this.ask({ kind: 'load', siteId: site.id, ...loaded, waters, obstructions: hidden });
+      kept.nightsC = answer.nightsC!;
+      kept.places = byNumber(answer.places!);
+      this.kept.set(site.id, kept);
+      this.take(kept, answer.plants);
+      return kept;
+    } finally {
+      this.coming.delete(site.id);
+    }
+  }
+
+  /** What is being reckoned from nothing just now, if anything is. */
+  comingOf(siteId: number): Coming | null {
+    return this.coming.get(siteId) ?? null;
+  }
+
+  private hear({ siteId, stage, done, plants, places, nightsC }: LoadNews['load']): void {
+    const coming = this.coming.get(siteId);
+    if (!coming) return;
+    const { kept } = coming;
+    Object.assign(coming, { stage, done });
+    if (nightsC) kept.nightsC = nightsC;
+    if (places) {
+      kept.places = byNumber(places);
+      coming.soFar = kept;
+    }
+    this.take(kept, plants);
   }
 
   private take(kept: Kept | undefined, plants: Answer['plants']): void {

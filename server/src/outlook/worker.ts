@@ -45,6 +45,11 @@ export interface Answer {
   nightsC?: number[];
 }
 
+/** How far a site's load has come, and what has been reckoned since the last news of it. */
+export interface LoadNews {
+  load: { siteId: number; stage: 'reading' | 'reckoning'; done: number; of: number; plants: [plantId: string, today: PlantToday][]; places?: Answer['places']; nightsC?: number[] };
+}
+
 /** What the worker says unasked: plants of a bench reckoned anew behind the scenes. */
 export interface BenchNews {
   bench: { siteId: number; plants: [plantId: string, today: PlantToday][] };
@@ -66,6 +71,8 @@ const WEEK = 7;
 /** A mark never waits longer than this for a bench, and while marks come the bench waits. */
 const SLICE_MS = 4;
 const QUIET_MS = 400;
+/** How often a load tells how far it is. */
+const NEWS_MS = 250;
 const sites = new Map<number, Site>();
 
 function work(task: Task): Answer {
@@ -78,12 +85,7 @@ function work(task: Task): Answer {
       charged: new Map(garden.mixes.map((mix) => [mix.id, isCharged(mix, components)])),
     };
     sites.set(task.siteId, site);
-    const today = dayNumber(garden.today);
-    return {
-      plants: plantsToday(site, garden.plants.map((plant) => plant.id)),
-      places: garden.places.map((place) => [place.id, placeToday(site, place.id, today)]),
-      nightsC: Array.from({ length: NIGHTS }, (_, i) => tenth(forecast.climate.outdoors(today + 1 + i).tminC)),
-    };
+    return loaded(task.siteId, site);
   }
   const site = sites.get(task.siteId);
   if (!site) throw new Error(`site ${task.siteId} was never loaded`);
@@ -103,6 +105,33 @@ function work(task: Task): Answer {
     site.stale.delete(kept.plant.id);
   }
   return { plants: plantsToday(site, task.kept.map(({ plant }) => plant.id)) };
+}
+
+/** Reckons a site from nothing, telling on the way what there is already; the answer holds what was not told yet. */
+function loaded(siteId: number, site: Site): Answer {
+  const { forecast } = site;
+  const { garden, climate } = forecast;
+  const of = garden.plants.length;
+  let told = performance.now();
+  const tell = (news: Omit<LoadNews['load'], 'siteId' | 'of'>): void => {
+    told = performance.now();
+    const message: LoadNews = { load: { siteId, of, ...news } };
+    parentPort!.postMessage(message);
+  };
+  forecast.readBook((done) => {
+    if (performance.now() - told > NEWS_MS) tell({ stage: 'reading', done, plants: [] });
+  });
+  const places = garden.places.map((place): [string, PlaceToday] => [place.id, placeToday(site, place.id, climate.today)]);
+  const nightsC = Array.from({ length: NIGHTS }, (_, i) => tenth(climate.outdoors(climate.today + 1 + i).tminC));
+  tell({ stage: 'reckoning', done: 0, plants: [], places, nightsC });
+  let plants: Answer['plants'] = [];
+  for (const [i, { id }] of garden.plants.entries()) {
+    plants.push(...plantsToday(site, [id]));
+    if (performance.now() - told < NEWS_MS) continue;
+    tell({ stage: 'reckoning', done: i + 1, plants });
+    plants = [];
+  }
+  return { plants, places, nightsC };
 }
 
 function later(siteId: number, site: Site, ms: number): void {

@@ -1,11 +1,12 @@
 /** The round as it stands, kept until an outlook, an order or a setting changes. Lines of pots are kept one by one. */
-import type { CanLine, RoundPlace, RoundPot, RoundSite } from '@zinc-pail/contract/api';
+import type { CanLine, RoundPlace, RoundPot, RoundSite, RoundSoFar } from '@zinc-pail/contract/api';
 import { dayNumber, doseFor, drinkOf, JUDGED, judgedAs } from '@zinc-pail/core';
 import { dateWords } from '@zinc-pail/words/days';
 import { group, rollups } from 'd3';
 import type { App } from '../app.ts';
 import { type SiteRow, sites } from '../garden/store.ts';
 import { KeptAnswer } from '../http/kept.ts';
+import type { SiteOutlooks } from '../outlook/outlooks.ts';
 import { plantCards } from '../plants/store.ts';
 import { roundPot } from './pots.ts';
 import { type Kit, kitOf, openHardenings, placeRows, waitingLooks } from './store.ts';
@@ -41,11 +42,29 @@ export class RoundBook {
     return this.answer;
   }
 
+  /** What there is already while a site is reckoned from nothing; waits for nothing, so a site that nobody asked for is not in it. */
+  async soFar(): Promise<RoundSoFar> {
+    const all = await sites(this.app.pool);
+    const kit = all[0] ? await kitOf(this.app.pool, all[0].collection_id) : null;
+    const coming = all.flatMap(({ id, name }) => {
+      const of = this.app.outlooks.comingOf(id);
+      return of ? [{ id, name, ...of }] : [];
+    });
+    const views = await Promise.all(coming.flatMap(({ id, soFar }) => (soFar ? [this.view(all.find((site) => site.id === id)!, kit!, soFar)] : [])));
+    return { collection: kit?.collection ?? '', sites: views, coming: coming.map(({ id, name, stage, done, of }) => ({ id, name, stage, done, of })) };
+  }
+
   private async site(site: SiteRow, kit: Kit): Promise<KeptSite> {
     const outlooks = await this.app.outlooks.ofSite(site);
     const edition = `${site.id}:${outlooks.today}:${site.revision}:${outlooks.edition}:${this.forgotten}:${JSON.stringify(kit)}`;
     const before = this.kept.get(site.id);
     if (before?.edition === edition) return before;
+    const kept = { edition, text: JSON.stringify(await this.view(site, kit, outlooks)) };
+    this.kept.set(site.id, kept);
+    return kept;
+  }
+
+  private async view(site: SiteRow, kit: Kit, outlooks: SiteOutlooks): Promise<RoundSite> {
     const [places, cards, hardenings, looks] = await Promise.all([
       placeRows(this.app.pool, site.id), plantCards(this.app.pool, site.id), openHardenings(this.app.pool, site.id), waitingLooks(this.app.pool, site.id, outlooks.today),
     ]);
@@ -57,7 +76,7 @@ export class RoundBook {
     const all = pots.map(({ pot }) => pot);
     const judged = (pot: RoundPot) => judgedAs(pot.task.judgement, outlooks.today);
     const of = (kind: string) => all.filter((pot) => judged(pot) === kind).length;
-    const view: RoundSite = {
+    return {
       id: site.id, name: site.name, today: outlooks.today, latitude_deg: site.latitude_deg, nights_c: outlooks.nightsC,
       counts: { ...(Object.fromEntries(JUDGED.map((kind) => [kind, of(kind)])) as Record<(typeof JUDGED)[number], number>), asleep: all.filter((pot) => pot.outlook.state === 'resting').length },
       can_ml: kit.canMl, can: canLines(all, kit),
@@ -84,9 +103,6 @@ export class RoundBook {
         ...looks.filter(({ plant_id, kind }) => kind !== 'review' || outlooks.views.get(plant_id)?.state !== 'resting').map(({ plant_id, plant, kind, day }) => ({ plant_id, plant, kind, words: LOOK_WORDS[kind](day, outlooks.today) })),
       ],
     };
-    const kept = { edition, text: JSON.stringify(view) };
-    this.kept.set(site.id, kept);
-    return kept;
   }
 }
 

@@ -19,6 +19,10 @@ export function roundRoutes(app: App): Router {
     await sendKept(request, response, await book.read());
   });
 
+  router.get('/round/so-far', async (_request, response) => {
+    response.json(await book.soFar());
+  });
+
   router.get('/places/:id/pots', async (request, response) => {
     const { id } = acceptParam<{ id: number }>(idParam, request.params);
     const site = await siteOfPlace(app, id);

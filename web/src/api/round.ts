@@ -1,4 +1,4 @@
-import type { RoundPot, RoundView } from '@zinc-pail/contract/api';
+import type { RoundPot, RoundSoFar, RoundView } from '@zinc-pail/contract/api';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask } from './client.ts';
 
@@ -8,6 +8,12 @@ export const benchKey = (placeId?: number) => (placeId === undefined ? (['bench'
 export function useRound() {
   return useQuery({ queryKey: roundKey, queryFn: () => ask<RoundView>('/round') });
 }
+
+/** What there is of the round while the whole of it is still being reckoned. */
+export function useRoundSoFar(wanted: boolean) {
+  return useQuery({ queryKey: ['round-so-far'], queryFn: () => ask<RoundSoFar>('/round/so-far'), enabled: wanted, refetchInterval: SO_FAR_MS, gcTime: 0 });
+}
+const SO_FAR_MS = 1000;
 
 /** All pots of a bench, those to leave alone too: asked for when the bench is opened. */
 export function useBench(placeId: number, wanted: boolean) {

@@ -1,11 +1,11 @@
 import { drinkOf } from '@zinc-pail/core';
-import type { RoundPlace, RoundPot, RoundSite, RoundView } from '@zinc-pail/contract/api';
+import type { RoundPlace, RoundPot, RoundSite, RoundSoFar, RoundView } from '@zinc-pail/contract/api';
 import { useQueries } from '@tanstack/react-query';
 import { ListOrdered } from 'lucide-react';
 import { useCallback, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ask } from '../../api/client.ts';
-import { benchKey, useRound } from '../../api/round.ts';
+import { benchKey, useRound, useRoundSoFar } from '../../api/round.ts';
 import { count, degrees, litres } from '../../parts/amounts.ts';
 import { addDays, longDay, nearDay } from '../../parts/days.ts';
 import { useKeys } from '../../parts/keys.ts';
@@ -26,10 +26,28 @@ export interface Spot {
 
 export function RoundScreen() {
   const round = useRound();
-  if (round.isPending) return <Waiting what="the round" />;
+  const soFar = useRoundSoFar(round.isPending);
+  if (round.isPending) return soFar.data && soFar.data.coming.length > 0 ? <SoFar round={soFar.data} /> : <Waiting what="the round" />;
   if (round.isError && !round.data) return <Failed error={round.error} again={() => void round.refetch()} />;
   if (round.data.sites.every((site) => site.places.every((place) => place.pots.length + place.left === 0))) return <Empty />;
   return <Round round={round.data} />;
+}
+
+/** What is reckoned already may be worked through; the rest comes. */
+function SoFar({ round }: { round: RoundSoFar }) {
+  return (
+    <>
+      <div role="status" className="border-b border-[var(--rule)] px-3 py-3 sm:px-6">
+        {round.coming.map(({ id, name, stage, done, of }) => (
+          <label key={id} className="flex flex-wrap items-center gap-x-3 text-[15px]">
+            <progress className="progress w-48" value={stage === 'reading' ? done : of + done} max={Math.max(1, 2 * of)} />
+            <span>{name}: {stage === 'reading' ? `the book of ${done} of ${count(of, 'pot')} read` : `${done} of ${count(of, 'pot')} reckoned; those stand below`}</span>
+          </label>
+        ))}
+      </div>
+      {round.sites.length > 0 && <Round round={round} />}
+    </>
+  );
 }
 
 function Empty() {
