@@ -3,6 +3,7 @@ import { FEED_CODES, type Garden, type OutlookView, type SourcedRules, JUDGED, R
 import Joi from 'joi';
 import { pot } from './gardenFile.ts';
 import { anyEntry, type JournalEntry, type RoundPot, UUID } from './marks.ts';
+import { LINE_FIELDS } from './line.ts';
 import { day, list, number, object, oneOf, optional, text, whole } from './fields.ts';
 
 export const plantIdParam = object({ plantId: whole(1, 4_294_967_295).prefs({ convert: true }) }, 'a plant');
@@ -164,7 +165,11 @@ const taskSchema = object(
   },
   'a task',
 );
-export const roundPotSchema = object({ ...potFields, revision: whole(1, 1e9), quarantine_until: optional(day()), outlook: outlookSchema, task: taskSchema }, 'a pot');
+const potWith = (outlook: Joi.Schema) => object({ ...potFields, revision: whole(1, 1e9), quarantine_until: optional(day()), outlook, task: taskSchema }, 'a pot');
+const wholePotSchema = potWith(outlookSchema);
+/** A line's outlook: a part of the whole, and of the past no more than its middle. */
+const lineSchema = object({ ...Object.fromEntries(LINE_FIELDS.map((field) => [field, outlookSchema.extract(field)])), past: object({ from: day(), p50: list(number(0, 2), 'numbers') }, 'a past') }, 'an outlook');
+const roundPotSchema = potWith(lineSchema);
 
 const canLine = object(
   {
@@ -239,8 +244,8 @@ const timer = object({ id: whole(1, 1e9), plant_id: whole(1, 1e9), plant: text(2
 export const timersSchema = object({ timers: list(timer, 'timers') }, 'timers');
 export const marksResultSchema = object(
   {
-    done: list(object({ plant_id: whole(1, 1e9), entries: list(journalEntry, 'entries'), pot: roundPotSchema, advice: list(object({ code: text(40), n: numbers }, 'a note'), 'notes') }, 'a marked pot'), 'pots'),
-    already: list(object({ plant_id: whole(1, 1e9), plant: text(200), words: text(400), pot: roundPotSchema }, 'a pot marked before'), 'pots'), timers: list(timer, 'timers'),
+    done: list(object({ plant_id: whole(1, 1e9), entries: list(journalEntry, 'entries'), pot: wholePotSchema, advice: list(object({ code: text(40), n: numbers }, 'a note'), 'notes') }, 'a marked pot'), 'pots'),
+    already: list(object({ plant_id: whole(1, 1e9), plant: text(200), words: text(400), pot: wholePotSchema }, 'a pot marked before'), 'pots'), timers: list(timer, 'timers'),
   },
   'the result of marks',
 );
@@ -263,4 +268,5 @@ export const problemSchema = object(
 );
 
 export type { Garden };
+export * from './line.ts';
 export * from './marks.ts';

@@ -4,6 +4,7 @@ import { WAYS } from '@zinc-pail/core';
 import Joi from 'joi';
 import { day, list, number, object, oneOf, optional, text, whole, yesNo } from './fields.ts';
 import { eventSchema } from './gardenFile.ts';
+import type { LineOutlook } from './line.ts';
 
 export const UUID = Joi.string().guid({ version: ['uuidv4', 'uuidv7'] }).required().messages({ '*': 'a UUID made by the client' });
 
@@ -140,14 +141,19 @@ export interface RoundPot {
   height_mm: number;
   revision: number;
   quarantine_until: string | null;
-  outlook: OutlookView;
+  outlook: LineOutlook;
   task: PotTask;
+}
+
+/** A pot with all that is reckoned of it. */
+export interface WholePot extends RoundPot {
+  outlook: OutlookView;
 }
 
 export interface MarkedPot {
   plant_id: number;
   entries: JournalEntry[];
-  pot: RoundPot;
+  pot: WholePot;
   /** what the finding means beyond the judgement */
   advice: AfterNote[];
 }
@@ -155,7 +161,7 @@ export interface MarkedPot {
 export interface MarksResult {
   done: MarkedPot[];
   /** pots that someone else had marked alike meanwhile: nothing was written on these */
-  already: { plant_id: number; plant: string; words: string; pot: RoundPot }[];
+  already: { plant_id: number; plant: string; words: string; pot: WholePot }[];
   timers: Timer[];
 }
 

@@ -48,6 +48,15 @@ describe('one judgement', () => {
     expect((await row(1)).verdict).not.toBe('water');
     expect((await view(1)).outlook.water === null || (await view(1)).outlook.water.ideal > today()).toBe(true);
   });
+  it('a line on the round says what the whole outlook says, and carries no more of the past than it draws', async () => {
+    const whole = (await view(1)).outlook;
+    const line = (await here.ask('/api/places/1/pots')).body.pots.find((pot: { id: number }) => pot.id === 1).outlook;
+    for (const field of ['state', 'moisture', 'dry_on', 'water', 'hold', 'due_m', 'pot', 'rest', 'last_watered', 'traits']) expect(line[field]).toEqual(whole[field]);
+    expect(line.past.p50).toHaveLength(15);
+    expect(line.past.p50).toEqual(whole.past.p50.slice(-15));
+    expect(Date.parse(whole.ahead.from) - Date.parse(line.past.from)).toBe(14 * 86_400_000);
+    expect(line.ahead.p90).toEqual(whole.ahead.p90.slice(0, 29));
+  });
   it('"still wet" as the reason for leaving a pot out counts as a look', async () => {
     const before = (await view(2)).outlook.moisture.p50;
     const { body } = await post(2, { type: 'skip', reason: 'still-wet' });

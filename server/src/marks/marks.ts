@@ -1,5 +1,5 @@
 /** Writing marks on one pot or many: all of a pot's entries or none, nothing twice, and what each asks for afterwards. */
-import type { JournalEntry, JournalEvent, MarksResult, NewEntry, NewMark, RoundPot } from '@zinc-pail/contract/api';
+import type { JournalEntry, JournalEvent, MarksResult, NewEntry, NewMark, WholePot } from '@zinc-pail/contract/api';
 import { type AfterNote, afterMark, COMPONENTS, genusByAnyName, genusCare, remindersFor, type Finding, type PlantEvent, type Way } from '@zinc-pail/core';
 import { group } from 'd3';
 import { isDeepStrictEqual } from 'node:util';
@@ -151,7 +151,7 @@ function doubledWords(entry: JournalEntry, timeZone: string): string {
   return `${entry.written_by} has ${deed} it already, written at ${at}. Nothing was written twice.`;
 }
 
-function timersOf(mark: NewMark, pot: RoundPot | undefined, home: PlantHome): NewTimer[] {
+function timersOf(mark: NewMark, pot: WholePot | undefined, home: PlantHome): NewTimer[] {
   if (!pot) return [];
   const today = todayAt(home.time_zone);
   return mark.entries.flatMap((entry) => {
@@ -173,7 +173,7 @@ const COARSE_MM = 3;
 const SHEDS_FROM = 0.35;
 
 /** What the marks mean for the plant; for many at once only what is urgent is worth a sentence each. */
-function adviceOn(mark: NewMark, pot: RoundPot, home: PlantHome, events: readonly PlantEvent[]): AfterNote[] {
+function adviceOn(mark: NewMark, pot: WholePot, home: PlantHome, events: readonly PlantEvent[]): AfterNote[] {
   const total = home.mix.reduce((sum, part) => sum + part.parts, 0) || 1;
   const share = (of: (ref: string) => number) => home.mix.reduce((sum, part) => sum + part.parts * of(part.component), 0) / total;
   const genus = genusByAnyName(pot.name);

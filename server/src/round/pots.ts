@@ -1,6 +1,6 @@
 /** Pots as lists show them: a card and what is to do with it, put together once and kept until either changes. */
-import type { PotTask, RoundPot } from '@zinc-pail/contract/api';
-import type { CareTask } from '@zinc-pail/core';
+import { LINE_AHEAD_DAYS, LINE_BEHIND_DAYS, LINE_FIELDS, type LineOutlook, type PotTask, type RoundPot, type WholePot } from '@zinc-pail/contract/api';
+import { type CareTask, dayNumber, isoDay, type OutlookView } from '@zinc-pail/core';
 import { group } from 'd3';
 import type { App } from '../app.ts';
 import { sites } from '../garden/store.ts';
@@ -19,6 +19,27 @@ export function potTask(task: CareTask, card: Pick<PlantCard, 'own_words'>): Pot
 
 /** A pot's line, or null where it was taken in after the outlooks were made. */
 export function roundPot(card: PlantCard, outlooks: SiteOutlooks): RoundPot | null {
+  const pot = wholePot(card, outlooks);
+  return pot && { ...pot, outlook: lineOf(pot.outlook) };
+}
+
+/** As much of an outlook as a line says and draws. */
+export function lineOf(outlook: OutlookView): LineOutlook {
+  const { past, ahead } = outlook;
+  const today = dayNumber(ahead.from);
+  const first = Math.max(dayNumber(past.from), today - LINE_BEHIND_DAYS);
+  const days = LINE_AHEAD_DAYS + 1;
+  const last = isoDay(today + LINE_AHEAD_DAYS);
+  const fields = Object.fromEntries(LINE_FIELDS.map((field) => [field, outlook[field]])) as Pick<OutlookView, (typeof LINE_FIELDS)[number]>;
+  return {
+    ...fields,
+    past: { from: isoDay(first), p50: past.p50.slice(first - dayNumber(past.from)) },
+    ahead: { from: ahead.from, p10: ahead.p10.slice(0, days), p50: ahead.p50.slice(0, days), p90: ahead.p90.slice(0, days) },
+    cold_nights: outlook.cold_nights.filter((night) => night <= last),
+  };
+}
+
+function wholePot(card: PlantCard, outlooks: SiteOutlooks): WholePot | null {
   const outlook = outlooks.views.get(card.id);
   const task = outlooks.tasks.get(card.id);
   if (!outlook || !task) return null;
@@ -29,14 +50,14 @@ export function roundPot(card: PlantCard, outlooks: SiteOutlooks): RoundPot | nu
 }
 
 /** Pots by their ids, wherever they stand; plants that have ended are not among them. */
-export async function potsById(app: App, plantIds: readonly number[]): Promise<Map<number, RoundPot>> {
+export async function potsById(app: App, plantIds: readonly number[]): Promise<Map<number, WholePot>> {
   const cards = await cardsById(app.pool, plantIds);
   const bySite = group(cards, (card) => card.site_id);
-  const found = new Map<number, RoundPot>();
+  const found = new Map<number, WholePot>();
   for (const site of (await sites(app.pool)).filter(({ id }) => bySite.has(id))) {
     const outlooks = await app.outlooks.ofSite(site);
     for (const card of bySite.get(site.id)!) {
-      const pot = roundPot(card, outlooks);
+      const pot = wholePot(card, outlooks);
       if (pot) found.set(card.id, pot);
     }
   }

@@ -1,4 +1,4 @@
-import type { JournalEvent, MarksResult, NewEntry, PlantView, RoundPot, RoundView, Timer } from '@zinc-pail/contract/api';
+import type { JournalEvent, MarksResult, NewEntry, PlantView, RoundPot, RoundView, Timer, WholePot } from '@zinc-pail/contract/api';
 import { type QueryClient, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { ask } from './client.ts';
@@ -48,7 +48,7 @@ function withIds(events: readonly JournalEvent[]): NewEntry[] {
 }
 
 function show(queries: QueryClient, { done, already, timers }: MarksResult): void {
-  const pots = new Map<number, RoundPot>([...done, ...already].map(({ plant_id, pot }) => [plant_id, pot]));
+  const pots = new Map<number, WholePot>([...done, ...already].map(({ plant_id, pot }) => [plant_id, pot]));
   queries.setQueryData<RoundView>(roundKey, (round) => round && withPots(round, pots));
   queries.setQueriesData<RoundPot[]>({ queryKey: benchKey() }, (bench) => bench?.map((pot) => pots.get(pot.id) ?? pot));
   queries.setQueryData<Timer[]>(timersKey, timers);

@@ -2,12 +2,11 @@
  * Six weeks of a pot as a line: two behind, today a post, four ahead; the watering window a bracket with its ideal day pegged
  * and named, cold nights as teeth below, rest as a thick low bar. Once a pot is dry the line says for how long.
  */
-import { dayNumber, type OutlookView } from '@zinc-pail/core';
+import { LINE_AHEAD_DAYS as STRIP_AHEAD, LINE_BEHIND_DAYS as STRIP_BEHIND, type LineOutlook } from '@zinc-pail/contract/line';
+import { dayNumber } from '@zinc-pail/core';
 import { area, line, scaleLinear } from 'd3';
 import { shortDay } from '../parts/days.ts';
 
-export const STRIP_BEHIND = 14;
-export const STRIP_AHEAD = 28;
 export const STRIP_WIDTH = 324;
 const HEIGHT = 64;
 const BASE = 44;
@@ -18,7 +17,7 @@ export function stripX(dayFromToday: number, width = STRIP_WIDTH): number {
 }
 
 interface StripProps {
-  outlook: OutlookView;
+  outlook: LineOutlook;
   today: string;
   label: string;
 }
@@ -77,7 +76,7 @@ export function Strip({ outlook, today, label }: StripProps) {
 }
 
 interface WindowProps {
-  water: NonNullable<OutlookView['water']>;
+  water: NonNullable<LineOutlook['water']>;
   x(day: number): number;
   now: number;
   left: number;

@@ -1,5 +1,5 @@
-import type { RoundPot } from '@zinc-pail/contract/api';
-import { bandOf, drinkOf, type Judged, type OutlookView } from '@zinc-pail/core';
+import type { LineOutlook, RoundPot } from '@zinc-pail/contract/api';
+import { bandOf, drinkOf, type Judged } from '@zinc-pail/core';
 import { holdWords } from '@zinc-pail/words/outlook';
 import { Link } from 'react-router';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';
@@ -107,12 +107,12 @@ function Deed({ pot, busy, onWater, onFeel, onNote }: { pot: RoundPot; busy: boo
   );
 }
 
-function stickWords(outlook: OutlookView): string {
+function stickWords(outlook: LineOutlook): string {
   const { p10, p50, p90 } = outlook.moisture;
   return `Reckoned ${bandOf(p50)}: ${Math.round(p50 * 100)} % of what the pot can give, between ${Math.round(p10 * 100)} and ${Math.round(p90 * 100)}`;
 }
 
-function stripWords(outlook: OutlookView, today: string): string {
+function stripWords(outlook: LineOutlook, today: string): string {
   if (!outlook.water) return holdWords(outlook, { units: units(), today });
   return `Water from ${nearDay(outlook.water.earliest, today)}, best ${nearDay(outlook.water.ideal, today)}, at the latest ${nearDay(outlook.water.latest, today)}`;
 }
