@@ -48,7 +48,7 @@ export interface RoundSite {
   /** pots whose ideal day falls in each of the coming weeks */
   load: number[];
   /** what else today asks for, plant by plant */
-  also: { plant_id: number; plant: string; kind: 'sun' | 'review' | 'quarantine' | 'arrival'; words: string; minutes?: number }[];
+  also: { plant_id: number; plant: string; kind: 'sun' | 'review' | 'quarantine' | 'arrival'; day: string; minutes?: number }[];
 }
 
 export interface RoundView {
@@ -187,7 +187,7 @@ export const roundSchema = object(
         {
           id: whole(1, 1e9), name: text(120), today: day(), latitude_deg: number(-90, 90), nights_c: list(number(-90, 60), 'nights'), load: list(whole(0, 1e6), 'counts'), can_ml: whole(1, 1e6), can: list(canLine, 'lines'),
           counts: object(Object.fromEntries([...JUDGED, 'asleep'].map((kind) => [kind, whole(0, 1e6)])), 'counts'),
-          also: list(object({ plant_id: whole(1, 1e9), plant: text(200), kind: oneOf(['sun', 'review', 'quarantine', 'arrival']), words: text(300), minutes: whole(0, 1440).optional() }, 'a further task'), 'tasks'),
+          also: list(object({ plant_id: whole(1, 1e9), plant: text(200), kind: oneOf(['sun', 'review', 'quarantine', 'arrival']), day: day(), minutes: whole(0, 1440).optional() }, 'a further task'), 'tasks'),
           places: list(
             object(
               {
@@ -245,7 +245,7 @@ export const timersSchema = object({ timers: list(timer, 'timers') }, 'timers');
 export const marksResultSchema = object(
   {
     done: list(object({ plant_id: whole(1, 1e9), entries: list(journalEntry, 'entries'), pot: wholePotSchema, advice: list(object({ code: text(40), n: numbers }, 'a note'), 'notes') }, 'a marked pot'), 'pots'),
-    already: list(object({ plant_id: whole(1, 1e9), plant: text(200), words: text(400), pot: wholePotSchema }, 'a pot marked before'), 'pots'), timers: list(timer, 'timers'),
+    already: list(object({ plant_id: whole(1, 1e9), plant: text(200), by: text(120), deed: oneOf(['fed', 'watered']), at: text(5), pot: wholePotSchema }, 'a pot marked before'), 'pots'), timers: list(timer, 'timers'),
   },
   'the result of marks',
 );

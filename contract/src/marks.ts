@@ -161,7 +161,7 @@ export interface MarkedPot {
 export interface MarksResult {
   done: MarkedPot[];
   /** pots that someone else had marked alike meanwhile: nothing was written on these */
-  already: { plant_id: number; plant: string; words: string; pot: WholePot }[];
+  already: { plant_id: number; plant: string; by: string; deed: 'fed' | 'watered'; /** by the site's clock, "10:31" */ at: string; pot: WholePot }[];
   timers: Timer[];
 }
 

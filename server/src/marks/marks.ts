@@ -27,7 +27,7 @@ export async function writeMarks(app: App, marks: readonly NewMark[], by: string
   for (const mark of marks) if (!homes.has(mark.plant_id)) throw notFound('plant');
   refuseDays(marks, homes);
   const known = await knownEntries(app, marks);
-  const already: { plantId: number; words: string }[] = [];
+  const already: { plantId: number; by: string; deed: 'fed' | 'watered'; at: string }[] = [];
   const written: NewMark[] = [];
   const before = await potsById(app, marks.map((mark) => mark.plant_id));
   await transaction(app.pool, async (connection) => {
@@ -44,7 +44,7 @@ export async function writeMarks(app: App, marks: readonly NewMark[], by: string
       }
       const doubled = anyway || mark.seen == null || mark.seen >= revision ? null : await doubledBy(connection, mark.plant_id, fresh);
       if (doubled) {
-        already.push({ plantId: mark.plant_id, words: doubledWords(doubled, home.time_zone) });
+        already.push({ plantId: mark.plant_id, ...whoWas(doubled, home.time_zone) });
         continue;
       }
       toAdd.push({ collectionId: home.collection_id, plantId: mark.plant_id, entries: mark.entries });
@@ -63,9 +63,9 @@ export async function writeMarks(app: App, marks: readonly NewMark[], by: string
       const pot = pots.get(mark.plant_id);
       return pot ? [{ plant_id: mark.plant_id, entries: entries.get(mark.plant_id) ?? [], pot, advice: adviceOn(mark, before.get(mark.plant_id) ?? pot, homes.get(mark.plant_id)!, events.get(mark.plant_id) ?? []) }] : [];
     }),
-    already: already.flatMap(({ plantId, words }) => {
+    already: already.flatMap(({ plantId, by, deed, at }) => {
       const pot = pots.get(plantId);
-      return pot ? [{ plant_id: plantId, plant: pot.name, words, pot }] : [];
+      return pot ? [{ plant_id: plantId, plant: pot.name, by, deed, at, pot }] : [];
     }),
     timers: await openTimers(app.pool),
   };
@@ -145,10 +145,9 @@ async function doubledBy(connection: PoolConnection, plantId: number, fresh: rea
   return null;
 }
 
-function doubledWords(entry: JournalEntry, timeZone: string): string {
+function whoWas(entry: JournalEntry, timeZone: string): { by: string; deed: 'fed' | 'watered'; at: string } {
   const at = new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(new Date(entry.written_at));
-  const deed = entry.event.type === 'feeding' ? 'fed' : 'watered';
-  return `${entry.written_by} has ${deed} it already, written at ${at}. Nothing was written twice.`;
+  return { by: entry.written_by, deed: entry.event.type === 'feeding' ? 'fed' : 'watered', at };
 }
 
 function timersOf(mark: NewMark, pot: WholePot | undefined, home: PlantHome): NewTimer[] {

@@ -1,7 +1,6 @@
 /** The round as it stands, kept until an outlook, an order or a setting changes. Lines of pots are kept one by one. */
 import type { CanLine, RoundPlace, RoundPot, RoundSite, RoundSoFar } from '@zinc-pail/contract/api';
 import { dayNumber, doseFor, drinkOf, JUDGED, judgedAs } from '@zinc-pail/core';
-import { dateWords } from '@zinc-pail/words/days';
 import { group, rollups } from 'd3';
 import type { App } from '../app.ts';
 import { type SiteRow, sites } from '../garden/store.ts';
@@ -97,20 +96,14 @@ export class RoundBook {
       also: [
         ...hardenings.flatMap(({ plant_id, plant, steps }) => {
           const step = steps.find(({ date }) => date === outlooks.today);
-          return step ? [{ plant_id, plant, kind: 'sun' as const, minutes: step.minutes, words: `${step.minutes >= 120 ? `${Math.round(step.minutes / 6) / 10} hours` : `${step.minutes} minutes`} of direct sun today, then back to shade.` }] : [];
+          return step ? [{ plant_id, plant, kind: 'sun' as const, day: step.date, minutes: step.minutes }] : [];
         }),
         // A sleeper shows no new growth to judge a move by.
-        ...looks.filter(({ plant_id, kind }) => kind !== 'review' || outlooks.views.get(plant_id)?.state !== 'resting').map(({ plant_id, plant, kind, day }) => ({ plant_id, plant, kind, words: LOOK_WORDS[kind](day, outlooks.today) })),
+        ...looks.filter(({ plant_id, kind }) => kind !== 'review' || outlooks.views.get(plant_id)?.state !== 'resting'),
       ],
     };
   }
 }
-
-const LOOK_WORDS = {
-  review: (day: string, today: string) => `Moved on ${dateWords(day, today)}: how does its newest growth look?`,
-  quarantine: (day: string, today: string) => `Apart until ${dateWords(day, today)}: look for pests once more, then let it join the others.`,
-  arrival: () => 'Came lately and has not been looked over: sleeve, hole, pests, roots.',
-};
 
 /** A pot that is judged to stand too cold tonight, with the limit that says so. */
 function coldTonight(pot: RoundPot): RoundPlace['cold'][number] | null {

@@ -1,5 +1,7 @@
 /** Marks made and taken back, wherever they are made: one bar tells what each changed and offers undo. */
-import type { JournalEvent, RoundPot } from '@zinc-pail/contract/api';
+import type { JournalEvent, MarksResult, RoundPot } from '@zinc-pail/contract/api';
+import { afterWords } from '@zinc-pail/words/after';
+import { doubledWords } from '@zinc-pail/words/round';
 import { Undo2 } from 'lucide-react';
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useRef, useState } from 'react';
 import { wordsOf } from '../api/client.ts';
@@ -7,7 +9,6 @@ import { useJournal } from '../api/journal.ts';
 import { nearDay } from './days.ts';
 import { useKeys } from './keys.ts';
 import { Name } from './Name.tsx';
-import { afterWords } from '@zinc-pail/words/after';
 import { count } from './amounts.ts';
 import { wordsFor } from './deeds.ts';
 import { units } from './units.ts';
@@ -29,7 +30,7 @@ interface Done {
   clientIds: string[];
   said: string;
   after: ReadonlyMap<number, After>;
-  already: { plant: string; words: string }[];
+  already: MarksResult['already'];
   more: string[];
 }
 
@@ -144,7 +145,7 @@ function DoneWords({ done }: { done: Done }) {
     <>
       {written.length === 1 && only && <OneDone pot={only} after={done.after.get(only.plantId)!} said={done.said} />}
       {written.length > 1 && <p><Who pots={written} />: {done.said}. {nextOfMany(written, done.after)}</p>}
-      {done.already.slice(0, NAMES_TOLD).map(({ plant, words }) => <p key={plant}><Name written={plant} />: {words}</p>)}
+      {done.already.slice(0, NAMES_TOLD).map((one) => <p key={one.plant_id}><Name written={one.plant} />: {doubledWords(one)}</p>)}
       {done.already.length > NAMES_TOLD && <p>and {done.already.length - NAMES_TOLD} more were done already.</p>}
       {done.more.map((words) => <p key={words} className="font-semibold">{words}</p>)}
     </>

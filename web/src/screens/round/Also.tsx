@@ -1,4 +1,5 @@
 import type { JournalEvent, PlantView, RoundSite } from '@zinc-pail/contract/api';
+import { alsoWords } from '@zinc-pail/words/round';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -47,7 +48,7 @@ export function Also({ site }: { site: RoundSite }) {
       <ul>
         {left.slice(0, all ? undefined : SHOWN).map((one) => (
           <li key={`${one.kind}-${one.plant_id}`} className="flex min-h-11 flex-wrap items-center gap-x-3 text-[15px]">
-            <span><Link to={`/plants/${one.plant_id}`} className="hover:underline"><Name written={one.plant} /></Link>: {one.words}</span>
+            <span><Link to={`/plants/${one.plant_id}`} className="hover:underline"><Name written={one.plant} /></Link>: {alsoWords(one, site.today)}</span>
             <span className="flex gap-2">
               {one.kind === 'sun' && <button type="button" className="h-11 px-2 underline" onClick={() => void write(one, { type: 'sun', date: site.today, minutes: one.minutes ?? 0 }, `${one.minutes ?? 0} minutes of sun`)}>had it</button>}
               {one.kind === 'review' && (['better', 'same', 'worse'] as const).map((answer) => <button key={answer} type="button" className="h-11 px-2 underline" onClick={() => void write(one, { type: 'review', date: site.today, answer }, `after its move: ${answer}`)}>{answer}</button>)}

@@ -1,0 +1,45 @@
+/** What a round says besides its pots: further tasks of a day, and marks that somebody else has made already. */
+import { dateWords } from './days.ts';
+
+/** A task of today that is not water. */
+export interface AlsoToday {
+  kind: 'sun' | 'review' | 'quarantine' | 'arrival';
+  /** the day it goes back to: of a move, of the end of a quarantine, of an arrival */
+  day: string;
+  /** of sun */
+  minutes?: number | undefined;
+}
+
+/** From two hours on nobody counts minutes. */
+const HOURS_FROM_MINUTES = 120;
+
+export function alsoWords({ kind, day, minutes }: AlsoToday, today: string): string {
+  switch (kind) {
+    case 'sun':
+      return `${spanWords(minutes ?? 0)} of direct sun today, then back to shade.`;
+    case 'review':
+      return `Moved on ${dateWords(day, today)}: how does its newest growth look?`;
+    case 'quarantine':
+      return `Apart until ${dateWords(day, today)}: look for pests once more, then let it join the others.`;
+    case 'arrival':
+      return 'Came lately and has not been looked over: sleeve, hole, pests, roots.';
+  }
+}
+
+/** "1 minute", "45 minutes", "2.5 hours". */
+export function spanWords(minutes: number): string {
+  if (minutes >= HOURS_FROM_MINUTES) return `${Math.round(minutes / 6) / 10} hours`;
+  return minutes === 1 ? '1 minute' : `${minutes} minutes`;
+}
+
+/** A mark that found the same mark already there. */
+export interface Doubled {
+  by: string;
+  deed: 'fed' | 'watered';
+  /** by the site's clock, "10:31" */
+  at: string;
+}
+
+export function doubledWords({ by, deed, at }: Doubled): string {
+  return `${by} has ${deed} it already, written at ${at}. Nothing was written twice.`;
+}
