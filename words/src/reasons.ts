@@ -31,7 +31,7 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'surface-wet':
       return `Its top was wet ${day}.`;
     case 'weighed':
-      return `You weighed it ${day}: ${Math.round(n.share! * 100)} % of its water is left.`;
+      return `You weighed it ${day}, with ${Math.round(n.share! * 100)} % of its water left.`;
     case 'probed':
       return `The probe read ${n.reading!} ${day}.`;
     case 'lifted':

@@ -54,6 +54,8 @@ const ANSWERED_BY: Partial<Record<Sign, readonly Sign[]>> = {
   'soft-base': ['firm-base'], mushy: ['firm-base'], 'roots-mush': ['roots-firm'], 'sour-smell': ['roots-firm'], 'dark-base': ['firm-base'],
 };
 const SIGN_DAYS = 21;
+/** Older looks have no say of their own: the belief has carried them on to today. */
+const LOOK_DAYS = 21;
 const SLACK_DAYS = 14;
 /** Rot that nobody answers stays a case for half a year. */
 const ROT_DAYS = 180;
@@ -84,6 +86,7 @@ export function whatWasSeen(events: readonly PlantEvent[], today: DayNumber, sca
       }
     }
   }
+  if (seen.look && today - seen.look.day > LOOK_DAYS) Object.assign(seen, { look: null, looksSinceDrink: 0 });
   if (seen.rot && today - seen.rot.day > ROT_DAYS) seen.rot = null;
   if (seen.slack && today - seen.slack.day > SLACK_DAYS) seen.slack = null;
   if (seen.tooMuch && today - seen.tooMuch.day > SIGN_DAYS) seen.tooMuch = null;
