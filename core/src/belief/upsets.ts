@@ -24,7 +24,7 @@ export const PACES: readonly { kind: 'slower' | 'faster'; lnPace: number; aDay: 
 ];
 
 /** At a look the book is taken to be incomplete at least this often: likelier than that the look is a slip. */
-export const STRANGER_BEFORE_A_LOOK = 0.02;
+export const STRANGER_BEFORE_A_LOOK = 0.05;
 
 /** @param cycles full pots' worth of water lost at half wetness since the last reckoning @param days those days */
 export function strangerChance(days: number, cycles: number, openSky: boolean): number {
