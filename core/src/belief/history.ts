@@ -597,7 +597,7 @@ class Retracing {
     this.driveDays = 0;
   }
 
-  /** Only rates that are still believed are walked on. */
+  /** Only rates that are still believed are walked on; for what is in the pot now, all: there the tails count. */
   private narrow(): void {
     let top = 0;
     let mean = 0;
@@ -609,7 +609,7 @@ class Retracing {
     while (this.belief[low]! < LEAST_BELIEVED * top) low++;
     let high = GRID_SIZE - 1;
     while (this.belief[high]! < LEAST_BELIEVED * top) high--;
-    this.range = gridRange(low, high);
+    this.range = this.old ? gridRange(low, high) : WHOLE_GRID;
     let middle = this.range.firstNode;
     for (let n = this.range.firstNode; n <= this.range.lastNode; n++) if (Math.abs(NODES[n]! - mean) < Math.abs(NODES[middle]! - mean)) middle = n;
     this.middle = middle;

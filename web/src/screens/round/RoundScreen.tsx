@@ -41,7 +41,7 @@ function SoFar({ round }: { round: RoundSoFar }) {
         {round.coming.map(({ id, name, stage, done, of }) => (
           <label key={id} className="flex flex-wrap items-center gap-x-3 text-[15px]">
             <progress className="progress w-48" value={stage === 'reading' ? done : of + done} max={Math.max(1, 2 * of)} />
-            <span>{name}: {stage === 'reading' ? `the book of ${done} of ${count(of, 'pot')} read` : `${done} of ${count(of, 'pot')} reckoned; those stand below`}</span>
+            <span>{name}: {stage === 'reading' ? `the book is read for ${done} of ${count(of, 'pot')}` : `${done} of ${count(of, 'pot')} reckoned; those stand below`}</span>
           </label>
         ))}
       </div>
