@@ -62,13 +62,6 @@ export function spreadMoisture(atNodes: ArrayLike<number>, out = new Float64Arra
   return out;
 }
 
-/** A value on the grid for any x. */
-export function onGrid(values: ArrayLike<number>, x: number): number {
-  const position = Math.min(GRID_SIZE - 1, Math.max(0, (x + REACH) / STEP));
-  const low = Math.min(GRID_SIZE - 2, Math.floor(position));
-  return values[low]! + (position - low) * (values[low + 1]! - values[low]!);
-}
-
 /** A value between nodes for any x. */
 export function atRate(atNodes: ArrayLike<number>, x: number): number {
   let node = 0;

@@ -3,7 +3,7 @@
  * `judge` (judge.ts) asks them in this order and takes the first answer.
  */
 import { DRY_TO_M, TOO_WET_TO_DRINK_M } from '../moisture.ts';
-import { THIRST_HARMS, WET_FEET_HARM } from '../drydown/stress.ts';
+import { WET_FEET_HARM } from '../drydown/stress.ts';
 import type { Deed, Reason } from './deeds.ts';
 import { EVE_MARGIN_C, type Facts, iso } from './facts.ts';
 import { fullDrink, sipDrink } from './measure.ts';
@@ -297,10 +297,6 @@ export function coldNight({ nights, outlook }: Facts): Reason {
 
 export function coldWeeks({ nights, outlook }: Facts): Reason {
   return { code: 'cold-for-weeks', source: 'forecast', weight: 0.9, n: { share: hundredth(nights.coldShare), limit: outlook.model.traits.minWetC } };
-}
-
-export function thirstHarmed({ outlook }: Facts): boolean {
-  return outlook.stress.thirst >= THIRST_HARMS;
 }
 
 export function tenth(value: number): number {

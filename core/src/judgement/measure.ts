@@ -19,10 +19,6 @@ const PEATY_FROM = 0.33;
 /** No drench is told as more than this share of the mix, but for kinds that must stay damp. */
 const LARGEST_SHARE = 0.35;
 
-export function methodOf(way: Way): MethodId {
-  return METHOD_OF[way];
-}
-
 /** A full drink by the plant's rules. */
 export function fullDrink(facts: Facts): Omit<Drink, 'food'> {
   const { rules, outlook, salts, state, nameUnknown, water } = facts;

@@ -1,7 +1,7 @@
 /** What the keeper has seen that still counts: looks into the pot since its last drink, signs until something answers them. */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { PlantEvent, Sign } from '../garden.ts';
-import { DAMP_FROM_M, WET_FROM_M, DRY_TO_M } from '../moisture.ts';
+import { WET_FROM_M, DRY_TO_M } from '../moisture.ts';
 import type { Reason } from './deeds.ts';
 
 export type Says = 'wet' | 'damp' | 'dry';
@@ -147,6 +147,3 @@ function readSign(seen: Seen, event: Extract<PlantEvent, { type: 'sign' }>, day:
   } else if (TOO_MUCH.has(sign)) seen.tooMuch = sighting;
   else if (WAKING.has(sign)) seen.woken = sighting;
 }
-
-/** What a look says in m, in its middle. */
-export const MIDDLE_OF: Record<Says, number> = { wet: (WET_FROM_M + 1) / 2, damp: (DAMP_FROM_M + WET_FROM_M) / 2 - 0.07, dry: DRY_TO_M / 2 };
