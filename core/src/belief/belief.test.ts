@@ -233,6 +233,19 @@ describe('what the book does not tell', () => {
     expect(moisture.p50).toBeLessThan(0.2);
     expect(present.happened.some(({ kind }) => kind === 'ran-past' || kind === 'faster')).toBe(true);
   });
+  it.each([1, 3, 8, 20, 45])('%s days after a drench a wetter finger never means less water, and each is followed', (days) => {
+    const middle = (finger: 'wet' | 'damp' | 'dry') => outlook({ today: TODAY, events: [...learned(days), felt(TODAY, finger)] }).moisture.p50;
+    const [wet, damp, dry] = [middle('wet'), middle('damp'), middle('dry')];
+    expect(wet).toBeGreaterThan(damp);
+    expect(damp).toBeGreaterThan(dry);
+    expect(wet).toBeGreaterThan(0.5);
+    expect(dry).toBeLessThan(0.15);
+  });
+  it('a damp finger on a pot that should long be dry: some of somebody’s water is still there', () => {
+    const { p50 } = outlook({ today: TODAY, events: [...learned(70), felt(back(1), 'damp'), felt(TODAY, 'damp')] }).moisture;
+    expect(p50).toBeGreaterThan(0.12);
+    expect(p50).toBeLessThan(0.6);
+  });
   it('a slip: one odd look among looks that agree is told as such and forgotten', () => {
     const events = (odd: boolean) => [...learned(14), felt(back(10), 'damp'), ...(odd ? [felt(back(5), 'wet')] : []), felt(back(2), 'dry'), felt(TODAY, 'dry')];
     const [clean, slipped] = [outlook({ today: TODAY, events: events(false) }), outlook({ today: TODAY, events: events(true) })];

@@ -50,7 +50,7 @@ export interface TracedDay {
  * allocation of their own.
  */
 const AT_NODES = Array.from({ length: NODES.length }, () => 0.5);
-const ON_GRID = Array.from({ length: GRID_SIZE }, () => 0.5);
+export const ON_GRID = Array.from({ length: GRID_SIZE }, () => 0.5);
 
 export function branchAt(m: number, weight: number): Branch {
   return {

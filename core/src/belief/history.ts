@@ -13,12 +13,14 @@ import { dryStep, lossAt, roughStep } from '../drydown/step.ts';
 import { pour, wet } from '../drydown/wetting.ts';
 import type { PotModel } from '../drydown/potModel.ts';
 import { DRY_TO_M } from '../moisture.ts';
-import { type Branch, branchAt, join, offshoot, together, weightOf } from './branches.ts';
+import { type Branch, branchAt, join, offshoot, ON_GRID, together, weightOf } from './branches.ts';
 import { GRID, GRID_SIZE, gridRange, type GridRange, NODES, normalDensity, spreadMoisture, WHOLE_GRID } from './grid.ts';
 import {
   deviationSd, type Figure, type LookKind, meterFigure, normalAt, signLikelihood, tableIndex, USUAL_SLIPS, type Words, weightFigure, wordTable,
 } from './looks.ts';
-import { PACES, PAST_SHARES, paceChance, ranPastChance, STRANGER_BEFORE_A_LOOK, strangerChance } from './upsets.ts';
+import {
+  FRESH_STRANGER, PACES, PAST_BEFORE_A_LOOK, PAST_SHARES, paceChance, ranPastChance, STRANGER_AT_A_LOOK, STRANGER_BEFORE_A_LOOK, STRANGER_SD, strangerChance,
+} from './upsets.ts';
 
 /** What a pot would lose each day from full wetness, as shares of its store, by path. */
 export interface LossDays {
@@ -93,11 +95,10 @@ const SPLIT_AFTER_DAYS = 30;
 /** Before its last two drinks a pot's upsets matter only for what its looks say of the rate: split so much more rarely. */
 const COARSE = 3;
 const OLD_SPLIT_CYCLES = 0.3;
+/** Quiet days of old are taken so many at a time; the step splits itself where that is too much (drydown/step.ts). */
+const OLD_STRIDE = 3;
 /** A pot that stands dry draws fewer cans than one that is watered every week: its days count for so much of a cycle. */
 const DRY_CYCLES = 0.4;
-/** A stranger's water: nearly a drench, but nobody knows how much. */
-const STRANGER_M = 0.86;
-const STRANGER_SD = 0.12;
 /** A drink that lifts moisture by so much opens a new stretch. */
 const NEW_STRETCH_M = 0.25;
 /** A hand pours a measure to within a fifth. */
@@ -175,6 +176,8 @@ class Retracing {
   private readonly traceFrom: DayNumber;
   private readonly fineFrom: DayNumber;
   private readonly lastDrink: DayNumber;
+  /** no look since the last drench on record */
+  private unseenDrench = false;
   /** before its last two drinks */
   private old = false;
   /** since the last split: days, pots' worth of water, and where the heaviest branch stood */
@@ -212,6 +215,13 @@ class Retracing {
     for (let day = fromDay; day <= today; day++) {
       this.old = day < this.fineFrom;
       const i = day - loss.firstDay;
+      const quiet = this.old ? this.quietDays(day, queue[next]?.day ?? Infinity) : 0;
+      if (quiet > 1) {
+        this.dryDays(i, quiet);
+        this.endDay(i, day, quiet);
+        day += quiet - 1;
+        continue;
+      }
       const todays: PlantEvent[] = [];
       while (next < queue.length && queue[next]!.day === day) todays.push(queue[next++]!.event);
       if (todays.length > 0) {
@@ -222,7 +232,7 @@ class Retracing {
       } else {
         this.dry(i, 1, loss.rain[i]!);
       }
-      this.endDay(i, day);
+      this.endDay(i, day, 1);
     }
     this.split(today);
     this.ageDeviations(today);
@@ -233,13 +243,36 @@ class Retracing {
     };
   }
 
+  /** Days of old from this one on that pass as one: neither rain nor anything in the book. */
+  private quietDays(day: DayNumber, nextEvent: DayNumber): number {
+    const { loss } = this.input;
+    const end = Math.min(day + OLD_STRIDE, nextEvent, this.fineFrom, this.traceFrom);
+    let days = 0;
+    while (day + days < end && loss.rain[day + days - loss.firstDay] === 0) days++;
+    return days;
+  }
+
+  private dryDays(i: number, days: number): void {
+    const { surface, wall, plant } = this.input.loss;
+    let s = 0;
+    let w = 0;
+    let p = 0;
+    for (let d = i; d < i + days; d++) {
+      s += surface[d]!;
+      w += wall[d]!;
+      p += plant[d]!;
+    }
+    this.lose(s, w, p, 0);
+  }
+
   private dry(i: number, share: number, rain: number): void {
     const { surface, wall, plant } = this.input.loss;
+    this.lose(surface[i]! * share, wall[i]! * share, plant[i]! * share, rain);
+  }
+
+  private lose(s: number, w: number, p: number, rain: number): void {
     const { surfaceWetM, pot } = this.input;
     const { firstNode, lastNode } = this.range;
-    const s = surface[i]! * share;
-    const w = wall[i]! * share;
-    const p = plant[i]! * share;
     for (const branch of this.branches) {
       const { m } = branch;
       const pace = branch.lnPace === 0 ? 1 : Math.exp(branch.lnPace);
@@ -253,18 +286,20 @@ class Retracing {
     if (rain > 0.25) this.gather();
   }
 
-  private endDay(i: number, day: DayNumber): void {
+  /** @param days that passed as one, this the first */
+  private endDay(i: number, day: DayNumber, days: number): void {
     const { surface, wall, plant } = this.input.loss;
-    const half = lossAt(0.5, surface[i]!, wall[i]!, plant[i]!, this.input.surfaceWetM);
+    let half = 0;
+    for (let d = i; d < i + days; d++) half += lossAt(0.5, surface[d]!, wall[d]!, plant[d]!, this.input.surfaceWetM);
     this.driveSum += half;
-    this.driveDays++;
-    this.sinceDays++;
+    this.driveDays += days;
+    this.sinceDays += days;
     const heaviest = this.main;
     const now = heaviest.m[this.middle]!;
     this.sinceCycles += now > DRY_TO_M ? half : DRY_CYCLES * half;
-    if (this.splitM - now > (this.old ? COARSE : 1) * SPLIT_AFTER_M || this.sinceDays >= SPLIT_AFTER_DAYS) this.split(day);
+    if (this.splitM - now > (this.old ? COARSE : 1) * SPLIT_AFTER_M || this.sinceDays >= SPLIT_AFTER_DAYS) this.split(day + days - 1);
     const { dueM } = this.input;
-    for (let n = 0; n < NODES.length; n++) this.daysDue[n] = heaviest.m[n]! <= dueM ? this.daysDue[n]! + 1 : 0;
+    for (let n = 0; n < NODES.length; n++) this.daysDue[n] = heaviest.m[n]! <= dueM ? this.daysDue[n]! + days : 0;
     const traced = day >= this.traceFrom;
     const sinceDrink = day >= this.lastDrink;
     const { firstNode, lastNode } = this.range;
@@ -291,20 +326,24 @@ class Retracing {
     this.splitDay = day;
     if (days === 0 || !this.input.upsets) return;
     const stranger = Math.max(leastStranger, strangerChance(days, cycles, this.input.openSky));
-    const fresh: Branch[] = [];
-    const watered = offshoot(main, 0);
-    for (const branch of this.branches) {
+    const came = ON_GRID.slice().fill(0);
+    for (const { weights } of this.branches) {
       for (let i = low; i <= high; i++) {
-        watered.weights[i]! += stranger * branch.weights[i]!;
-        branch.weights[i]! *= 1 - stranger;
+        came[i]! += stranger * weights[i]!;
+        weights[i]! *= 1 - stranger;
       }
     }
-    for (let n = 0; n < NODES.length; n++) watered.m[n] = Math.max(main.m[n]!, STRANGER_M);
-    watered.z.fill(0);
-    watered.zVar = (STRANGER_SD / deviationSd(STRANGER_M)) ** 2;
-    watered.dryDay.fill(NaN);
-    watered.stories = [...main.stories.filter(({ kind }) => kind === 'slower' || kind === 'faster'), { kind: 'stranger', from: splitDay + 1, to: day, share: 1 }];
-    fresh.push(watered);
+    const found = leastStranger > 0 && !this.old ? STRANGER_AT_A_LOOK : FRESH_STRANGER;
+    const fresh = found.map(({ m, odds }) => {
+      const watered = offshoot(main, 0);
+      for (let i = low; i <= high; i++) watered.weights[i] = odds * came[i]!;
+      for (let n = 0; n < NODES.length; n++) watered.m[n] = Math.max(main.m[n]!, m);
+      watered.z.fill(0);
+      watered.zVar = (STRANGER_SD / deviationSd(m)) ** 2;
+      watered.dryDay.fill(NaN);
+      watered.stories = [...main.stories.filter(({ kind }) => kind === 'slower' || kind === 'faster'), { kind: 'stranger', from: splitDay + 1, to: day, share: 1 }];
+      return watered;
+    });
     if (main.lnPace === 0 && !this.old) {
       for (const pace of PACES) {
         const changed = offshoot(main, paceChance(pace, days, cycles));
@@ -351,7 +390,9 @@ class Retracing {
     const looked = () => {
       // Of old, only now and then: what matters of it is the rate.
       if (unsplit && (!this.old || this.sinceCycles > OLD_SPLIT_CYCLES)) this.split(day, STRANGER_BEFORE_A_LOOK);
+      if (unsplit && !this.old && this.unseenDrench) this.doubtDrench();
       unsplit = false;
+      this.unseenDrench = false;
     };
     for (const event of events) {
       if (event.type === 'check') {
@@ -370,6 +411,27 @@ class Retracing {
         this.main = this.branches[1]!;
         this.scaleLog = 0;
       }
+    }
+  }
+
+  /** The first look after a drench on record: that it ran past is now as likely as {@link PAST_BEFORE_A_LOOK}, if it was not before. */
+  private doubtDrench(): void {
+    const { low, high } = this.range;
+    const pastShare = (branch: Branch) => Math.min(1, branch.stories.reduce((sum, { kind, share }) => sum + (kind === 'ran-past' ? share : 0), 0));
+    let past = 0;
+    let total = 0;
+    for (const branch of this.branches) {
+      const weight = weightOf(branch, this.belief, this.range);
+      past += weight * pastShare(branch);
+      total += weight;
+    }
+    const share = past / total;
+    if (!(share > 0) || share >= PAST_BEFORE_A_LOOK) return;
+    const up = PAST_BEFORE_A_LOOK / share;
+    const down = (1 - PAST_BEFORE_A_LOOK) / (1 - share);
+    for (const branch of this.branches) {
+      const times = down + pastShare(branch) * (up - down);
+      for (let i = low; i <= high; i++) branch.weights[i]! *= times;
     }
   }
 
@@ -509,6 +571,7 @@ class Retracing {
       this.lastWatered = day;
     }
     const whole = event.method === 'drench' || event.method === 'bottom';
+    if (whole) this.unseenDrench = true;
     const past: Branch[] = [];
     if (whole && pot.holes && this.input.upsets) for (const branch of this.likely()) past.push(...this.ranPast(branch, event.method === 'bottom' ? 0.5 : 1, day));
     for (const branch of this.branches) this.wetBranch(branch, event);

@@ -4,6 +4,7 @@ import type { Branch, Story } from './branches.ts';
 import { GRID, GRID_SIZE, NODES, spreadMoisture } from './grid.ts';
 import type { History, SeenLook } from './history.ts';
 import { deviationSd } from './looks.ts';
+import { reorder } from '../numeric/shape.ts';
 import type { UpsetKind } from './upsets.ts';
 
 /** A possible present: what is in the pot, and how fast it goes. */
@@ -139,25 +140,64 @@ function upperTail(z: number): number {
   return z > 5 ? 0 : z < -5 ? 1 : 1 / (1 + Math.exp(1.702 * z));
 }
 
-/** A day's moisture a node may have had, as share of belief. */
-function* pastOf({ trace }: History, { cells }: Present): Generator<{ m: number; weight: number }[]> {
-  // Cells of one branch between two nodes are taken together: the nearer node stands for them.
+/** What the pot held on each day of the trace, oldest first, as everything known today has it; bands to a thousandth. */
+export interface PastBands {
+  mean: number[];
+  p10: number[];
+  p50: number[];
+  p90: number[];
+}
+
+const LEAST_TRACED = 0.002;
+
+export function pastBands({ trace }: History, { cells }: Pick<Present, 'cells'>): PastBands {
+  const walks = walksOf(cells, trace.days);
+  const moistures = new Float64Array(walks.length);
+  const weights = new Float64Array(walks.length);
+  const order = Uint16Array.from(walks, (_, i) => i);
+  const bands: PastBands = { mean: [], p10: [], p50: [], p90: [] };
+  for (let day = 0; day < trace.days; day++) {
+    let sum = 0;
+    let total = 0;
+    for (let i = 0; i < walks.length; i++) {
+      const { days, node, weight } = walks[i]!;
+      const m = days[day]?.[node];
+      // A branch that began later, with a repotting, says nothing of the day.
+      moistures[i] = m ?? 0;
+      weights[i] = m === undefined ? 0 : weight;
+      sum += weights[i]! * moistures[i]!;
+      total += weights[i]!;
+    }
+    reorder(order, moistures);
+    const [p10, p50, p90] = weightedQuantiles(order, moistures, weights, total);
+    bands.mean.push(total > 0 ? sum / total : 0);
+    bands.p10.push(thousandth(p10));
+    bands.p50.push(thousandth(p50));
+    bands.p90.push(thousandth(p90));
+  }
+  return bands;
+}
+
+interface Walk {
+  days: readonly (number[] | undefined)[];
+  node: number;
+  weight: number;
+}
+
+/** Cells of one branch between two nodes are taken together: the nearer node stands for them. */
+function walksOf(cells: readonly Cell[], days: number): Walk[] {
   const byNode = new Map<Branch, Float64Array>();
   for (const { branch, x, weight } of cells) {
     let weights = byNode.get(branch);
     if (!weights) byNode.set(branch, (weights = new Float64Array(NODES.length)));
     weights[nearestNode(x)]! += weight;
   }
-  const daysOf = new Map([...byNode.keys()].map((branch) => [branch, tracedDays(branch, trace.days)]));
-  for (let day = 0; day < trace.days; day++) {
-    const found: { m: number; weight: number }[] = [];
-    for (const [branch, weights] of byNode) {
-      const moistures = daysOf.get(branch)![day];
-      if (!moistures) continue;
-      for (let n = 0; n < weights.length; n++) if (weights[n]! > 0.002) found.push({ m: moistures[n]!, weight: weights[n]! });
-    }
-    yield found;
+  const walks: Walk[] = [];
+  for (const [branch, weights] of byNode) {
+    const traced = tracedDays(branch, days);
+    for (const [node, weight] of weights.entries()) if (weight > LEAST_TRACED) walks.push({ days: traced, node, weight });
   }
+  return walks;
 }
 
 /** A branch's trace by day, oldest first. */
@@ -168,51 +208,36 @@ function tracedDays(branch: Branch, days: number): (number[] | undefined)[] {
   return out;
 }
 
+/** The values below which a tenth, half and nine tenths of the weight lie, drawn straight between the middles of the weights. */
+function weightedQuantiles(order: Uint16Array, values: Float64Array, weights: Float64Array, total: number): [number, number, number] {
+  const out: [number, number, number] = [0, 0, 0];
+  let asked = 0;
+  let passed = 0;
+  let before = { value: 0, middle: NaN };
+  for (const i of order) {
+    const weight = weights[i]!;
+    if (weight === 0) continue;
+    const middle = passed + weight / 2;
+    const value = values[i]!;
+    for (; asked < BANDS.length && BANDS[asked]! * total <= middle; asked++) {
+      const share = (BANDS[asked]! * total - before.middle) / Math.max(1e-12, middle - before.middle);
+      out[asked] = Number.isNaN(before.middle) ? value : before.value + share * (value - before.value);
+    }
+    before = { value, middle };
+    passed += weight;
+  }
+  for (; asked < BANDS.length; asked++) out[asked] = before.value;
+  return out;
+}
+
+const BANDS = [0.1, 0.5, 0.9] as const;
+
+function thousandth(value: number): number {
+  return Math.round(value * 1000) / 1000;
+}
+
 function nearestNode(x: number): number {
   let best = 0;
   for (let n = 1; n < NODES.length; n++) if (Math.abs(NODES[n]! - x) < Math.abs(NODES[best]! - x)) best = n;
   return best;
-}
-
-/** Mean moisture at the end of each day of the trace, as everything known today has it. */
-export function expectedPast(history: History, present: Present): number[] {
-  return [...pastOf(history, present)].map((found) => {
-    let sum = 0;
-    let total = 0;
-    for (const { m, weight } of found) {
-      sum += weight * m;
-      total += weight;
-    }
-    return total > 0 ? sum / total : 0;
-  });
-}
-
-/** p10, p50 and p90 of moisture at the end of each day of the trace, rounded to thousandths. */
-export function pastQuantiles(history: History, present: Present): { p10: number[]; p50: number[]; p90: number[] } {
-  const bands = { p10: [] as number[], p50: [] as number[], p90: [] as number[] };
-  for (const found of pastOf(history, present)) {
-    found.sort((a, b) => a.m - b.m);
-    const total = found.reduce((sum, { weight }) => sum + weight, 0);
-    const at = (p: number) => Math.round(1000 * quantileOf(found, p * total)) / 1000;
-    bands.p10.push(at(0.1));
-    bands.p50.push(at(0.5));
-    bands.p90.push(at(0.9));
-  }
-  return bands;
-}
-
-/** The moisture below which `mass` of the sorted values lies, drawn straight between their middles. */
-function quantileOf(sorted: readonly { m: number; weight: number }[], mass: number): number {
-  let passed = 0;
-  for (const [i, { m, weight }] of sorted.entries()) {
-    const middle = passed + weight / 2;
-    if (middle >= mass) {
-      if (i === 0) return m;
-      const before = sorted[i - 1]!;
-      const from = passed - before.weight / 2;
-      return before.m + ((mass - from) / Math.max(1e-12, middle - from)) * (m - before.m);
-    }
-    passed += weight;
-  }
-  return sorted.at(-1)?.m ?? 0;
 }

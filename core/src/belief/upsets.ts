@@ -26,6 +26,18 @@ export const PACES: readonly { kind: 'slower' | 'faster'; lnPace: number; aDay: 
 /** At a look the book is taken to be incomplete at least this often: likelier than that the look is a slip. */
 export const STRANGER_BEFORE_A_LOOK = 0.05;
 
+/**
+ * Somebody else's water as it is found: fresh, nearly a drench, though nobody knows how much; and at a look also with some
+ * of it gone again, or no more than a cup from the start.
+ */
+export const STRANGER_SD = 0.12;
+export const FRESH_STRANGER: readonly { m: number; odds: number }[] = [{ m: 0.86, odds: 1 }];
+export const STRANGER_AT_A_LOOK: readonly { m: number; odds: number }[] = [
+  { m: 0.86, odds: 0.5 },
+  { m: 0.5, odds: 0.25 },
+  { m: 0.25, odds: 0.25 },
+];
+
 /** @param cycles full pots' worth of water lost at half wetness since the last reckoning @param days those days */
 export function strangerChance(days: number, cycles: number, openSky: boolean): number {
   return clamp((STRANGER_A_DAY * days + STRANGER_A_CYCLE * cycles) * (openSky ? OPEN_SKY : 1), 0, 0.3);
@@ -35,12 +47,16 @@ export function paceChance(pace: (typeof PACES)[number], days: number, cycles: n
   return clamp(pace.aDay * days + pace.aCycle * cycles, 0, 0.1);
 }
 
-/** Shares of what is missing that a drench brings where it ran past: hardly any, a fifth, a half. */
+/** Shares of what is missing that a drench brings where it ran past: none (or it was another pot's), hardly any, a fifth, a half. */
 export const PAST_SHARES: readonly { share: number; odds: number }[] = [
-  { share: 0.08, odds: 0.3 },
-  { share: 0.22, odds: 0.4 },
+  { share: 0, odds: 0.1 },
+  { share: 0.08, odds: 0.25 },
+  { share: 0.22, odds: 0.35 },
   { share: 0.5, odds: 0.3 },
 ];
+
+/** At the first look after a drench on record it is taken to have run past, or never to have come, at least this often. */
+export const PAST_BEFORE_A_LOOK = 0.1;
 const RAN_PAST_LEAST = 0.05;
 const RAN_PAST_DRY = 0.05;
 const RAN_PAST_PEATY = 0.16;

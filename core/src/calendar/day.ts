@@ -14,6 +14,7 @@ export function isIsoDay(text: string): boolean {
 
 /** Journals name the same days over and over; a day once read is remembered. */
 const known = new Map<string, DayNumber>();
+const written = new Map<DayNumber, string>();
 const MOST_KNOWN = 100_000;
 
 /**
@@ -36,7 +37,13 @@ function parse(iso: string): DayNumber {
 
 /** The inverse of {@link dayNumber}: `isoDay(1)` is `1970-01-02`. */
 export function isoDay(day: DayNumber): string {
-  return new Date(day * MS_PER_DAY).toISOString().slice(0, 10);
+  let text = written.get(day);
+  if (text === undefined) {
+    text = new Date(day * MS_PER_DAY).toISOString().slice(0, 10);
+    if (written.size >= MOST_KNOWN) written.clear();
+    written.set(day, text);
+  }
+  return text;
 }
 
 /** Day of the year, 1 January = 1. */

@@ -6,7 +6,7 @@ import { type History, type HistoryInput, retrace } from '../belief/history.ts';
 import { type Habit, habitEvidence, keeperHabit } from '../belief/keeper.ts';
 import { type Change, changeOf } from '../belief/change.ts';
 import { USUAL_SLIPS, type LookKind } from '../belief/looks.ts';
-import { expectedPast, moistureQuantile, presentOf, type Present } from '../belief/present.ts';
+import { moistureQuantile, type PastBands, pastBands, presentOf, type Present } from '../belief/present.ts';
 import { slipRates } from '../belief/trust.ts';
 import { Pool } from '../belief/pool.ts';
 import { addTo, driveShift, fade, potEvidence, posterior, STRETCH_SD } from '../belief/rate.ts';
@@ -38,8 +38,8 @@ export interface Outlook {
   history: History;
   /** what may be in the pot now, and what may have happened */
   present: Present;
-  /** mean moisture at the end of each of the last days, up to today, as all that is known has it */
-  past: number[];
+  /** moisture at the end of each of the last days, up to today */
+  past: PastBands;
   futures: Futures;
   state: PlantState;
   moisture: Band;
@@ -128,8 +128,8 @@ export class GardenForecast {
     const why = because(model, this.blend(model.plant.mix), this.climate.today, Math.exp(gridQuantile(rateNow, 0.5) + present.paceMean), this.surface());
     const state = stateOn(model.timeline, this.climate.today);
     const advice = adviseWater(model, futures, this.climate, this.weekdays());
-    const past = expectedPast(history, present);
-    const stress = stressOutlook(model, history, past, futures, this.climate.today);
+    const past = pastBands(history, present);
+    const stress = stressOutlook(model, history, past.mean, futures, this.climate.today);
     return {
       plant: model.plant, model, history, present, past, futures, state, moisture, dryOn, rate, ratePosterior, advice, why, change, stress,
       schools: schools(model, advice, stress, state, history.lastWatered, this.climate.today),

@@ -1,8 +1,7 @@
 /** An outlook in the numbers that its pictures need: bands of moisture behind and ahead, cold nights, rest. */
 import { type DayNumber, isoDay } from '../calendar/day.ts';
 import type { Pot, PlantState } from '../garden.ts';
-import { pastQuantiles } from '../belief/present.ts';
-import { quantileSorted } from '../numeric/shape.ts';
+import { quantileSorted, reorder } from '../numeric/shape.ts';
 import type { Caution } from '../plant/genera.ts';
 import type { TraitSource, Traits } from '../plant/traits.ts';
 import type { Outlook } from './forecast.ts';
@@ -73,7 +72,7 @@ export function outlookView(outlook: Outlook, forecast: PlantForecast, today: Da
     available_ml: Math.round(model.pot.capacity.availableMl),
     volume_ml: Math.round(model.pot.capacity.volumeMl),
     pot: outlook.plant.pot,
-    past: pastBands(outlook),
+    past: pastSeries(outlook),
     ahead: aheadBands(outlook, today),
     cold_nights: coldNights(outlook, today),
     rest: restSpans(outlook, today),
@@ -106,14 +105,20 @@ function dayOrNull(day: DayNumber | null): string | null {
   return day === null ? null : isoDay(day);
 }
 
-function pastBands({ history, present }: Outlook): BandSeries {
-  return { from: isoDay(history.trace.from), ...pastQuantiles(history, present) };
+function pastSeries({ history, past: { p10, p50, p90 } }: Outlook): BandSeries {
+  return { from: isoDay(history.trace.from), p10, p50, p90 };
 }
 
 function aheadBands(outlook: Outlook, today: DayNumber): BandSeries {
   const bands: BandSeries = { from: isoDay(today), p10: [], p50: [], p90: [] };
+  const { paths } = outlook.futures;
+  const order = Uint16Array.from(paths, (_, member) => member);
+  const values = new Float64Array(paths.length);
+  const sorted = new Float64Array(paths.length);
   for (let i = 0; i <= PATH_DAYS; i++) {
-    const sorted = Float64Array.from(outlook.futures.paths, (path) => path[i]!).sort();
+    for (let member = 0; member < paths.length; member++) values[member] = paths[member]![i]!;
+    reorder(order, values);
+    for (let rank = 0; rank < order.length; rank++) sorted[rank] = values[order[rank]!]!;
     push(bands, quantileSorted(sorted, 0.1), quantileSorted(sorted, 0.5), quantileSorted(sorted, 0.9));
   }
   return bands;

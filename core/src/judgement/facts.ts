@@ -150,7 +150,7 @@ function nightsOf({ outlook, today }: JudgeInput): Nights {
 /** Days of the last weeks without a break up to today on which the mix was wet, and how many of them were cold. */
 function wetSpell(outlook: Outlook, today: DayNumber): { wetDays: number; wetColdDays: number } {
   const { climate, traits } = outlook.model;
-  const { past } = outlook;
+  const past = outlook.past.mean;
   let wetDays = 0;
   let wetColdDays = 0;
   for (let back = 0; back < past.length; back++) {

@@ -30,3 +30,17 @@ export function mean(values: ArrayLike<number>): number {
   for (let i = 0; i < values.length; i++) sum += values[i]!;
   return sum / values.length;
 }
+
+/**
+ * Puts `order`, indices into `values`, by rising value, in place. Quick where it nearly is so already: what belongs to
+ * one day hardly changes its order by the next.
+ */
+export function reorder(order: Uint16Array, values: ArrayLike<number>): void {
+  for (let i = 1; i < order.length; i++) {
+    const index = order[i]!;
+    const value = values[index]!;
+    let j = i - 1;
+    for (; j >= 0 && values[order[j]!]! > value; j--) order[j + 1] = order[j]!;
+    order[j + 1] = index;
+  }
+}
