@@ -2,7 +2,10 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
-    include: ['{core,contract,words,server,web,cli,standins,scripts,demo}/**/*.test.ts', '{core,contract,words,server,web,cli,standins,scripts,demo}/**/*.test.tsx'],
+    include: [
+      '{core,contract,words,server,web,cli,standins,scripts,demo}/**/*.test.ts',
+      '{core,contract,words,server,web,cli,standins,scripts,demo}/**/*.test.tsx',
+    ],
     testTimeout: 30_000,
     hookTimeout: 120_000,
     maxWorkers: 2,

@@ -7,7 +7,10 @@ const TODAY = '2026-06-15';
 /** The demo's first site with its plants repeated until there are enough. */
 function gardenOf(pots: number): Garden {
   const { garden } = play(() => TODAY)[0]!;
-  const plants = Array.from({ length: pots }, (_, i) => ({ ...garden.plants[i % garden.plants.length]!, id: `pot-${i}` }));
+  const plants = Array.from({ length: pots }, (_, i) => ({
+    ...garden.plants[i % garden.plants.length]!,
+    id: `pot-${i}`,
+  }));
   return { ...garden, plants };
 }
 
@@ -24,7 +27,9 @@ for (const pots of [10, 100, 1000]) {
   let events = 0;
   for (const plant of garden.plants) events += plant.events.length;
   const ms = time(() => new GardenForecast(garden).outlooks());
-  console.log(`${String(pots).padStart(6)} pots, ${events} events: ${ms.toFixed(0)} ms, ${(ms / pots).toFixed(2)} ms a pot`);
+  console.log(
+    `${String(pots).padStart(6)} pots, ${events} events: ${ms.toFixed(0)} ms, ${(ms / pots).toFixed(2)} ms a pot`,
+  );
 }
 const forecast = new GardenForecast(whole);
 forecast.outlooks();

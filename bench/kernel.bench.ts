@@ -1,4 +1,7 @@
-/** The year kernel in JavaScript beside the same loop in C, its memory, its growth with the number of pots, and one plant's learning in its pot-days. */
+/**
+ * The year kernel in JavaScript beside the same loop in C, its memory, its growth with the number of pots, and one
+ * plant's learning in its pot-days.
+ */
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -21,7 +24,14 @@ const placeIds = garden.places.map((place) => place.id);
 
 function weatherOf(): KernelWeather {
   const size = MEMBERS * placeIds.length * DAYS;
-  const weather: KernelWeather = { days: DAYS, members: MEMBERS, places: placeIds.length, surfaceMm: new Float32Array(size), wallMm: new Float32Array(size), rainMm: new Float32Array(size) };
+  const weather: KernelWeather = {
+    days: DAYS,
+    members: MEMBERS,
+    places: placeIds.length,
+    surfaceMm: new Float32Array(size),
+    wallMm: new Float32Array(size),
+    rainMm: new Float32Array(size),
+  };
   for (const [p, id] of placeIds.entries()) {
     for (const [member, series] of forecast.climate.members(id, DAYS).entries()) {
       const at = (member * placeIds.length + p) * DAYS;
@@ -36,8 +46,16 @@ function weatherOf(): KernelWeather {
 function potsOf(count: number): KernelPots {
   const column = () => new Float64Array(count);
   const pots: KernelPots = {
-    count, place: new Int32Array(count), surfacePerMm: column(), wallPerMm: column(), plantPerMm: column(), rainPerMm: column(), surfaceWetM: column(),
-    dueM: column(), m: column(), drinking: new Float32Array(count * DAYS),
+    count,
+    place: new Int32Array(count),
+    surfacePerMm: column(),
+    wallPerMm: column(),
+    plantPerMm: column(),
+    rainPerMm: column(),
+    surfaceWetM: column(),
+    dueM: column(),
+    m: column(),
+    drinking: new Float32Array(count * DAYS),
   };
   for (let i = 0; i < count; i++) {
     const { model, rate } = models[i % models.length]!;
@@ -71,7 +89,14 @@ function inC(pots: KernelPots, weather: KernelWeather): { ms: number; waterings:
   const folder = mkdtempSync(join(tmpdir(), 'zinc-kernel-'));
   try {
     const binary = join(folder, 'kernel');
-    const compiled = spawnSync('cc', ['-O3', '-march=native', '-o', binary, join(process.env.ZINC_ROOT ?? '.', 'bench', 'kernel.c'), '-lm']);
+    const compiled = spawnSync('cc', [
+      '-O3',
+      '-march=native',
+      '-o',
+      binary,
+      join(process.env.ZINC_ROOT ?? '.', 'bench', 'kernel.c'),
+      '-lm',
+    ]);
     if (compiled.status !== 0) return null;
     const bytes = (array: ArrayBufferView) => Buffer.from(array.buffer, array.byteOffset, array.byteLength);
     const data = join(folder, 'data');
@@ -79,12 +104,26 @@ function inC(pots: KernelPots, weather: KernelWeather): { ms: number; waterings:
       data,
       Buffer.concat(
         [
-          new Int32Array([pots.count, weather.days, weather.members, weather.places]), pots.place, pots.surfacePerMm, pots.wallPerMm, pots.plantPerMm, pots.rainPerMm,
-          pots.surfaceWetM, pots.dueM, pots.m, pots.drinking, weather.surfaceMm, weather.wallMm, weather.rainMm,
+          new Int32Array([pots.count, weather.days, weather.members, weather.places]),
+          pots.place,
+          pots.surfacePerMm,
+          pots.wallPerMm,
+          pots.plantPerMm,
+          pots.rainPerMm,
+          pots.surfaceWetM,
+          pots.dueM,
+          pots.m,
+          pots.drinking,
+          weather.surfaceMm,
+          weather.wallMm,
+          weather.rainMm,
         ].map(bytes),
       ),
     );
-    const [ms, waterings] = spawnSync(binary, [data, String(ROUNDS)], { encoding: 'utf8' }).stdout.trim().split(' ').map(Number) as [number, number];
+    const [ms, waterings] = spawnSync(binary, [data, String(ROUNDS)], { encoding: 'utf8' })
+      .stdout.trim()
+      .split(' ')
+      .map(Number) as [number, number];
     return { ms, waterings };
   } finally {
     rmSync(folder, { recursive: true });
@@ -104,10 +143,17 @@ const ms = best(() => {
 const after = process.memoryUsage();
 const waterings = watered.reduce((sum, n) => sum + n, 0);
 const potDayNs = (ms * 1e6) / (1000 * DAYS * MEMBERS);
-console.log(`year kernel, 1,000 pots × ${DAYS} days × ${MEMBERS} members: ${ms.toFixed(0)} ms, ${potDayNs.toFixed(1)} ns a day of one pot in one weather`);
-console.log(`memory while it ran: ${((after.heapUsed + after.arrayBuffers - before.heapUsed - before.arrayBuffers) / 1e6).toFixed(1)} MB more`);
+console.log(
+  `year kernel, 1,000 pots × ${DAYS} days × ${MEMBERS} members: ${ms.toFixed(0)} ms, ${potDayNs.toFixed(1)} ns a day of one pot in one weather`,
+);
+console.log(
+  `memory while it ran: ${((after.heapUsed + after.arrayBuffers - before.heapUsed - before.arrayBuffers) / 1e6).toFixed(1)} MB more`,
+);
 const c = inC(thousand, weather);
-if (c) console.log(`the same in C (cc -O3): ${c.ms.toFixed(0)} ms; ratio ${(ms / c.ms).toFixed(2)}; waterings ${waterings} here, ${c.waterings} there`);
+if (c)
+  console.log(
+    `the same in C (cc -O3): ${c.ms.toFixed(0)} ms; ratio ${(ms / c.ms).toFixed(2)}; waterings ${waterings} here, ${c.waterings} there`,
+  );
 else console.log('no C compiler here: nothing to compare with');
 
 for (const count of [10, 100, 1000, 10_000]) {
@@ -115,7 +161,9 @@ for (const count of [10, 100, 1000, 10_000]) {
   const out = new Uint16Array(count * DAYS);
   const members = count > 1000 ? 8 : MEMBERS;
   const took = best(() => yearKernel(pots, { ...weather, members }, out), count < 1000 ? 5 : 1);
-  console.log(`${String(count).padStart(7)} pots: ${((took * 1e6) / (count * DAYS * members)).toFixed(1)} ns a day of one pot in one weather`);
+  console.log(
+    `${String(count).padStart(7)} pots: ${((took * 1e6) / (count * DAYS * members)).toFixed(1)} ns a day of one pot in one weather`,
+  );
 }
 
 /** All learned and forecast anew for one plant after another; `changed` says what is new of it. */
@@ -131,14 +179,20 @@ function onePlantMs(changed: (plant: Garden['plants'][number]) => Garden['plants
   return best(all) / plants.length;
 }
 
-// Each pot-day of the kernel is a pot's day in all its 64 weathers, as in the first line; one weather's day is the smallest unit there is.
+// Each pot-day of the kernel is a pot's day in all its 64 weathers, as in the first line; one weather's day is the
+// smallest unit there is.
 let turn = 0;
 const cases: [string, (plant: Garden['plants'][number]) => Garden['plants'][number]][] = [
   ['anew, season and pot too', (plant) => ({ ...plant, leafless: turn++ % 2 === 0 ? null : undefined })],
-  ['after a mark', (plant) => ({ ...plant, events: [...plant.events, { type: 'check', date: TODAY, finger: 'damp' }] })],
+  [
+    'after a mark',
+    (plant) => ({ ...plant, events: [...plant.events, { type: 'check', date: TODAY, finger: 'damp' }] }),
+  ],
 ];
 for (const [name, changed] of cases) {
   const ms = onePlantMs(changed);
   const memberDays = (ms * 1e6) / potDayNs;
-  console.log(`learning and forecasting one plant with two years of journal, ${name}: ${ms.toFixed(2)} ms = ${(memberDays / MEMBERS).toFixed(0)} pot-days of ${MEMBERS} members (5,000 wanted at most), ${memberDays.toFixed(0)} days of a single member`);
+  console.log(
+    `learning and forecasting one plant with two years of journal, ${name}: ${ms.toFixed(2)} ms = ${(memberDays / MEMBERS).toFixed(0)} pot-days of ${MEMBERS} members (5,000 wanted at most), ${memberDays.toFixed(0)} days of a single member`,
+  );
 }

@@ -12,8 +12,18 @@ export interface BookLine {
 const MEASURED_EVERY_DAYS = 90;
 const YEARLY_GROWTH = 0.08;
 const FLOWERING: Partial<Record<string, readonly [monthDay: string, flowers: number]>> = {
-  Rebutia: ['05-02', 14], Mammillaria: ['04-12', 22], Gymnocalycium: ['06-18', 4], Lithops: ['09-24', 1], Echinopsis: ['06-28', 2], Lachenalia: ['02-20', 3], Schlumbergera: ['11-30', 18], Conophytum: ['09-30', 5],
-  Astrophytum: ['07-08', 2], Sulcorebutia: ['05-10', 9], Adenium: ['07-20', 6], Echinocereus: ['05-22', 2],
+  Rebutia: ['05-02', 14],
+  Mammillaria: ['04-12', 22],
+  Gymnocalycium: ['06-18', 4],
+  Lithops: ['09-24', 1],
+  Echinopsis: ['06-28', 2],
+  Lachenalia: ['02-20', 3],
+  Schlumbergera: ['11-30', 18],
+  Conophytum: ['09-30', 5],
+  Astrophytum: ['07-08', 2],
+  Sulcorebutia: ['05-10', 9],
+  Adenium: ['07-20', 6],
+  Echinocereus: ['05-22', 2],
 };
 
 /** Every third plant is measured each season; kinds that flower in the demo do so on their days. */
@@ -25,7 +35,14 @@ export function bookOf(demo: DemoPlant, plant: Plant, firstDay: string, today: s
     for (let day = dayNumber(firstDay) + 20; day < last; day += MEASURED_EVERY_DAYS) {
       const share = 1 - (YEARLY_GROWTH * (last - day)) / 365;
       const wobble = () => 1 + 0.01 * (random() - 0.5);
-      lines.push({ day: isoDay(day), type: 'measure', detail: { diameter_mm: Math.round(plant.diameter_mm * share * wobble()), height_mm: Math.round(plant.height_mm * share * wobble()) } });
+      lines.push({
+        day: isoDay(day),
+        type: 'measure',
+        detail: {
+          diameter_mm: Math.round(plant.diameter_mm * share * wobble()),
+          height_mm: Math.round(plant.height_mm * share * wobble()),
+        },
+      });
     }
   }
   const flowering = FLOWERING[demo.name.split(' ')[0]!];
@@ -34,7 +51,15 @@ export function bookOf(demo: DemoPlant, plant: Plant, firstDay: string, today: s
     for (let year = Number(firstDay.slice(0, 4)); year <= Number(today.slice(0, 4)); year++) {
       const open = dayNumber(`${year}-${monthDay}`) + Math.floor(6 * random());
       if (open < dayNumber(firstDay) || open + 9 > last) continue;
-      lines.push({ day: isoDay(open - 12), type: 'flowering', detail: { stage: 'buds' } }, { day: isoDay(open), type: 'flowering', detail: { stage: 'open', flowers: Math.max(1, Math.round(flowers * (0.7 + 0.6 * random()))) } }, { day: isoDay(open + 9), type: 'flowering', detail: { stage: 'over' } });
+      lines.push(
+        { day: isoDay(open - 12), type: 'flowering', detail: { stage: 'buds' } },
+        {
+          day: isoDay(open),
+          type: 'flowering',
+          detail: { stage: 'open', flowers: Math.max(1, Math.round(flowers * (0.7 + 0.6 * random()))) },
+        },
+        { day: isoDay(open + 9), type: 'flowering', detail: { stage: 'over' } },
+      );
     }
   }
   return lines.filter((line) => line.day >= firstDay);
@@ -50,18 +75,32 @@ export interface PaintedPicture {
   small: Buffer;
 }
 
-const PAINTED: readonly (readonly [plant: string, daysAgo: number, caption: string, size: number, flowers: number])[] = [
-  ['Mammillaria hahniana', 610, 'First spring on the lock', 0.72, 0], ['Mammillaria hahniana', 230, 'Crown of buds', 0.86, 9], ['Mammillaria hahniana', 20, 'After the summer', 0.95, 0],
-  ['Ferocactus glaucescens', 540, 'From the old bridge house', 0.8, 0], ['Ferocactus glaucescens', 60, 'New spines', 0.96, 3],
-];
+const PAINTED: readonly (readonly [plant: string, daysAgo: number, caption: string, size: number, flowers: number])[] =
+  [
+    ['Mammillaria hahniana', 610, 'First spring on the lock', 0.72, 0],
+    ['Mammillaria hahniana', 230, 'Crown of buds', 0.86, 9],
+    ['Mammillaria hahniana', 20, 'After the summer', 0.95, 0],
+    ['Ferocactus glaucescens', 540, 'From the old bridge house', 0.8, 0],
+    ['Ferocactus glaucescens', 60, 'New spines', 0.96, 3],
+  ];
 const WIDTH = 960;
 const HEIGHT = 720;
 
 export async function paintedPictures(today: string): Promise<PaintedPicture[]> {
   return Promise.all(
     PAINTED.map(async ([plant, daysAgo, caption, size, flowers]) => {
-      const large = await sharp(Buffer.from(painting(plant, size, flowers))).jpeg({ quality: 82 }).toBuffer();
-      return { plant, day: isoDay(dayNumber(today) - daysAgo), caption, widthPx: WIDTH, heightPx: HEIGHT, large, small: await sharp(large).resize({ width: 320 }).jpeg({ quality: 76 }).toBuffer() };
+      const large = await sharp(Buffer.from(painting(plant, size, flowers)))
+        .jpeg({ quality: 82 })
+        .toBuffer();
+      return {
+        plant,
+        day: isoDay(dayNumber(today) - daysAgo),
+        caption,
+        widthPx: WIDTH,
+        heightPx: HEIGHT,
+        large,
+        small: await sharp(large).resize({ width: 320 }).jpeg({ quality: 76 }).toBuffer(),
+      };
     }),
   );
 }

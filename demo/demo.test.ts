@@ -46,21 +46,37 @@ describe('its journal', () => {
   });
   it('is a sound garden file', () => {
     for (const { garden } of played) {
-      const file = { format: 'zinc-pail/garden', version: 1, ...garden, places: garden.places.map(({ name: _name, ...place }: any) => place), mixes: garden.mixes.map(({ name: _name, ...mix }: any) => mix) };
+      const file = {
+        format: 'zinc-pail/garden',
+        version: 1,
+        ...garden,
+        places: garden.places.map(({ name: _name, ...place }: any) => place),
+        mixes: garden.mixes.map(({ name: _name, ...mix }: any) => mix),
+      };
       expect(checkGarden(file).faults).toEqual([]);
     }
   });
   it('has all kinds of looks, drinks and states, as a person would keep it', () => {
     const events = played.flatMap(({ garden }) => garden.plants.flatMap((plant) => plant.events));
     const kinds = new Set(events.map((event) => event.type));
-    for (const kind of ['watering', 'check', 'weights', 'sign', 'state', 'feeding', 'move']) expect(kinds, kind).toContain(kind);
+    for (const kind of ['watering', 'check', 'weights', 'sign', 'state', 'feeding', 'move'])
+      expect(kinds, kind).toContain(kind);
     const looks = events.filter((event) => event.type === 'check');
-    expect(looks.some((look) => 'finger' in look) && looks.some((look) => 'meter' in look) && looks.some((look) => 'weight_g' in look)).toBe(true);
+    expect(
+      looks.some((look) => 'finger' in look) &&
+        looks.some((look) => 'meter' in look) &&
+        looks.some((look) => 'weight_g' in look),
+    ).toBe(true);
     const methods = new Set(events.flatMap((event) => (event.type === 'watering' ? [event.method] : [])));
     expect([...methods].toSorted()).toEqual(['bottom', 'drench', 'measured']);
   });
   it('teaches the engine rates that scatter about one', () => {
-    const rates = played.flatMap(({ garden }) => new GardenForecast(garden).outlooks().filter((outlook) => outlook.history.checks > 8).map((outlook) => Math.log(outlook.rate.p50)));
+    const rates = played.flatMap(({ garden }) =>
+      new GardenForecast(garden)
+        .outlooks()
+        .filter((outlook) => outlook.history.checks > 8)
+        .map((outlook) => Math.log(outlook.rate.p50)),
+    );
     const mean = rates.reduce((a, b) => a + b) / rates.length;
     expect(rates.length).toBeGreaterThan(30);
     expect(Math.abs(mean)).toBeLessThan(0.35);

@@ -1,10 +1,22 @@
 /**
- * Plays a keeper over two years: real pots that dry by their own hidden rates, a keeper who walks round, feels, misreads,
- * forgets and waters. What comes out is a journal such as a person would have kept, up to today.
+ * Plays a keeper over two years: real pots that dry by their own hidden rates, a keeper who walks round, feels,
+ * misreads, forgets and waters. What comes out is a journal such as a person would have kept, up to today.
  */
 import {
-  blendMix, COMPONENTS, dayNumber, type Garden, GardenForecast, isoDay, type Plant, type PlantEvent, type Random, seededRandom, seedFrom, standardNormal,
-  type ThermometerReading, type WeatherDay,
+  blendMix,
+  COMPONENTS,
+  dayNumber,
+  type Garden,
+  GardenForecast,
+  isoDay,
+  type Plant,
+  type PlantEvent,
+  type Random,
+  seededRandom,
+  seedFrom,
+  standardNormal,
+  type ThermometerReading,
+  type WeatherDay,
 } from '@zinc-pail/core';
 import { dryStep } from '@zinc-pail/core/drydown/step';
 import { pour, wet } from '@zinc-pail/core/drydown/wetting';
@@ -35,15 +47,30 @@ export function play(todayOf: (site: DemoSite) => string): PlayedSite[] {
 function playSite(site: DemoSite, index: number, todayIso: string): PlayedSite {
   const today = dayNumber(todayIso);
   const first = today - PLAYED_DAYS;
-  const ground = { latitude_deg: site.latitudeDeg, longitude_deg: site.longitudeDeg, elevation_m: site.elevationM, normals: site.normals };
+  const ground = {
+    latitude_deg: site.latitudeDeg,
+    longitude_deg: site.longitudeDeg,
+    elevation_m: site.elevationM,
+    normals: site.normals,
+  };
   const drawn = drawWeather(ground, first, PLAYED_DAYS + 1 + FORECAST_DAYS, 4_700 + index, () => undefined, today);
   const weather: WeatherDay[] = drawn.map((day, i) => ({
-    date: isoDay(first + i), tmin_c: tenth(day.tminC), tmax_c: tenth(day.tmaxC), rh_pct: Math.round(day.rhPct), sunshine_h: tenth(day.sunshineH),
-    rain_mm: tenth(day.rainMm), wind_m_s: tenth(day.windMS), source: first + i <= today ? 'observed' : 'forecast',
+    date: isoDay(first + i),
+    tmin_c: tenth(day.tminC),
+    tmax_c: tenth(day.tmaxC),
+    rh_pct: Math.round(day.rhPct),
+    sunshine_h: tenth(day.sunshineH),
+    rain_mm: tenth(day.rainMm),
+    wind_m_s: tenth(day.windMS),
+    source: first + i <= today ? 'observed' : 'forecast',
   }));
   const plants = PLANTS.filter((plant) => plant.site === index);
   const bare: Garden = {
-    today: todayIso, site: ground, weather, places: site.places, mixes: MIXES,
+    today: todayIso,
+    site: ground,
+    weather,
+    places: site.places,
+    mixes: MIXES,
     plants: plants.map((plant) => ({ ...plant.plant, id: plant.number, events: moves(plant, first, today) })),
   };
   const stage = new GardenForecast({ ...bare, plants: [] }, first);
@@ -51,7 +78,11 @@ function playSite(site: DemoSite, index: number, todayIso: string): PlayedSite {
   return {
     site,
     plants,
-    garden: { ...bare, places, plants: bare.plants.map((plant, i) => ({ ...plant, events: keep(stage, plant, plants[i]!, first, today) })) },
+    garden: {
+      ...bare,
+      places,
+      plants: bare.plants.map((plant, i) => ({ ...plant, events: keep(stage, plant, plants[i]!, first, today) })),
+    },
   };
 }
 
@@ -65,7 +96,11 @@ function readings(stage: GardenForecast, placeId: string, first: number, today: 
     if (random() > 0.3) continue;
     const i = day - series.firstDay;
     const tmin_c = tenth(series.tminC[i]! - 0.6 + 0.5 * standardNormal(random));
-    out.push({ date: isoDay(day), tmin_c, tmax_c: tenth(Math.max(tmin_c + 1, series.tmaxC[i]! + 1.8 + 0.8 * standardNormal(random))) });
+    out.push({
+      date: isoDay(day),
+      tmin_c,
+      tmax_c: tenth(Math.max(tmin_c + 1, series.tmaxC[i]! + 1.8 + 0.8 * standardNormal(random))),
+    });
   }
   return out;
 }
@@ -75,8 +110,10 @@ function moves(demo: DemoPlant, first: number, today: number): PlantEvent[] {
   const out: PlantEvent[] = [];
   for (let day = first + 1; day <= today; day++) {
     const monthDay = isoDay(day).slice(5);
-    if (monthDay === INTO_CELLAR) out.push({ type: 'move', date: isoDay(day), from: demo.plant.place, place: 'cellar' });
-    if (monthDay === OUT_OF_CELLAR && out.length > 0) out.push({ type: 'move', date: isoDay(day), from: 'cellar', place: demo.plant.place });
+    if (monthDay === INTO_CELLAR)
+      out.push({ type: 'move', date: isoDay(day), from: demo.plant.place, place: 'cellar' });
+    if (monthDay === OUT_OF_CELLAR && out.length > 0)
+      out.push({ type: 'move', date: isoDay(day), from: 'cellar', place: demo.plant.place });
   }
   return out;
 }
@@ -86,7 +123,15 @@ function keep(stage: GardenForecast, plant: Plant, demo: DemoPlant, first: numbe
   const lastMove = plant.events.findLast((event) => event.type === 'move');
   const standing = lastMove?.type === 'move' && lastMove.place ? { ...plant, place: lastMove.place } : plant;
   const placeIds = new Set(stage.garden.places.map((place) => place.id));
-  const model = buildPlant(standing, blendMix(MIXES.find((mix) => mix.id === plant.mix)!, COMPONENTS), stage.climate, (id) => placeIds.has(id));
+  const model = buildPlant(
+    standing,
+    blendMix(
+      MIXES.find((mix) => mix.id === plant.mix)!,
+      COMPONENTS,
+    ),
+    stage.climate,
+    (id) => placeIds.has(id),
+  );
   const rate = Math.exp(RATE_SD * standardNormal(random));
   const dueM = dueMoisture(model.traits);
   const events: PlantEvent[] = [...plant.events];
@@ -117,14 +162,29 @@ function keep(stage: GardenForecast, plant: Plant, demo: DemoPlant, first: numbe
           events.push({ type: 'weights', date, drained_g: drainedG, dry_g: dryG });
         }
         const soft = plant.pot.holes ? 'drench' : 'measured';
-        const method = state === 'waking' && random() < 0.5 ? 'measured' : model.traits.form === 'rosette' && random() < 0.3 && plant.pot.holes ? 'bottom' : soft;
-        const amount = method === 'measured' ? Math.max(10, Math.round((model.pot.capacity.availableMl * (state === 'waking' ? 0.25 : 0.6)) / 5) * 5) : null;
-        events.push({ type: 'watering', date, method, ...(amount ? { amount_ml: amount } : {}), water: random() < 0.8 ? 'rain' : 'hard' });
+        const method =
+          state === 'waking' && random() < 0.5
+            ? 'measured'
+            : model.traits.form === 'rosette' && random() < 0.3 && plant.pot.holes
+              ? 'bottom'
+              : soft;
+        const amount =
+          method === 'measured'
+            ? Math.max(10, Math.round((model.pot.capacity.availableMl * (state === 'waking' ? 0.25 : 0.6)) / 5) * 5)
+            : null;
+        events.push({
+          type: 'watering',
+          date,
+          method,
+          ...(amount ? { amount_ml: amount } : {}),
+          water: random() < 0.8 ? 'rain' : 'hard',
+        });
         m = wet(m, method, amount, model.pot).m;
         held = 0;
         if (state === 'growing' && ++fed % 4 === 0) events.push({ type: 'feeding', date, dose: 0.5 });
       }
-      if (m < 0.03 && state === 'growing' && random() < 0.1) events.push({ type: 'sign', date, sign: 'wrinkled', strength: 1 });
+      if (m < 0.03 && state === 'growing' && random() < 0.1)
+        events.push({ type: 'sign', date, sign: 'wrinkled', strength: 1 });
     }
     const rain = model.loss.rain[i]!;
     if (rain > 0) m = pour(m, rain, 1, model.pot).m;
@@ -137,11 +197,24 @@ function keep(stage: GardenForecast, plant: Plant, demo: DemoPlant, first: numbe
 type Look = { kind: DemoPlant['truth']['checks']; reads: number; reading: object | null };
 
 /** What the keeper makes of a pot: the reading written down, and the moisture they take it for. */
-function look(kind: DemoPlant['truth']['checks'], m: number, drainedG: number, availableMl: number, random: Random): Look {
+function look(
+  kind: DemoPlant['truth']['checks'],
+  m: number,
+  drainedG: number,
+  availableMl: number,
+  random: Random,
+): Look {
   const felt = m + 0.05 * standardNormal(random);
   switch (kind) {
     case 'finger': {
-      const finger = random() < MISREAD ? (['wet', 'damp', 'dry'] as const)[Math.floor(random() * 3)]! : felt > 0.6 ? 'wet' : felt > 0.12 ? 'damp' : 'dry';
+      const finger =
+        random() < MISREAD
+          ? (['wet', 'damp', 'dry'] as const)[Math.floor(random() * 3)]!
+          : felt > 0.6
+            ? 'wet'
+            : felt > 0.12
+              ? 'damp'
+              : 'dry';
       return { kind, reads: finger === 'dry' ? 0 : felt, reading: { finger } };
     }
     case 'meter': {
@@ -149,7 +222,10 @@ function look(kind: DemoPlant['truth']['checks'], m: number, drainedG: number, a
       return { kind, reads: (meter - 1) / 9 - 0.05, reading: { meter } };
     }
     case 'weight': {
-      const weight_g = Math.max(1, Math.round(drainedG - (1 - m) * availableMl + 0.006 * drainedG * standardNormal(random)));
+      const weight_g = Math.max(
+        1,
+        Math.round(drainedG - (1 - m) * availableMl + 0.006 * drainedG * standardNormal(random)),
+      );
       return { kind, reads: 1 - (drainedG - weight_g) / availableMl, reading: { weight_g } };
     }
     case 'none':

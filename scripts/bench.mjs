@@ -1,4 +1,6 @@
-/** `npm run bench`: figures, no thresholds. Bundles the benches and runs them one after the other in fresh processes. */
+/**
+ * `npm run bench`: figures, no thresholds. Bundles the benches and runs them one after the other in fresh processes.
+ */
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { spawnSync } from 'node:child_process';
@@ -15,16 +17,30 @@ await main(async () => {
   await npmPackages();
   const { build } = await import('esbuild');
   const chosen = process.argv.slice(2);
-  const benches = readdirSync(join(ROOT, 'bench')).filter((file) => file.endsWith('.bench.ts') && (chosen.length === 0 || chosen.some((word) => file.includes(word))));
+  const benches = readdirSync(join(ROOT, 'bench')).filter(
+    (file) => file.endsWith('.bench.ts') && (chosen.length === 0 || chosen.some((word) => file.includes(word))),
+  );
   const needsDatabase = benches.some((file) => NEED_DATABASE.test(file));
   if (needsDatabase) await bundleStale(['server', 'forecast-worker']);
   const database = needsDatabase ? await ownDatabase(`bench-${process.pid}`, { throwAway: true }) : null;
   try {
     for (const file of benches) {
       const outfile = join(BUILD, 'bench', file.replace('.ts', '.mjs'));
-      await build({ entryPoints: [join(ROOT, 'bench', file)], outfile, bundle: true, platform: 'node', format: 'esm', target: 'node20', plugins: [PACKAGES_OUTSIDE], logLevel: 'warning' });
+      await build({
+        entryPoints: [join(ROOT, 'bench', file)],
+        outfile,
+        bundle: true,
+        platform: 'node',
+        format: 'esm',
+        target: 'node20',
+        plugins: [PACKAGES_OUTSIDE],
+        logLevel: 'warning',
+      });
       say(file);
-      const { status } = spawnSync(process.execPath, ['--expose-gc', outfile], { stdio: 'inherit', env: { ...process.env, ZINC_ROOT: ROOT, ...(database ? { ZINC_BENCH_DATABASE_URL: database.url } : {}) } });
+      const { status } = spawnSync(process.execPath, ['--expose-gc', outfile], {
+        stdio: 'inherit',
+        env: { ...process.env, ZINC_ROOT: ROOT, ...(database ? { ZINC_BENCH_DATABASE_URL: database.url } : {}) },
+      });
       if (status !== 0) throw new Stop(`${file} ended with ${status}`);
     }
   } finally {

@@ -12,8 +12,15 @@ export async function openBrowser() {
     headless: true,
     userDataDir: profile,
     args: [
-      '--headless', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
-      '--disable-quic', '--font-render-hinting=none',
+      '--headless',
+      '--no-sandbox',
+      '--disable-gpu',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--disable-quic',
+      '--font-render-hinting=none',
     ],
   });
   return {

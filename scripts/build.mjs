@@ -9,7 +9,10 @@ export const BUILD = join(ROOT, 'build');
 export const BUNDLES = {
   zinc: { entry: 'cli/src/main.ts', from: ['core/src', 'contract/src', 'words/src', 'cli/src'] },
   server: { entry: 'server/src/main.ts', from: ['core/src', 'contract/src', 'words/src', 'server/src'] },
-  'forecast-worker': { entry: 'server/src/outlook/worker.ts', from: ['core/src', 'contract/src', 'words/src', 'server/src'] },
+  'forecast-worker': {
+    entry: 'server/src/outlook/worker.ts',
+    from: ['core/src', 'contract/src', 'words/src', 'server/src'],
+  },
   'demo-load': { entry: 'demo/load.ts', from: ['core/src', 'contract/src', 'words/src', 'server/src', 'demo'] },
 };
 
@@ -35,7 +38,11 @@ export function isStale(name) {
 export const PACKAGES_OUTSIDE = {
   name: 'packages-outside',
   setup(build) {
-    build.onResolve({ filter: /^[^./]/ }, (args) => (args.path.startsWith('@zinc-pail/') || args.kind === 'entry-point' ? undefined : { path: args.path, external: true }));
+    build.onResolve({ filter: /^[^./]/ }, (args) =>
+      args.path.startsWith('@zinc-pail/') || args.kind === 'entry-point'
+        ? undefined
+        : { path: args.path, external: true },
+    );
   },
 };
 
@@ -45,8 +52,15 @@ export async function bundle(name) {
   mkdirSync(BUILD, { recursive: true });
   const aside = join(BUILD, `.${name}-${process.pid}.mjs`);
   await build({
-    entryPoints: [join(ROOT, BUNDLES[name].entry)], outfile: aside, bundle: true, platform: 'node', format: 'esm', target: 'node20',
-    sourcemap: 'inline', logLevel: 'warning', absWorkingDir: ROOT,
+    entryPoints: [join(ROOT, BUNDLES[name].entry)],
+    outfile: aside,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    sourcemap: 'inline',
+    logLevel: 'warning',
+    absWorkingDir: ROOT,
     // npm packages stay where they are; only the workspaces' TypeScript is taken in.
     plugins: [PACKAGES_OUTSIDE],
   });

@@ -11,7 +11,20 @@ import { closeSync, existsSync, mkdirSync, openSync, readdirSync, readFileSync, 
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { mariadbd } from './install.mjs';
-import { commandOf, DOT_ZINC, freePort, isAlive, onPath, readJson, run, say, selfMark, sleep, Stop, withLock } from './lib.mjs';
+import {
+  commandOf,
+  DOT_ZINC,
+  freePort,
+  isAlive,
+  onPath,
+  readJson,
+  run,
+  say,
+  selfMark,
+  sleep,
+  Stop,
+  withLock,
+} from './lib.mjs';
 
 const START_SECONDS = 90;
 const LOG_LINES = 15;
@@ -51,7 +64,8 @@ async function start(folder, binary, throwAway) {
   if (!existsSync(join(data, 'mysql'))) await create(folder, data);
   const port = await freePort();
   const init = join(folder, 'init.sql');
-  // Read at every start, so a folder copied from elsewhere gets its user too. The password is hex: no quoting to get wrong.
+  // Read at every start, so a folder copied from elsewhere gets its user too. The password is hex: no quoting to get
+  // wrong.
   const scope = throwAway ? '*.*' : '`zinc`.*';
   writeFileSync(
     init,
@@ -69,12 +83,22 @@ async function start(folder, binary, throwAway) {
   const child = spawn(
     binary,
     [
-      '--no-defaults', `--datadir=${data}`, '--bind-address=127.0.0.1', `--port=${port}`,
+      '--no-defaults',
+      `--datadir=${data}`,
+      '--bind-address=127.0.0.1',
+      `--port=${port}`,
       // Relative to the data folder: a socket's path may not be longer than about a hundred characters.
-      '--socket=zinc.sock', `--pid-file=${join(folder, 'mariadb.pid')}`, `--init-file=${init}`,
-      '--skip-name-resolve', '--character-set-server=utf8mb4', '--collation-server=utf8mb4_unicode_ci',
-      '--sql-mode=STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ONLY_FULL_GROUP_BY', '--default-time-zone=+00:00',
-      '--innodb-buffer-pool-size=128M', '--max-allowed-packet=64M', '--performance-schema=OFF',
+      '--socket=zinc.sock',
+      `--pid-file=${join(folder, 'mariadb.pid')}`,
+      `--init-file=${init}`,
+      '--skip-name-resolve',
+      '--character-set-server=utf8mb4',
+      '--collation-server=utf8mb4_unicode_ci',
+      '--sql-mode=STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ONLY_FULL_GROUP_BY',
+      '--default-time-zone=+00:00',
+      '--innodb-buffer-pool-size=128M',
+      '--max-allowed-packet=64M',
+      '--performance-schema=OFF',
       // A test's data may be lost with the machine; a keeper's may not.
       ...(throwAway ? ['--innodb-flush-log-at-trx-commit=0', '--skip-log-bin'] : []),
       // MariaDB refuses to run as root unless it is told to; the folder is ours alone (0700).
@@ -91,7 +115,9 @@ async function start(folder, binary, throwAway) {
   while (!(await greets(port))) {
     if (ended !== null || Date.now() > deadline) {
       if (ended === null) child.kill('SIGKILL');
-      throw new Stop(`MariaDB did not come up (${ended ?? `no answer in ${START_SECONDS} s`}). The last lines of ${log}:\n\n${tail(log)}\n`);
+      throw new Stop(
+        `MariaDB did not come up (${ended ?? `no answer in ${START_SECONDS} s`}). The last lines of ${log}:\n\n${tail(log)}\n`,
+      );
     }
     await sleep(100);
   }
@@ -117,10 +143,17 @@ async function create(folder, data) {
   if (!installer) throw new Stop('mariadb-install-db is not on the path; it comes with mariadb-server.');
   const half = `${data}.new`;
   rmSync(half, { recursive: true, force: true });
-  await run(installer, [
-    '--no-defaults', `--datadir=${half}`, '--skip-test-db', '--auth-root-authentication-method=socket',
-    ...(process.getuid?.() === 0 ? ['--user=root'] : []),
-  ], { cwd: folder });
+  await run(
+    installer,
+    [
+      '--no-defaults',
+      `--datadir=${half}`,
+      '--skip-test-db',
+      '--auth-root-authentication-method=socket',
+      ...(process.getuid?.() === 0 ? ['--user=root'] : []),
+    ],
+    { cwd: folder },
+  );
   const { renameSync } = await import('node:fs');
   renameSync(half, data);
 }

@@ -1,4 +1,7 @@
-/** `npm run dev`: the interface with hot reload by vite, the server bundled anew and started again whenever its sources change. */
+/**
+ * `npm run dev`: the interface with hot reload by vite, the server bundled anew and started again whenever its sources
+ * change.
+ */
 import { spawn } from 'node:child_process';
 import { watch } from 'node:fs';
 import { join } from 'node:path';
@@ -12,14 +15,17 @@ const QUIET_MS = 150;
 await main(async () => {
   checkNode();
   await npmPackages();
-  const database = process.env.ZINC_DATABASE_URL ? { url: process.env.ZINC_DATABASE_URL, leave: async () => {} } : await ownDatabase('database');
+  const database = process.env.ZINC_DATABASE_URL
+    ? { url: process.env.ZINC_DATABASE_URL, leave: async () => {} }
+    : await ownDatabase('database');
   const port = await freePort();
   let server = null;
   let stopping = false;
 
   const start = () => {
     server = spawn(process.execPath, [join(ROOT, 'scripts', 'start.mjs'), '--port', String(port)], {
-      stdio: 'inherit', env: { ...process.env, ZINC_DATABASE_URL: database.url, npm_lifecycle_event: '' },
+      stdio: 'inherit',
+      env: { ...process.env, ZINC_DATABASE_URL: database.url, npm_lifecycle_event: '' },
     });
   };
   const restart = async () => {

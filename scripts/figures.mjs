@@ -10,7 +10,18 @@ await main(async () => {
   await npmPackages();
   const { build } = await import('esbuild');
   const outfile = join(BUILD, 'figures.mjs');
-  await build({ entryPoints: [join(ROOT, 'docs', 'figures.ts')], outfile, bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'warning' });
-  const { status } = spawnSync(process.execPath, [outfile], { stdio: 'inherit', env: { ...process.env, ZINC_ROOT: ROOT } });
+  await build({
+    entryPoints: [join(ROOT, 'docs', 'figures.ts')],
+    outfile,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    logLevel: 'warning',
+  });
+  const { status } = spawnSync(process.execPath, [outfile], {
+    stdio: 'inherit',
+    env: { ...process.env, ZINC_ROOT: ROOT },
+  });
   if (status !== 0) throw new Stop(`drawing ended with ${status}`);
 });

@@ -14,7 +14,9 @@ export function checkNode() {
 /** `npm ci`, unless what is there already fits the lock file. */
 export async function npmPackages() {
   const stamp = join(ROOT, 'node_modules', '.zinc-installed');
-  const wanted = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).digest('hex');
+  const wanted = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
   const there = () => existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted;
   if (there()) return;
   await withLock('install', 'installing npm packages', async () => {
@@ -33,21 +35,35 @@ export async function debianProgram(programs, packageName) {
   await withLock('install', `installing ${packageName}`, async () => {
     if (find()) return;
     const asRoot = process.getuid?.() === 0;
-    const sudo = !asRoot && onPath('sudo') && (await run('sudo', ['-n', 'true']).then(() => true, () => false));
+    const sudo =
+      !asRoot &&
+      onPath('sudo') &&
+      (await run('sudo', ['-n', 'true']).then(
+        () => true,
+        () => false,
+      ));
     const byHand = `apt-get install -y --no-install-recommends ${packageName}`;
-    if (!onPath('apt-get')) throw new Stop(`${packageName} is missing, and there is no apt-get here: install ${programs[0]} and start again.`);
-    if (!asRoot && !sudo) throw new Stop(`${packageName} is missing. Run this once, then start again:\n\n    sudo ${byHand}\n`);
+    if (!onPath('apt-get'))
+      throw new Stop(
+        `${packageName} is missing, and there is no apt-get here: install ${programs[0]} and start again.`,
+      );
+    if (!asRoot && !sudo)
+      throw new Stop(`${packageName} is missing. Run this once, then start again:\n\n    sudo ${byHand}\n`);
     say(`installing ${packageName} from Debian's packages`);
     const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
     const apt = (...args) => {
       const full = ['apt-get', '-o', 'DPkg::Lock::Timeout=600', ...args];
-      return asRoot ? run(full[0], full.slice(1), { env }) : run('sudo', ['-n', 'DEBIAN_FRONTEND=noninteractive', ...full], { env });
+      return asRoot
+        ? run(full[0], full.slice(1), { env })
+        : run('sudo', ['-n', 'DEBIAN_FRONTEND=noninteractive', ...full], { env });
     };
     try {
       await apt('update');
       await apt('install', '-y', '--no-install-recommends', packageName);
     } catch (error) {
-      throw new Stop(`${error.message}\n\nInstalling ${packageName} failed. Try it by hand, then start again:\n\n    ${asRoot ? '' : 'sudo '}${byHand}\n`);
+      throw new Stop(
+        `${error.message}\n\nInstalling ${packageName} failed. Try it by hand, then start again:\n\n    ${asRoot ? '' : 'sudo '}${byHand}\n`,
+      );
     }
   });
   const now = find();

@@ -32,13 +32,18 @@ export function run(program, args, options = {}) {
     child.on('error', (error) => reject(new Stop(`${program} could not be started: ${error.message}`)));
     child.on('close', (code) => {
       if (code === 0) resolve(output);
-      else reject(new Stop(`${program} ${args.join(' ')} ended with ${code}:\n${output.split('\n').slice(-25).join('\n')}`));
+      else
+        reject(
+          new Stop(`${program} ${args.join(' ')} ended with ${code}:\n${output.split('\n').slice(-25).join('\n')}`),
+        );
     });
   });
 }
 
 export function onPath(program) {
-  const found = spawnSync('sh', ['-c', `PATH="$PATH:/usr/sbin:/usr/local/sbin:/sbin" command -v ${program}`], { encoding: 'utf8' });
+  const found = spawnSync('sh', ['-c', `PATH="$PATH:/usr/sbin:/usr/local/sbin:/sbin" command -v ${program}`], {
+    encoding: 'utf8',
+  });
   return found.status === 0 ? found.stdout.trim() : null;
 }
 

@@ -17,20 +17,64 @@ const VIEWS = [
   { file: 'plant-bench.png', viewport: BENCH, plant: '202' },
   { file: 'benches.png', viewport: DESK, path: '/benches' },
   { file: 'list.png', viewport: DESK, path: '/list' },
-  { file: 'take-in.png', viewport: DESK, path: '/take-in', prepare: async (page) => page.type('input[role=combobox]', 'Gymnocalycium cf. horstii') },
-  { file: 'take-in-bench.png', viewport: BENCH, path: '/take-in', prepare: async (page) => page.type('input[role=combobox]', 'hens and chicks') },
+  {
+    file: 'take-in.png',
+    viewport: DESK,
+    path: '/take-in',
+    prepare: async (page) => page.type('input[role=combobox]', 'Gymnocalycium cf. horstii'),
+  },
+  {
+    file: 'take-in-bench.png',
+    viewport: BENCH,
+    path: '/take-in',
+    prepare: async (page) => page.type('input[role=combobox]', 'hens and chicks'),
+  },
   { file: 'shed.png', viewport: { ...DESK, height: 1100 }, path: '/shed' },
   { file: 'walk.png', viewport: DESK, path: '/walk' },
-  { file: 'find.png', viewport: DESK, path: '/', prepare: async (page) => { await page.keyboard.press('/'); await page.waitForSelector('dialog input'); await page.type('dialog input', 'lobivia'); await new Promise((done) => setTimeout(done, 500)); } },
-  { file: 'rules.png', viewport: { ...DESK, height: 1000 }, plant: '202', prepare: async (page) => page.evaluate(() => [...document.querySelectorAll('button')].find((b) => b.textContent === 'Set its rules…')?.click()) },
-  { file: 'chosen.png', viewport: DESK, path: '/', prepare: async (page) => page.evaluate(() => [...document.querySelectorAll('button')].find((b) => b.textContent?.startsWith('choose the'))?.click()) },
-  { file: 'note.png', viewport: DESK, path: '/', prepare: async (page) => page.evaluate(() => document.querySelector('button[aria-label^="Note something"]')?.click()) },
+  {
+    file: 'find.png',
+    viewport: DESK,
+    path: '/',
+    prepare: async (page) => {
+      await page.keyboard.press('/');
+      await page.waitForSelector('dialog input');
+      await page.type('dialog input', 'lobivia');
+      await new Promise((done) => setTimeout(done, 500));
+    },
+  },
+  {
+    file: 'rules.png',
+    viewport: { ...DESK, height: 1000 },
+    plant: '202',
+    prepare: async (page) =>
+      page.evaluate(() =>
+        [...document.querySelectorAll('button')].find((b) => b.textContent === 'Set its rules…')?.click(),
+      ),
+  },
+  {
+    file: 'chosen.png',
+    viewport: DESK,
+    path: '/',
+    prepare: async (page) =>
+      page.evaluate(() =>
+        [...document.querySelectorAll('button')].find((b) => b.textContent?.startsWith('choose the'))?.click(),
+      ),
+  },
+  {
+    file: 'note.png',
+    viewport: DESK,
+    path: '/',
+    prepare: async (page) =>
+      page.evaluate(() => document.querySelector('button[aria-label^="Note something"]')?.click()),
+  },
 ];
 
 await main(async () => {
   checkNode();
   await npmPackages();
-  const folder = resolve(process.argv.slice(2).find((word) => !word.startsWith('-')) ?? join(ROOT, 'docs', 'screenshots'));
+  const folder = resolve(
+    process.argv.slice(2).find((word) => !word.startsWith('-')) ?? join(ROOT, 'docs', 'screenshots'),
+  );
   mkdirSync(folder, { recursive: true });
   const demo = await serveDemo();
   const chromium = await openBrowser();
@@ -41,7 +85,9 @@ await main(async () => {
       const page = await chromium.browser.newPage();
       await page.setViewport(view.viewport);
       await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: view.dusk ? 'dark' : 'light' }]);
-      await page.goto(`${demo.url}${view.plant ? `/plants/${ids.get(view.plant)}` : view.path}`, { waitUntil: 'networkidle0' });
+      await page.goto(`${demo.url}${view.plant ? `/plants/${ids.get(view.plant)}` : view.path}`, {
+        waitUntil: 'networkidle0',
+      });
       await page.evaluate(() => document.fonts.ready);
       if (view.prepare) {
         await view.prepare(page);

@@ -15,8 +15,13 @@ export async function serveDemo() {
   const { serve } = await import(pathToFileURL(bundlePath('server')).href);
   const { loadDemo } = await import(pathToFileURL(bundlePath('demo-load')).href);
   const application = await serve({
-    databaseUrl: database.url, port: await freePort(), webFolder: join(BUILD, 'web'), workerFile: bundlePath('forecast-worker'),
-    migrationsFolder: join(ROOT, 'server', 'migrations'), tell: say, fill: (pool) => loadDemo(pool, say),
+    databaseUrl: database.url,
+    port: await freePort(),
+    webFolder: join(BUILD, 'web'),
+    workerFile: bundlePath('forecast-worker'),
+    migrationsFolder: join(ROOT, 'server', 'migrations'),
+    tell: say,
+    fill: (pool) => loadDemo(pool, say),
   });
   return {
     url: `http://127.0.0.1:${application.port}`,

@@ -20,7 +20,8 @@ function options(args) {
     else if (args[i] === '--help') chosen.help = true;
     else throw new Stop(`unknown option ${args[i]}\n${HELP}`);
   }
-  if (!Number.isInteger(chosen.port) || chosen.port < 1 || chosen.port > 65_535) throw new Stop('the port must be a whole number from 1 to 65535');
+  if (!Number.isInteger(chosen.port) || chosen.port < 1 || chosen.port > 65_535)
+    throw new Stop('the port must be a whole number from 1 to 65535');
   return chosen;
 }
 

@@ -1,4 +1,7 @@
-/** `npm test`: types, lint, then all tests against a throw-away MariaDB and headless Chromium. Ends with `N passed, N failed`. */
+/**
+ * `npm test`: types, form, lint, then all tests against a throw-away MariaDB and headless Chromium. Ends with `N passed, N
+ * failed`.
+ */
 import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -22,7 +25,11 @@ async function step(name, action) {
 
 function vitest(args, env) {
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, [join(ROOT, 'node_modules', 'vitest', 'vitest.mjs'), 'run', ...args], { cwd: ROOT, stdio: 'inherit', env });
+    const child = spawn(process.execPath, [join(ROOT, 'node_modules', 'vitest', 'vitest.mjs'), 'run', ...args], {
+      cwd: ROOT,
+      stdio: 'inherit',
+      env,
+    });
     child.on('close', resolve);
     process.once('SIGINT', () => child.kill('SIGINT'));
   });
@@ -39,6 +46,7 @@ await main(async () => {
   const chosen = process.argv.slice(2);
   if (chosen.length === 0) {
     count(await step('types', () => run(bin('tsc'), ['--noEmit'])));
+    count(await step('form', () => run(bin('prettier'), ['--check', '--log-level', 'warn', '.'])));
     count(await step('lint', () => run(bin('oxlint'), ['--deny-warnings'])));
   }
   count(
@@ -61,7 +69,9 @@ await main(async () => {
       passed += counts.numPassedTests;
       failed += counts.numFailedTests;
       // A file that cannot even be read has no test to fail.
-      failed += counts.testResults.filter((file) => file.status === 'failed' && file.assertionResults.every((test) => test.status !== 'failed')).length;
+      failed += counts.testResults.filter(
+        (file) => file.status === 'failed' && file.assertionResults.every((test) => test.status !== 'failed'),
+      ).length;
       if (code !== 0 && failed === 0) failed++;
     } catch {
       failed++;

@@ -9,7 +9,9 @@ if (isStale('zinc')) {
     await bundle('zinc');
   } catch (error) {
     if (!existsSync(bundlePath('zinc'))) {
-      process.stderr.write(`zinc cannot be built (${error.message}); run npm start or npm test once, which install what it needs\n`);
+      process.stderr.write(
+        `zinc cannot be built (${error.message}); run npm start or npm test once, which install what it needs\n`,
+      );
       process.exit(1);
     }
     process.stderr.write('warning: an older build is used, since a new one could not be made\n');

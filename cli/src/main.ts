@@ -17,7 +17,9 @@ function readJson(file: string): unknown {
   try {
     text = readFileSync(file === '-' ? 0 : file, 'utf8');
   } catch (error) {
-    throw new Refusal(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown'}); give the path of a JSON file, or - for standard input`);
+    throw new Refusal(
+      `${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown'}); give the path of a JSON file, or - for standard input`,
+    );
   }
   try {
     return JSON.parse(text.replace(/^\uFEFF/, ''));
@@ -79,7 +81,12 @@ async function ask(server: string, path: string, init?: RequestInit): Promise<un
   }
   const body = (await response.json().catch(() => null)) as { detail?: string; faults?: Fault[] } | null;
   if (response.ok) return body;
-  throw new Refusal([`${server} refuses it: ${body?.faults?.length ? '' : (body?.detail ?? response.status)}`.trimEnd(), ...(body?.faults ?? []).slice(0, MOST_FAULTS).map(faultText)].join('\n'));
+  throw new Refusal(
+    [
+      `${server} refuses it: ${body?.faults?.length ? '' : (body?.detail ?? response.status)}`.trimEnd(),
+      ...(body?.faults ?? []).slice(0, MOST_FAULTS).map(faultText),
+    ].join('\n'),
+  );
 }
 
 const serverOption = ['--server <url>', 'address of the running Zinc Pail', process.env.ZINC_SERVER ?? SERVER] as const;
@@ -94,8 +101,18 @@ program
   .option(...serverOption)
   .action(async (file: string, options: { name?: string; timeZone?: string; dryRun?: boolean; server: string }) => {
     const garden = accept(file, checkGarden(readJson(file)));
-    const query = new URLSearchParams({ ...(options.name ? { name: options.name } : {}), ...(options.timeZone ? { time_zone: options.timeZone } : {}), ...(options.dryRun ? { dry_run: 'true' } : {}) });
-    print(await ask(options.server, `/api/import/garden?${query}`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(garden) }));
+    const query = new URLSearchParams({
+      ...(options.name ? { name: options.name } : {}),
+      ...(options.timeZone ? { time_zone: options.timeZone } : {}),
+      ...(options.dryRun ? { dry_run: 'true' } : {}),
+    });
+    print(
+      await ask(options.server, `/api/import/garden?${query}`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(garden),
+      }),
+    );
   });
 
 program
@@ -106,8 +123,16 @@ program
   .action(async (options: { site?: string; server: string }) => {
     const { sites } = (await ask(options.server, '/api/kit')) as { sites: { id: number; name: string }[] };
     const list = sites.map(({ id, name }) => `${id} ${name}`).join(', ');
-    const wanted = options.site === undefined ? (sites.length === 1 ? sites[0] : undefined) : (sites.find(({ id }) => String(id) === options.site) ?? sites.find(({ name }) => name === options.site));
-    if (!wanted) throw new Refusal(`${options.site === undefined ? 'there are several sites' : `no site "${options.site}"`}; name one with --site: ${list}`);
+    const wanted =
+      options.site === undefined
+        ? sites.length === 1
+          ? sites[0]
+          : undefined
+        : (sites.find(({ id }) => String(id) === options.site) ?? sites.find(({ name }) => name === options.site));
+    if (!wanted)
+      throw new Refusal(
+        `${options.site === undefined ? 'there are several sites' : `no site "${options.site}"`}; name one with --site: ${list}`,
+      );
     print(await ask(options.server, `/api/export/garden/${wanted.id}`));
   });
 

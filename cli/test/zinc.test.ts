@@ -14,7 +14,9 @@ afterAll(() => rmSync(folder, { recursive: true }));
 
 function zinc(...args: string[]): Promise<{ code: number; out: string; err: string }> {
   return new Promise((resolve) => {
-    execFile(process.execPath, [ZINC, ...args], { maxBuffer: 64e6 }, (error, out, err) => resolve({ code: error ? Number(error.code) : 0, out, err }));
+    execFile(process.execPath, [ZINC, ...args], { maxBuffer: 64e6 }, (error, out, err) =>
+      resolve({ code: error ? Number(error.code) : 0, out, err }),
+    );
   });
 }
 
@@ -50,7 +52,11 @@ describe('zinc forecast', () => {
     expect(err).toContain('"paper"');
     expect(err).toContain('"terracotta"');
   });
-  it.each([['no JSON', '{"format":'], ['an empty file', ''], ['a list', '[]']])('refuses %s', async (_name, content) => {
+  it.each([
+    ['no JSON', '{"format":'],
+    ['an empty file', ''],
+    ['a list', '[]'],
+  ])('refuses %s', async (_name, content) => {
     const { code, out, err } = await zinc('forecast', file(content));
     expect(code).toBe(2);
     expect(out).toBe('');
@@ -64,7 +70,17 @@ describe('zinc forecast', () => {
 
 describe('zinc mix', () => {
   it('prints what a mix holds and the litres for a batch', async () => {
-    const { code, out } = await zinc('mix', file({ parts: [{ component: 'pumice', parts: 2 }, { component: 'loam', parts: 1 }], pot: sound().plants[0].pot, pots: 12 }));
+    const { code, out } = await zinc(
+      'mix',
+      file({
+        parts: [
+          { component: 'pumice', parts: 2 },
+          { component: 'loam', parts: 1 },
+        ],
+        pot: sound().plants[0].pot,
+        pots: 12,
+      }),
+    );
     expect(code).toBe(0);
     const mix = JSON.parse(out);
     expect(mix.format).toBe('zinc-pail/mix');

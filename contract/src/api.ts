@@ -1,5 +1,17 @@
 /** Bodies that cross the wire between the server and whoever asks. */
-import { FEED_CODES, type Garden, type OutlookView, type SourcedRules, JUDGED, REASON_CODES, STANDS, THIRST_WORDS, WET_FEET_WORDS, WATER_KINDS, WAYS } from '@zinc-pail/core';
+import {
+  FEED_CODES,
+  type Garden,
+  type OutlookView,
+  type SourcedRules,
+  JUDGED,
+  REASON_CODES,
+  STANDS,
+  THIRST_WORDS,
+  WET_FEET_WORDS,
+  WATER_KINDS,
+  WAYS,
+} from '@zinc-pail/core';
 import Joi from 'joi';
 import { pot } from './gardenFile.ts';
 import { anyEntry, type JournalEntry, type RoundPot, UUID } from './marks.ts';
@@ -48,7 +60,13 @@ export interface RoundSite {
   /** pots whose ideal day falls in each of the coming weeks */
   load: number[];
   /** what else today asks for, plant by plant */
-  also: { plant_id: number; plant: string; kind: 'sun' | 'review' | 'quarantine' | 'arrival'; day: string; minutes?: number }[];
+  also: {
+    plant_id: number;
+    plant: string;
+    kind: 'sun' | 'review' | 'quarantine' | 'arrival';
+    day: string;
+    minutes?: number;
+  }[];
 }
 
 export interface RoundView {
@@ -110,71 +128,225 @@ export interface PlantView {
   record: PlantRecord;
 }
 
-
 // What the server sends, as the tests hold it to.
 
 const band = object({ p10: number(-10, 100), p50: number(-10, 100), p90: number(-10, 100) }, 'a band');
 const numbers = Joi.object().pattern(Joi.string(), Joi.number()).required();
 const days3 = object({ p10: optional(day()), p50: optional(day()), p90: optional(day()) }, 'three days');
-const bandSeries = object({ from: day(), p10: list(number(0, 2), 'numbers'), p50: list(number(0, 2), 'numbers'), p90: list(number(0, 2), 'numbers') }, 'bands');
+const bandSeries = object(
+  {
+    from: day(),
+    p10: list(number(0, 2), 'numbers'),
+    p50: list(number(0, 2), 'numbers'),
+    p90: list(number(0, 2), 'numbers'),
+  },
+  'bands',
+);
 
 export const outlookSchema = object(
   {
-    id: text(200), state: Joi.valid('growing', 'easing', 'resting', 'waking').required(), moisture: band, dry_on: days3,
-    water: optional(object({ earliest: day(), ideal: day(), latest: day(), amount_ml: number(0, 1e6), method: Joi.valid('drench', 'measured', 'bottom', 'mist').required() }, 'a window')),
-    hold: object({ until: day(), kind: oneOf(['rest', 'goes-to-rest', 'cold', 'potted', 'judged']), n: numbers }, 'a hold').optional(), rate: band,
-    because: list(object({ factor: text(30), days: number(-1e4, 1e4), n: numbers, of: text(30).optional() }, 'a reason'), 'reasons'),
-    due_m: number(0, 1), available_ml: number(0, 1e7), volume_ml: number(0, 1e7), pot, past: bandSeries, ahead: bandSeries,
-    cold_nights: list(day(), 'days'), rest: list(object({ from: day(), to: day() }, 'a span'), 'spans'), state_since: day(),
-    next_change: optional(object({ on: day(), state: text(20) }, 'a change')), checks: whole(0, 1e6), last_watered: optional(day()),
-    last_checked: optional(day()), reference_days: number(0, 400), cycle_days: number(0, 400), traits: Joi.object().required(), trait_sources: Joi.object().required(),
+    id: text(200),
+    state: Joi.valid('growing', 'easing', 'resting', 'waking').required(),
+    moisture: band,
+    dry_on: days3,
+    water: optional(
+      object(
+        {
+          earliest: day(),
+          ideal: day(),
+          latest: day(),
+          amount_ml: number(0, 1e6),
+          method: Joi.valid('drench', 'measured', 'bottom', 'mist').required(),
+        },
+        'a window',
+      ),
+    ),
+    hold: object(
+      { until: day(), kind: oneOf(['rest', 'goes-to-rest', 'cold', 'potted', 'judged']), n: numbers },
+      'a hold',
+    ).optional(),
+    rate: band,
+    because: list(
+      object({ factor: text(30), days: number(-1e4, 1e4), n: numbers, of: text(30).optional() }, 'a reason'),
+      'reasons',
+    ),
+    due_m: number(0, 1),
+    available_ml: number(0, 1e7),
+    volume_ml: number(0, 1e7),
+    pot,
+    past: bandSeries,
+    ahead: bandSeries,
+    cold_nights: list(day(), 'days'),
+    rest: list(object({ from: day(), to: day() }, 'a span'), 'spans'),
+    state_since: day(),
+    next_change: optional(object({ on: day(), state: text(20) }, 'a change')),
+    checks: whole(0, 1e6),
+    last_watered: optional(day()),
+    last_checked: optional(day()),
+    reference_days: number(0, 400),
+    cycle_days: number(0, 400),
+    traits: Joi.object().required(),
+    trait_sources: Joi.object().required(),
     cautions: list(text(30), 'cautions'),
-    alarm: optional(object({ kind: Joi.valid('slower', 'faster', 'contradictory').required(), factor: number(0, 100) }, 'an alarm')),
-    thirst: object({ level: number(0, 1), word: oneOf(THIRST_WORDS), wrinkles_in_days: optional(whole(0, 400)), harms_in_days: optional(whole(0, 400)) }, 'thirst'),
-    wet_feet: object({ level: number(0, 1), word: oneOf(WET_FEET_WORDS), harms_in_days: optional(whole(0, 400)) }, 'wet feet'),
+    alarm: optional(
+      object({ kind: Joi.valid('slower', 'faster', 'contradictory').required(), factor: number(0, 100) }, 'an alarm'),
+    ),
+    thirst: object(
+      {
+        level: number(0, 1),
+        word: oneOf(THIRST_WORDS),
+        wrinkles_in_days: optional(whole(0, 400)),
+        harms_in_days: optional(whole(0, 400)),
+      },
+      'thirst',
+    ),
+    wet_feet: object(
+      { level: number(0, 1), word: oneOf(WET_FEET_WORDS), harms_in_days: optional(whole(0, 400)) },
+      'wet feet',
+    ),
     schools: object(
-      { pot: optional(day()), plant: optional(day()), calendar: optional(day()), interval_days: optional(number(0, 400)), interval_from: text(20), disagree: Joi.boolean().required() },
+      {
+        pot: optional(day()),
+        plant: optional(day()),
+        calendar: optional(day()),
+        interval_days: optional(number(0, 400)),
+        interval_from: text(20),
+        disagree: Joi.boolean().required(),
+      },
       'three schools',
     ),
-    steps: list(object({ on: day(), way: oneOf(['earlier', 'later']), sign: text(40), helped: optional(Joi.boolean()) }, 'a step'), 'steps'), unstepped: object({ due_m: number(0, 1), hold_days: number(0, 120) }, 'its rule without steps'),
-    state_why: text(20), state_since_start: Joi.boolean().required(),
+    steps: list(
+      object(
+        { on: day(), way: oneOf(['earlier', 'later']), sign: text(40), helped: optional(Joi.boolean()) },
+        'a step',
+      ),
+      'steps',
+    ),
+    unstepped: object({ due_m: number(0, 1), hold_days: number(0, 120) }, 'its rule without steps'),
+    state_why: text(20),
+    state_since_start: Joi.boolean().required(),
   },
   'an outlook',
 );
 
-const potFields = { id: whole(1, 1e9), number: text(40), name: text(200), form: text(20), diameter_mm: number(0, 1e4), height_mm: number(0, 2e4) };
+const potFields = {
+  id: whole(1, 1e9),
+  number: text(40),
+  name: text(200),
+  form: text(20),
+  diameter_mm: number(0, 1e4),
+  height_mm: number(0, 2e4),
+};
 const feedAdvice = object(
-  { kind: oneOf(['feed', 'plain']), strength: number(0, 2).optional(), why: object({ code: oneOf(FEED_CODES), n: numbers, of: text(30).optional() }, 'a reason'), until: optional(day()), given: whole(0, 1e4), ceiling: optional(whole(0, 100)) },
+  {
+    kind: oneOf(['feed', 'plain']),
+    strength: number(0, 2).optional(),
+    why: object({ code: oneOf(FEED_CODES), n: numbers, of: text(30).optional() }, 'a reason'),
+    until: optional(day()),
+    given: whole(0, 1e4),
+    ceiling: optional(whole(0, 100)),
+  },
   'advice on food',
 );
-const reasonSchema = object({ code: oneOf(REASON_CODES), source: oneOf(['seen', 'reckoned', 'rule', 'forecast']), on: day().optional(), weight: number(0, 1), n: numbers.optional(), of: text(40).optional() }, 'a reason');
-const deed = object({ deed: oneOf(['act', 'move', 'look', 'water', 'sip', 'wait', 'sleep', 'wake']) }, 'a deed').unknown(true);
+const reasonSchema = object(
+  {
+    code: oneOf(REASON_CODES),
+    source: oneOf(['seen', 'reckoned', 'rule', 'forecast']),
+    on: day().optional(),
+    weight: number(0, 1),
+    n: numbers.optional(),
+    of: text(40).optional(),
+  },
+  'a reason',
+);
+const deed = object(
+  { deed: oneOf(['act', 'move', 'look', 'water', 'sip', 'wait', 'sleep', 'wake']) },
+  'a deed',
+).unknown(true);
 const judgementSchema = object(
   {
-    deeds: list(deed, 'deeds').min(1), until: optional(day()), next_look: optional(day()), because: list(reasonSchema, 'reasons').min(1), against: list(reasonSchema, 'reasons'),
-    happened: list(object({ kind: oneOf(['stranger', 'ran-past', 'slower', 'faster', 'slip']), probability: number(0, 1), from: day(), to: day(), look: text(20).optional() }, 'a happening'), 'happenings'),
-    mind: list(text(40), 'codes'), never: text(40), never_c: optional(number(-60, 60)), sure: oneOf(['high', 'medium', 'low']),
+    deeds: list(deed, 'deeds').min(1),
+    until: optional(day()),
+    next_look: optional(day()),
+    because: list(reasonSchema, 'reasons').min(1),
+    against: list(reasonSchema, 'reasons'),
+    happened: list(
+      object(
+        {
+          kind: oneOf(['stranger', 'ran-past', 'slower', 'faster', 'slip']),
+          probability: number(0, 1),
+          from: day(),
+          to: day(),
+          look: text(20).optional(),
+        },
+        'a happening',
+      ),
+      'happenings',
+    ),
+    mind: list(text(40), 'codes'),
+    never: text(40),
+    never_c: optional(number(-60, 60)),
+    sure: oneOf(['high', 'medium', 'low']),
   },
   'a judgement',
 );
 const taskSchema = object(
   {
-    judgement: judgementSchema, food: optional(number(0, 2)), way: oneOf(WAYS), method: oneOf(['drench', 'measured', 'bottom', 'mist']), amount_ml: number(0, 1e6), water: oneOf(WATER_KINDS), feed: feedAdvice, feed_id: optional(whole(1, 1e9)), flush: Joi.boolean().required(), due: optional(day()),
-    salts: object({ ecMS: number(0, 1e4), limitMS: number(0, 100), flush: Joi.boolean().required(), hardDrinks: whole(0, 1e6) }, 'salts'), own_words: optional(text(500)),
-    hard_to_replace: Joi.boolean().required(), stand: oneOf(STANDS), saucer_minutes: whole(1, 240), soak_minutes: whole(1, 240),
+    judgement: judgementSchema,
+    food: optional(number(0, 2)),
+    way: oneOf(WAYS),
+    method: oneOf(['drench', 'measured', 'bottom', 'mist']),
+    amount_ml: number(0, 1e6),
+    water: oneOf(WATER_KINDS),
+    feed: feedAdvice,
+    feed_id: optional(whole(1, 1e9)),
+    flush: Joi.boolean().required(),
+    due: optional(day()),
+    salts: object(
+      { ecMS: number(0, 1e4), limitMS: number(0, 100), flush: Joi.boolean().required(), hardDrinks: whole(0, 1e6) },
+      'salts',
+    ),
+    own_words: optional(text(500)),
+    hard_to_replace: Joi.boolean().required(),
+    stand: oneOf(STANDS),
+    saucer_minutes: whole(1, 240),
+    soak_minutes: whole(1, 240),
   },
   'a task',
 );
-const potWith = (outlook: Joi.Schema) => object({ ...potFields, revision: whole(1, 1e9), quarantine_until: optional(day()), outlook, task: taskSchema }, 'a pot');
+const potWith = (outlook: Joi.Schema) =>
+  object(
+    { ...potFields, revision: whole(1, 1e9), quarantine_until: optional(day()), outlook, task: taskSchema },
+    'a pot',
+  );
 const wholePotSchema = potWith(outlookSchema);
 /** A line's outlook: a part of the whole, and of the past no more than its middle. */
-const lineSchema = object({ ...Object.fromEntries(LINE_FIELDS.map((field) => [field, outlookSchema.extract(field)])), past: object({ from: day(), p50: list(number(0, 2), 'numbers') }, 'a past') }, 'an outlook');
+const lineSchema = object(
+  {
+    ...Object.fromEntries(LINE_FIELDS.map((field) => [field, outlookSchema.extract(field)])),
+    past: object({ from: day(), p50: list(number(0, 2), 'numbers') }, 'a past'),
+  },
+  'an outlook',
+);
 const roundPotSchema = potWith(lineSchema);
 
 const canLine = object(
   {
-    water: text(20), pots: whole(1, 1e6), ml: number(0, 1e9), fills: whole(1, 1e6),
-    feed: optional(object({ name: optional(text(120)), strength: number(0, 2), unit: optional(oneOf(['ml', 'g'])), dose: optional(number(0, 1e6)) }, 'a feed')),
+    water: text(20),
+    pots: whole(1, 1e6),
+    ml: number(0, 1e9),
+    fills: whole(1, 1e6),
+    feed: optional(
+      object(
+        {
+          name: optional(text(120)),
+          strength: number(0, 2),
+          unit: optional(oneOf(['ml', 'g'])),
+          dose: optional(number(0, 1e6)),
+        },
+        'a feed',
+      ),
+    ),
   },
   'a line of the can',
 );
@@ -185,15 +357,48 @@ export const roundSchema = object(
     sites: list(
       object(
         {
-          id: whole(1, 1e9), name: text(120), today: day(), latitude_deg: number(-90, 90), nights_c: list(number(-90, 60), 'nights'), load: list(whole(0, 1e6), 'counts'), can_ml: whole(1, 1e6), can: list(canLine, 'lines'),
+          id: whole(1, 1e9),
+          name: text(120),
+          today: day(),
+          latitude_deg: number(-90, 90),
+          nights_c: list(number(-90, 60), 'nights'),
+          load: list(whole(0, 1e6), 'counts'),
+          can_ml: whole(1, 1e6),
+          can: list(canLine, 'lines'),
           counts: object(Object.fromEntries([...JUDGED, 'asleep'].map((kind) => [kind, whole(0, 1e6)])), 'counts'),
-          also: list(object({ plant_id: whole(1, 1e9), plant: text(200), kind: oneOf(['sun', 'review', 'quarantine', 'arrival']), day: day(), minutes: whole(0, 1440).optional() }, 'a further task'), 'tasks'),
+          also: list(
+            object(
+              {
+                plant_id: whole(1, 1e9),
+                plant: text(200),
+                kind: oneOf(['sun', 'review', 'quarantine', 'arrival']),
+                day: day(),
+                minutes: whole(0, 1440).optional(),
+              },
+              'a further task',
+            ),
+            'tasks',
+          ),
           places: list(
             object(
               {
-                id: whole(1, 1e9), name: text(120), kind: text(20), quarantine: Joi.boolean().required(), tonight_c: number(-90, 60), left: whole(0, 1e6), asleep: whole(0, 1e6), version: whole(1, 1e9),
-                today: object({ tmin_c: number(-90, 90), tmax_c: number(-90, 90), rh_pct: number(0, 100) }, 'a climate'),
-                cold: list(object({ id: whole(1, 1e9), name: text(200), limit_c: number(-60, 60) }, 'a cold pot'), 'cold pots'), pots: list(roundPotSchema, 'pots'),
+                id: whole(1, 1e9),
+                name: text(120),
+                kind: text(20),
+                quarantine: Joi.boolean().required(),
+                tonight_c: number(-90, 60),
+                left: whole(0, 1e6),
+                asleep: whole(0, 1e6),
+                version: whole(1, 1e9),
+                today: object(
+                  { tmin_c: number(-90, 90), tmax_c: number(-90, 90), rh_pct: number(0, 100) },
+                  'a climate',
+                ),
+                cold: list(
+                  object({ id: whole(1, 1e9), name: text(200), limit_c: number(-60, 60) }, 'a cold pot'),
+                  'cold pots',
+                ),
+                pots: list(roundPotSchema, 'pots'),
               },
               'a place',
             ),
@@ -209,30 +414,95 @@ export const roundSchema = object(
 );
 
 export const roundSoFarSchema = roundSchema.append({
-  coming: list(object({ id: whole(1, 1e9), name: text(120), stage: oneOf(['reading', 'reckoning']), done: whole(0, 1e6), of: whole(0, 1e6) }, 'a site to come'), 'sites'),
+  coming: list(
+    object(
+      {
+        id: whole(1, 1e9),
+        name: text(120),
+        stage: oneOf(['reading', 'reckoning']),
+        done: whole(0, 1e6),
+        of: whole(0, 1e6),
+      },
+      'a site to come',
+    ),
+    'sites',
+  ),
 });
 
 const journalEntry = object(
-  { client_id: UUID, plant_id: whole(1, 1e9), written_at: Joi.string().isoDate().required(), written_by: text(80), voided: Joi.boolean().required(), event: anyEntry },
+  {
+    client_id: UUID,
+    plant_id: whole(1, 1e9),
+    written_at: Joi.string().isoDate().required(),
+    written_by: text(80),
+    voided: Joi.boolean().required(),
+    event: anyEntry,
+  },
   'an entry',
 );
 
 const kin = { id: whole(1, 1e9), name: text(200), number: text(40) };
 export const plantSchema = object(
   {
-    ...potFields, taxon: optional(text(200)), provenance: optional(text(500)), revision: whole(1, 1e9), version: whole(1, 1e9),
+    ...potFields,
+    taxon: optional(text(200)),
+    provenance: optional(text(500)),
+    revision: whole(1, 1e9),
+    version: whole(1, 1e9),
     site: object({ id: whole(1, 1e9), name: text(120), today: day(), latitude_deg: number(-90, 90) }, 'a site'),
     place: object({ id: whole(1, 1e9), name: text(120), kind: text(20) }, 'a place'),
-    mix: object({ id: whole(1, 1e9), name: text(120), parts: list(object({ component: text(100), parts: number(0, 1000) }, 'a part'), 'parts') }, 'a mix'),
-    potted_on: day(), outlook: outlookSchema, task: taskSchema, journal: list(journalEntry, 'entries'),
-    care: object({ rules: Joi.object().required(), sources: Joi.object().required(), reasons: Joi.object().required() }, 'rules'),
+    mix: object(
+      {
+        id: whole(1, 1e9),
+        name: text(120),
+        parts: list(object({ component: text(100), parts: number(0, 1000) }, 'a part'), 'parts'),
+      },
+      'a mix',
+    ),
+    potted_on: day(),
+    outlook: outlookSchema,
+    task: taskSchema,
+    journal: list(journalEntry, 'entries'),
+    care: object(
+      { rules: Joi.object().required(), sources: Joi.object().required(), reasons: Joi.object().required() },
+      'rules',
+    ),
     record: object(
       {
-        name_sure: oneOf(['sure', 'likely', 'unknown']), other_names: optional(text(500)), acquired_on: optional(day()), source: optional(text(20)), price_minor: optional(whole(0, 4e9)), price_currency: optional(text(3)),
-        companions: optional(text(300)), used_to: optional(text(300)), quarantine_until: optional(day()), own_words: optional(text(500)), ended: optional(oneOf(['died', 'given'])), ended_on: optional(day()), ended_why: optional(text(500)),
-        mother: optional(object(kin, 'a plant')), offspring: list(object({ ...kin, ended: optional(text(10)) }, 'a plant'), 'plants'),
-        pictures: list(object({ id: whole(1, 1e9), day: day(), caption: optional(text(300)), width_px: whole(1, 1e5), height_px: whole(1, 1e5) }, 'a picture'), 'pictures'),
-        hardening: optional(list(object({ date: day(), minutes: whole(0, 1440) }, 'a step'), 'steps')), doubt: optional(text(300)), genus: optional(text(60)), slow: Joi.boolean().required(), poisonous: object({ people: Joi.boolean().required(), pets: Joi.boolean().required() }, 'whom it harms'), clashes: list(text(300), 'sentences'),
+        name_sure: oneOf(['sure', 'likely', 'unknown']),
+        other_names: optional(text(500)),
+        acquired_on: optional(day()),
+        source: optional(text(20)),
+        price_minor: optional(whole(0, 4e9)),
+        price_currency: optional(text(3)),
+        companions: optional(text(300)),
+        used_to: optional(text(300)),
+        quarantine_until: optional(day()),
+        own_words: optional(text(500)),
+        ended: optional(oneOf(['died', 'given'])),
+        ended_on: optional(day()),
+        ended_why: optional(text(500)),
+        mother: optional(object(kin, 'a plant')),
+        offspring: list(object({ ...kin, ended: optional(text(10)) }, 'a plant'), 'plants'),
+        pictures: list(
+          object(
+            {
+              id: whole(1, 1e9),
+              day: day(),
+              caption: optional(text(300)),
+              width_px: whole(1, 1e5),
+              height_px: whole(1, 1e5),
+            },
+            'a picture',
+          ),
+          'pictures',
+        ),
+        hardening: optional(list(object({ date: day(), minutes: whole(0, 1440) }, 'a step'), 'steps')),
+        doubt: optional(text(300)),
+        genus: optional(text(60)),
+        slow: Joi.boolean().required(),
+        poisonous: object({ people: Joi.boolean().required(), pets: Joi.boolean().required() }, 'whom it harms'),
+        clashes: list(text(300), 'sentences'),
       },
       'a record',
     ),
@@ -240,12 +510,47 @@ export const plantSchema = object(
   'a plant',
 );
 
-const timer = object({ id: whole(1, 1e9), plant_id: whole(1, 1e9), plant: text(200), kind: oneOf(['saucer', 'lift', 'fan', 'firm', 'review']), words: text(300), due_at: Joi.string().isoDate().required() }, 'a timer');
+const timer = object(
+  {
+    id: whole(1, 1e9),
+    plant_id: whole(1, 1e9),
+    plant: text(200),
+    kind: oneOf(['saucer', 'lift', 'fan', 'firm', 'review']),
+    words: text(300),
+    due_at: Joi.string().isoDate().required(),
+  },
+  'a timer',
+);
 export const timersSchema = object({ timers: list(timer, 'timers') }, 'timers');
 export const marksResultSchema = object(
   {
-    done: list(object({ plant_id: whole(1, 1e9), entries: list(journalEntry, 'entries'), pot: wholePotSchema, advice: list(object({ code: text(40), n: numbers }, 'a note'), 'notes') }, 'a marked pot'), 'pots'),
-    already: list(object({ plant_id: whole(1, 1e9), plant: text(200), by: text(120), deed: oneOf(['fed', 'watered']), at: text(5), pot: wholePotSchema }, 'a pot marked before'), 'pots'), timers: list(timer, 'timers'),
+    done: list(
+      object(
+        {
+          plant_id: whole(1, 1e9),
+          entries: list(journalEntry, 'entries'),
+          pot: wholePotSchema,
+          advice: list(object({ code: text(40), n: numbers }, 'a note'), 'notes'),
+        },
+        'a marked pot',
+      ),
+      'pots',
+    ),
+    already: list(
+      object(
+        {
+          plant_id: whole(1, 1e9),
+          plant: text(200),
+          by: text(120),
+          deed: oneOf(['fed', 'watered']),
+          at: text(5),
+          pot: wholePotSchema,
+        },
+        'a pot marked before',
+      ),
+      'pots',
+    ),
+    timers: list(timer, 'timers'),
   },
   'the result of marks',
 );
@@ -261,8 +566,14 @@ export interface Problem {
 
 export const problemSchema = object(
   {
-    type: text(200), title: text(200), status: whole(400, 599), detail: text(4000),
-    faults: list(object({ pointer: Joi.string().allow('').required(), got: Joi.any(), accepted: text(1000) }, 'a fault'), 'faults').optional(),
+    type: text(200),
+    title: text(200),
+    status: whole(400, 599),
+    detail: text(4000),
+    faults: list(
+      object({ pointer: Joi.string().allow('').required(), got: Joi.any(), accepted: text(1000) }, 'a fault'),
+      'faults',
+    ).optional(),
   },
   'a problem',
 );

@@ -39,7 +39,12 @@ export function check<T>(schema: Joi.Schema, input: unknown): Verdict<T> {
   const unknown: string[] = [];
   for (const detail of error?.details ?? []) {
     if (detail.type === 'object.unknown') unknown.push(pointerOf(detail.path));
-    else faults.push({ pointer: pointerOf(detail.path), got: detail.type === 'any.required' ? undefined : detail.context?.value, accepted: detail.message });
+    else
+      faults.push({
+        pointer: pointerOf(detail.path),
+        got: detail.type === 'any.required' ? undefined : detail.context?.value,
+        accepted: detail.message,
+      });
   }
   return { value: input as T, faults, unknown };
 }

@@ -11,7 +11,10 @@ export function number(min: number, max: number, unit = ''): Joi.NumberSchema {
 }
 
 export function whole(min: number, max: number, unit = ''): Joi.NumberSchema {
-  return accepting(Joi.number().integer().min(min).max(max), `a whole number from ${min} to ${max}${unit && ` ${unit}`}`).required();
+  return accepting(
+    Joi.number().integer().min(min).max(max),
+    `a whole number from ${min} to ${max}${unit && ` ${unit}`}`,
+  ).required();
 }
 
 export function text(max: number): Joi.StringSchema {
@@ -39,7 +42,12 @@ export function day(): Joi.StringSchema {
 }
 
 export function twelve(min: number, max: number, unit: string): Joi.ArraySchema {
-  return accepting(Joi.array().items(number(min, max, unit).optional()).length(12), `12 numbers from ${min} to ${max} ${unit}, January first`).required();
+  return accepting(
+    Joi.array()
+      .items(number(min, max, unit).optional())
+      .length(12),
+    `12 numbers from ${min} to ${max} ${unit}, January first`,
+  ).required();
 }
 
 export function list(items: Joi.Schema, accepted: string, max = 100_000): Joi.ArraySchema {

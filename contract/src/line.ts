@@ -5,5 +5,21 @@ import type { OutlookView } from '@zinc-pail/core';
 export const LINE_BEHIND_DAYS = 14;
 export const LINE_AHEAD_DAYS = 28;
 /** What a line says and draws of an outlook: a round of thousands carries no more. */
-export const LINE_FIELDS = ['id', 'state', 'moisture', 'dry_on', 'water', 'hold', 'due_m', 'pot', 'ahead', 'cold_nights', 'rest', 'last_watered', 'traits'] as const;
-export type LineOutlook = Pick<OutlookView, (typeof LINE_FIELDS)[number]> & { past: Pick<OutlookView['past'], 'from' | 'p50'> };
+export const LINE_FIELDS = [
+  'id',
+  'state',
+  'moisture',
+  'dry_on',
+  'water',
+  'hold',
+  'due_m',
+  'pot',
+  'ahead',
+  'cold_nights',
+  'rest',
+  'last_watered',
+  'traits',
+] as const;
+export type LineOutlook = Pick<OutlookView, (typeof LINE_FIELDS)[number]> & {
+  past: Pick<OutlookView['past'], 'from' | 'p50'>;
+};

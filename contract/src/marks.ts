@@ -6,7 +6,10 @@ import { day, list, number, object, oneOf, optional, text, whole, yesNo } from '
 import { eventSchema } from './gardenFile.ts';
 import type { LineOutlook } from './line.ts';
 
-export const UUID = Joi.string().guid({ version: ['uuidv4', 'uuidv7'] }).required().messages({ '*': 'a UUID made by the client' });
+export const UUID = Joi.string()
+  .guid({ version: ['uuidv4', 'uuidv7'] })
+  .required()
+  .messages({ '*': 'a UUID made by the client' });
 
 export const SKIP_REASONS = ['still-wet', 'asleep', 'too-cold', 'just-potted', 'not-sure', 'no-time', 'other'] as const;
 export type SkipReason = (typeof SKIP_REASONS)[number];
@@ -16,13 +19,37 @@ export const FLOWERING_STAGES = ['buds', 'open', 'over', 'seed'] as const;
 export type OwnEvent =
   | { type: 'note'; date: string; text: string }
   | { type: 'skip'; date: string; reason: SkipReason; text?: string | null }
-  | { type: 'measure'; date: string; diameter_mm?: number; height_mm?: number; caudex_mm?: number; heads?: number; weight_g?: number }
-  | { type: 'flowering'; date: string; stage: (typeof FLOWERING_STAGES)[number]; flowers?: number | null; text?: string | null }
+  | {
+      type: 'measure';
+      date: string;
+      diameter_mm?: number;
+      height_mm?: number;
+      caudex_mm?: number;
+      heads?: number;
+      weight_g?: number;
+    }
+  | {
+      type: 'flowering';
+      date: string;
+      stage: (typeof FLOWERING_STAGES)[number];
+      flowers?: number | null;
+      text?: string | null;
+    }
   | { type: 'drain'; date: string; seconds: number }
   | { type: 'sun'; date: string; minutes: number; scorched?: boolean | null }
   | { type: 'review'; date: string; answer: 'better' | 'same' | 'worse'; text?: string | null }
   | { type: 'firmed'; date: string; yes: boolean }
-  | { type: 'arrival'; date: string; pests: boolean; sleeve_off: boolean; hole: boolean; peat_off: boolean; roots: 'sound' | 'poor' | 'not-seen'; name_checked: boolean; text?: string | null }
+  | {
+      type: 'arrival';
+      date: string;
+      pests: boolean;
+      sleeve_off: boolean;
+      hole: boolean;
+      peat_off: boolean;
+      roots: 'sound' | 'poor' | 'not-seen';
+      name_checked: boolean;
+      text?: string | null;
+    }
   | { type: 'picture'; date: string; picture: number }
   | { type: 'ended'; date: string; how: 'died' | 'given'; cause?: string | null };
 
@@ -40,7 +67,11 @@ interface FeedingMore {
   feed_id?: number | null;
 }
 
-export type JournalEvent = PlantEvent | (PlantEvent & { type: 'watering' } & WateringMore) | (PlantEvent & { type: 'feeding' } & FeedingMore) | OwnEvent;
+export type JournalEvent =
+  | PlantEvent
+  | (PlantEvent & { type: 'watering' } & WateringMore)
+  | (PlantEvent & { type: 'feeding' } & FeedingMore)
+  | OwnEvent;
 export type NewEntry = JournalEvent & { client_id: string };
 
 export interface JournalEntry {
@@ -52,7 +83,13 @@ export interface JournalEntry {
   voided: boolean;
 }
 
-const measure = { diameter_mm: number(0, 10_000, 'mm').optional(), height_mm: number(0, 20_000, 'mm').optional(), caudex_mm: number(0, 5000, 'mm').optional(), heads: whole(0, 10_000).optional(), weight_g: number(0, 1_000_000, 'g').optional() };
+const measure = {
+  diameter_mm: number(0, 10_000, 'mm').optional(),
+  height_mm: number(0, 20_000, 'mm').optional(),
+  caudex_mm: number(0, 5000, 'mm').optional(),
+  heads: whole(0, 10_000).optional(),
+  weight_g: number(0, 1_000_000, 'g').optional(),
+};
 
 /** Fields of the journal's own kinds. */
 export const ownFields: Record<string, Record<string, Joi.Schema>> = {
@@ -64,7 +101,15 @@ export const ownFields: Record<string, Record<string, Joi.Schema>> = {
   sun: { minutes: whole(0, 1440, 'minutes'), scorched: optional(yesNo()) },
   review: { answer: oneOf(['better', 'same', 'worse']), text: optional(text(300)) },
   firmed: { yes: yesNo() },
-  arrival: { pests: yesNo(), sleeve_off: yesNo(), hole: yesNo(), peat_off: yesNo(), roots: oneOf(['sound', 'poor', 'not-seen']), name_checked: yesNo(), text: optional(text(1000)) },
+  arrival: {
+    pests: yesNo(),
+    sleeve_off: yesNo(),
+    hole: yesNo(),
+    peat_off: yesNo(),
+    roots: oneOf(['sound', 'poor', 'not-seen']),
+    name_checked: yesNo(),
+    text: optional(text(1000)),
+  },
   picture: { picture: whole(1, 4_294_967_295) },
   ended: { how: oneOf(['died', 'given']), cause: optional(text(500)) },
 };
@@ -73,10 +118,34 @@ const moreFields: Record<string, Record<string, Joi.Schema>> = {
   feeding: { with: optional(UUID), feed_id: optional(whole(1, 4_294_967_295)) },
 };
 
-/** What a mark may write; repotting, moves, pictures and endings change more than the journal and have their own ways. */
-const MARKS = ['watering', 'check', 'weights', 'sign', 'feeding', 'state', 'changed', 'note', 'skip', 'measure', 'flowering', 'drain', 'sun', 'review', 'firmed', 'arrival'];
+/**
+ * What a mark may write; repotting, moves, pictures and endings change more than the journal and have their own ways.
+ */
+const MARKS = [
+  'watering',
+  'check',
+  'weights',
+  'sign',
+  'feeding',
+  'state',
+  'changed',
+  'note',
+  'skip',
+  'measure',
+  'flowering',
+  'drain',
+  'sun',
+  'review',
+  'firmed',
+  'arrival',
+];
 export const newEntry = eventSchema({ client_id: UUID, date: day() }, MARKS, ownFields, moreFields);
-export const anyEntry = eventSchema({ date: day() }, [...MARKS, 'repotting', 'move', 'picture', 'ended'], ownFields, moreFields);
+export const anyEntry = eventSchema(
+  { date: day() },
+  [...MARKS, 'repotting', 'move', 'picture', 'ended'],
+  ownFields,
+  moreFields,
+);
 
 const MOST_ENTRIES = 200;
 const MOST_PLANTS = 5000;
@@ -88,17 +157,33 @@ export interface NewMark {
   entries: NewEntry[];
 }
 
-const entries = list(newEntry, 'a list of entries', MOST_ENTRIES).min(1).messages({ 'array.min': 'at least one entry' });
+const entries = list(newEntry, 'a list of entries', MOST_ENTRIES)
+  .min(1)
+  .messages({ 'array.min': 'at least one entry' });
 export const newMarks = object(
   {
-    marks: list(object({ plant_id: whole(1, 4_294_967_295), seen: optional(whole(0, 4_294_967_295)), entries }, 'a mark with plant_id and entries'), 'a list of marks', MOST_PLANTS)
-      .min(1).messages({ 'array.min': 'at least one mark' }),
+    marks: list(
+      object(
+        { plant_id: whole(1, 4_294_967_295), seen: optional(whole(0, 4_294_967_295)), entries },
+        'a mark with plant_id and entries',
+      ),
+      'a list of marks',
+      MOST_PLANTS,
+    )
+      .min(1)
+      .messages({ 'array.min': 'at least one mark' }),
     anyway: yesNo().optional(),
   },
   'an object with marks',
 );
-export const newEntries = object({ entries, seen: optional(whole(0, 4_294_967_295)), anyway: yesNo().optional() }, 'an object with entries');
-export const voidBody = object({ client_ids: list(UUID, 'ids of entries', MOST_PLANTS).min(1).messages({ 'array.min': 'at least one id' }) }, 'an object with client_ids');
+export const newEntries = object(
+  { entries, seen: optional(whole(0, 4_294_967_295)), anyway: yesNo().optional() },
+  'an object with entries',
+);
+export const voidBody = object(
+  { client_ids: list(UUID, 'ids of entries', MOST_PLANTS).min(1).messages({ 'array.min': 'at least one id' }) },
+  'an object with client_ids',
+);
 
 export interface Timer {
   id: number;
@@ -161,7 +246,14 @@ export interface MarkedPot {
 export interface MarksResult {
   done: MarkedPot[];
   /** pots that someone else had marked alike meanwhile: nothing was written on these */
-  already: { plant_id: number; plant: string; by: string; deed: 'fed' | 'watered'; /** by the site's clock, "10:31" */ at: string; pot: WholePot }[];
+  already: {
+    plant_id: number;
+    plant: string;
+    by: string;
+    deed: 'fed' | 'watered';
+    /** by the site's clock, "10:31" */ at: string;
+    pot: WholePot;
+  }[];
   timers: Timer[];
 }
 
@@ -169,4 +261,11 @@ export interface MarksResult {
 export const idParam = object({ id: whole(1, 4_294_967_295).prefs({ convert: true }) }, 'something that is here');
 
 /** A walking order: each id once. */
-export const orderBody = object({ ids: list(whole(1, 4_294_967_295), 'ids in walking order', MOST_PLANTS).min(1).messages({ 'array.min': 'at least one id' }) }, 'an object with ids');
+export const orderBody = object(
+  {
+    ids: list(whole(1, 4_294_967_295), 'ids in walking order', MOST_PLANTS)
+      .min(1)
+      .messages({ 'array.min': 'at least one id' }),
+  },
+  'an object with ids',
+);

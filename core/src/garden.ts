@@ -36,7 +36,15 @@ export interface WeatherDay {
   source: 'observed' | 'forecast';
 }
 
-export const PLACE_KINDS = ['open', 'covered', 'cold-glass', 'heated-glass', 'windowsill', 'room', 'lamp-shelf'] as const;
+export const PLACE_KINDS = [
+  'open',
+  'covered',
+  'cold-glass',
+  'heated-glass',
+  'windowsill',
+  'room',
+  'lamp-shelf',
+] as const;
 export type PlaceKind = (typeof PLACE_KINDS)[number];
 export const AIRS = ['still', 'gentle', 'breezy'] as const;
 export type Air = (typeof AIRS)[number];
@@ -100,7 +108,18 @@ export interface Pot {
 
 export const HABITS = ['summer', 'winter', 'spring-autumn', 'evergreen'] as const;
 export type Habit = (typeof HABITS)[number];
-export const FORMS = ['globe', 'column', 'pad', 'rosette', 'stemmed', 'trailing', 'caudex', 'bulb', 'stemless', 'stiff-leaf'] as const;
+export const FORMS = [
+  'globe',
+  'column',
+  'pad',
+  'rosette',
+  'stemmed',
+  'trailing',
+  'caudex',
+  'bulb',
+  'stemless',
+  'stiff-leaf',
+] as const;
 export type Form = (typeof FORMS)[number];
 export const DRY_RULES = ['keep-damp', 'dry-top', 'dry-through', 'dry-and-hold'] as const;
 export type DryRule = (typeof DRY_RULES)[number];
@@ -110,15 +129,67 @@ export const PLANT_STATES = ['growing', 'easing', 'resting', 'waking'] as const;
 export type PlantState = (typeof PLANT_STATES)[number];
 
 export const SIGNS = [
-  'taut', 'wrinkled', 'limp', 'mushy', 'translucent', 'shrunken', 'leaf-drop', 'split',
-  'yellow-lower', 'yellow-all', 'pale-bleached', 'brown-scorch', 'crisp-edges', 'dry-tips', 'black-spots', 'corky-blisters', 'red-stress', 'dark-base',
-  'stretched', 'small-new-leaves', 'no-growth', 'new-growth', 'light-new-leaf', 'buds', 'leaves-dying-back', 'leafless', 'curl-lost',
-  'roots-out', 'pot-bulging', 'water-runs-through', 'water-stands', 'slow-to-dry', 'salt-crust', 'sour-smell', 'topples',
-  'firm-base', 'soft-base', 'roots-firm', 'roots-mush', 'roots-brittle',
-  'white-fluff', 'root-fluff', 'webbing', 'bumps', 'clustered-insects', 'chewed', 'silver-streaks', 'powdery-film',
+  'taut',
+  'wrinkled',
+  'limp',
+  'mushy',
+  'translucent',
+  'shrunken',
+  'leaf-drop',
+  'split',
+  'yellow-lower',
+  'yellow-all',
+  'pale-bleached',
+  'brown-scorch',
+  'crisp-edges',
+  'dry-tips',
+  'black-spots',
+  'corky-blisters',
+  'red-stress',
+  'dark-base',
+  'stretched',
+  'small-new-leaves',
+  'no-growth',
+  'new-growth',
+  'light-new-leaf',
+  'buds',
+  'leaves-dying-back',
+  'leafless',
+  'curl-lost',
+  'roots-out',
+  'pot-bulging',
+  'water-runs-through',
+  'water-stands',
+  'slow-to-dry',
+  'salt-crust',
+  'sour-smell',
+  'topples',
+  'firm-base',
+  'soft-base',
+  'roots-firm',
+  'roots-mush',
+  'roots-brittle',
+  'white-fluff',
+  'root-fluff',
+  'webbing',
+  'bumps',
+  'clustered-insects',
+  'chewed',
+  'silver-streaks',
+  'powdery-film',
 ] as const;
 export type Sign = (typeof SIGNS)[number];
-export const SIGN_PLACES = ['oldest', 'newest', 'one-stem', 'all', 'base', 'sun-side', 'tips', 'edges', 'roots'] as const;
+export const SIGN_PLACES = [
+  'oldest',
+  'newest',
+  'one-stem',
+  'all',
+  'base',
+  'sun-side',
+  'tips',
+  'edges',
+  'roots',
+] as const;
 export type SignPlace = (typeof SIGN_PLACES)[number];
 
 export type CheckReading =
@@ -132,7 +203,14 @@ export type PlantEvent =
   | { type: 'watering'; date: string; method: MethodId; amount_ml?: number | null; water?: WaterKind | null }
   | ({ type: 'check'; date: string } & CheckReading)
   | { type: 'weights'; date: string; drained_g: number; dry_g?: number | null }
-  | { type: 'sign'; date: string; sign: Sign; strength: number; where?: SignPlace | null; when?: 'always' | 'midday' | null }
+  | {
+      type: 'sign';
+      date: string;
+      sign: Sign;
+      strength: number;
+      where?: SignPlace | null;
+      when?: 'always' | 'midday' | null;
+    }
   | {
       type: 'repotting';
       date: string;

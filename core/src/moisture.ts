@@ -1,6 +1,6 @@
 /**
- * The words and thresholds of moisture, in one place. m is the share of the water that the pot can give up: 1 just drained,
- * 0 in balance with the air (docs/formats.md).
+ * The words and thresholds of moisture, in one place. m is the share of the water that the pot can give up: 1 just
+ * drained, 0 in balance with the air (docs/formats.md).
  */
 
 /** A finger calls a pot wet above this, and dry at or below {@link DRY_TO_M}. */

@@ -7,9 +7,9 @@ import { INLAND, mirrored } from './gardens.ts';
 import { live, type Upset, UPSETS } from './world.ts';
 
 /**
- * What comes of a look that contradicts the book, in a world that is not the engine's own: strangers' waterings, drenches that
- * ran past, lost roots, blocked pots, and slips. Of the pots of a collection those count whose book, without the looks, was
- * wrong by more than a quarter of the pot.
+ * What comes of a look that contradicts the book, in a world that is not the engine's own: strangers' waterings,
+ * drenches that ran past, lost roots, blocked pots, and slips. Of the pots of a collection those count whose book,
+ * without the looks, was wrong by more than a quarter of the pot.
  */
 function tried(kinds: readonly Upset[], looksAgo: readonly number[], seeds: readonly number[]) {
   const misses: number[] = [];
@@ -20,11 +20,25 @@ function tried(kinds: readonly Upset[], looksAgo: readonly number[], seeds: read
   for (const seed of seeds) {
     const south = seed % 2 === 1;
     const world = live({
-      seed, normals: south ? mirrored(INLAND) : INLAND, latitude: south ? -44 : 47, firstDay: dayNumber(south ? '2025-11-10' : '2025-05-10'), days: 95, beyond: 0, pots: 40, checks: 'mixed', every: 3,
+      seed,
+      normals: south ? mirrored(INLAND) : INLAND,
+      latitude: south ? -44 : 47,
+      firstDay: dayNumber(south ? '2025-11-10' : '2025-05-10'),
+      days: 95,
+      beyond: 0,
+      pots: 40,
+      checks: 'mixed',
+      every: 3,
       upset: { kinds, daysAgo: [6, 16], looksAgo },
     });
     const isLook = (date: string) => looksAgo.includes(world.today - dayNumber(date));
-    const bare = { ...world.garden, plants: world.garden.plants.map((plant) => ({ ...plant, events: plant.events.filter((event) => event.type !== 'check' || !isLook(event.date)) })) };
+    const bare = {
+      ...world.garden,
+      plants: world.garden.plants.map((plant) => ({
+        ...plant,
+        events: plant.events.filter((event) => event.type !== 'check' || !isLook(event.date)),
+      })),
+    };
     const book = new GardenForecast(bare);
     for (const { outlook, task } of gardenTasks(world.garden)) {
       const m = world.moisture.get(outlook.plant.id)![world.today - world.firstDay]!;
@@ -38,7 +52,13 @@ function tried(kinds: readonly Upset[], looksAgo: readonly number[], seeds: read
     }
   }
   misses.sort((a, b) => a - b);
-  return { count: misses.length, miss: misses[Math.floor(misses.length / 2)]!, inside: inside / misses.length, wet, drinksIntoWet };
+  return {
+    count: misses.length,
+    miss: misses[Math.floor(misses.length / 2)]!,
+    inside: inside / misses.length,
+    wet,
+    drinksIntoWet,
+  };
 }
 
 describe('in another world, with upsets that no book tells', () => {

@@ -4,7 +4,10 @@ import { GardenForecast } from '../src/forecast/forecast.ts';
 import { INLAND, mirrored } from './gardens.ts';
 import { live } from './world.ts';
 
-/** The engine in a world that is not its own: hourly, in layers, with other figures. Bounds must still mean what they say. */
+/**
+ * The engine in a world that is not its own: hourly, in layers, with other figures. Bounds must still mean what they
+ * say.
+ */
 function tried(checks: 'finger' | 'meter' | 'weight', seeds: number[]) {
   let count = 0;
   let moistureIn = 0;
@@ -13,7 +16,15 @@ function tried(checks: 'finger' | 'meter' | 'weight', seeds: number[]) {
   for (const seed of seeds) {
     const south = seed % 2 === 1;
     const world = live({
-      seed, normals: south ? mirrored(INLAND) : INLAND, latitude: south ? -44 : 47, firstDay: dayNumber(south ? '2025-11-10' : '2025-05-10'), days: 75, beyond: 120, pots: 22, checks, every: 3,
+      seed,
+      normals: south ? mirrored(INLAND) : INLAND,
+      latitude: south ? -44 : 47,
+      firstDay: dayNumber(south ? '2025-11-10' : '2025-05-10'),
+      days: 75,
+      beyond: 120,
+      pots: 22,
+      checks,
+      every: 3,
     });
     for (const outlook of new GardenForecast(world.garden).outlooks()) {
       const truth = world.moisture.get(outlook.plant.id)!;
@@ -25,7 +36,10 @@ function tried(checks: 'finger' | 'meter' | 'weight', seeds: number[]) {
       if (m <= 0.12) while (dry > 0 && truth[dry - 1]! <= 0.12) dry--;
       const day = dry < 0 ? Infinity : world.firstDay + dry;
       if (day >= (outlook.dryOn.p10 ?? Infinity) && day <= (outlook.dryOn.p90 ?? Infinity)) dryIn++;
-      if (m > 0.12 && dry >= 0 && outlook.dryOn.p50 !== null) errors.push(Math.abs(outlook.dryOn.p50 - day) / Math.max(3, day - (outlook.history.lastWatered ?? world.firstDay)));
+      if (m > 0.12 && dry >= 0 && outlook.dryOn.p50 !== null)
+        errors.push(
+          Math.abs(outlook.dryOn.p50 - day) / Math.max(3, day - (outlook.history.lastWatered ?? world.firstDay)),
+        );
     }
   }
   errors.sort((a, b) => a - b);
@@ -33,12 +47,15 @@ function tried(checks: 'finger' | 'meter' | 'weight', seeds: number[]) {
 }
 
 describe('in another world', () => {
-  it.each(['finger', 'meter', 'weight'] as const)('after eleven weeks of looks by %s its bounds hold two thirds to all but a twentieth, and the dry day is near', (checks) => {
-    const found = tried(checks, [1, 2, 3, 4]);
-    expect(found.moisture).toBeGreaterThan(0.66);
-    expect(found.moisture).toBeLessThan(0.97);
-    expect(found.dry).toBeGreaterThan(0.62);
-    expect(found.dry).toBeLessThan(0.97);
-    expect(found.error).toBeLessThan(0.2);
-  });
+  it.each(['finger', 'meter', 'weight'] as const)(
+    'after eleven weeks of looks by %s its bounds hold two thirds to all but a twentieth, and the dry day is near',
+    (checks) => {
+      const found = tried(checks, [1, 2, 3, 4]);
+      expect(found.moisture).toBeGreaterThan(0.66);
+      expect(found.moisture).toBeLessThan(0.97);
+      expect(found.dry).toBeGreaterThan(0.62);
+      expect(found.dry).toBeLessThan(0.97);
+      expect(found.error).toBeLessThan(0.2);
+    },
+  );
 });

@@ -4,7 +4,19 @@
  * Nothing here is shared with the engine but the weather generator's means and the shapes of the garden file.
  */
 import { isoDay } from '../src/calendar/day.ts';
-import type { Form, Garden, Habit, Mix, Normals, Place, Plant, PlantEvent, Pot, Site, WeatherDay } from '../src/garden.ts';
+import type {
+  Form,
+  Garden,
+  Habit,
+  Mix,
+  Normals,
+  Place,
+  Plant,
+  PlantEvent,
+  Pot,
+  Site,
+  WeatherDay,
+} from '../src/garden.ts';
 import { type Random, seededRandom, standardNormal } from '../src/numeric/random.ts';
 import { drawWeather } from '../src/sky/generator.ts';
 
@@ -35,8 +47,8 @@ export interface WorldOptions {
   /** days between walks round the benches */
   every: number;
   /**
-   * Something that the book does not tell befalls every pot, so many days before today; from then on nobody looks or waters
-   * but for the looks named here.
+   * Something that the book does not tell befalls every pot, so many days before today; from then on nobody looks or
+   * waters but for the looks named here.
    */
   upset?: { kinds: readonly Upset[]; daysAgo: readonly [least: number, most: number]; looksAgo: readonly number[] };
   /** summer growers among them, whose use falls to a tenth as days grow short */
@@ -44,9 +56,9 @@ export interface WorldOptions {
 }
 
 /**
- * `stranger`: watered by somebody who wrote nothing; `ran-past`: a drench on record of which a fifth went in; `roots`: most of
- * them lost after a drench; `blocked`: dries at half its pace after a drench; `slip`: nothing happened, the first look is of
- * another pot.
+ * `stranger`: watered by somebody who wrote nothing; `ran-past`: a drench on record of which a fifth went in; `roots`:
+ * most of them lost after a drench; `blocked`: dries at half its pace after a drench; `slip`: nothing happened, the
+ * first look is of another pot.
  */
 export type Upset = 'stranger' | 'ran-past' | 'roots' | 'blocked' | 'slip';
 export const UPSETS: readonly Upset[] = ['stranger', 'ran-past', 'roots', 'blocked'];
@@ -67,15 +79,64 @@ const PLACES: Place[] = [
   { id: 'cover', kind: 'covered', air: 'gentle' },
 ];
 const MIXES: Mix[] = [
-  { id: 'grit', parts: [{ component: 'pumice', parts: 4 }, { component: 'loam', parts: 1 }, { component: 'coarse-sand', parts: 1 }] },
-  { id: 'soil', parts: [{ component: 'cactus-soil', parts: 2 }, { component: 'pumice', parts: 1 }] },
-  { id: 'peat', parts: [{ component: 'potting-soil', parts: 3 }, { component: 'perlite', parts: 1 }] },
+  {
+    id: 'grit',
+    parts: [
+      { component: 'pumice', parts: 4 },
+      { component: 'loam', parts: 1 },
+      { component: 'coarse-sand', parts: 1 },
+    ],
+  },
+  {
+    id: 'soil',
+    parts: [
+      { component: 'cactus-soil', parts: 2 },
+      { component: 'pumice', parts: 1 },
+    ],
+  },
+  {
+    id: 'peat',
+    parts: [
+      { component: 'potting-soil', parts: 3 },
+      { component: 'perlite', parts: 1 },
+    ],
+  },
 ];
 /** water held at suctions of 1, 4, 8, 15 cm, and air-dry: this world's own curves of its three mixes */
 const CURVES: Record<string, { at: [number, number][]; dry: number }> = {
-  grit: { at: [[0, 0.62], [1, 0.47], [4, 0.36], [8, 0.3], [15, 0.26], [40, 0.2]], dry: 0.045 },
-  soil: { at: [[0, 0.69], [1, 0.6], [4, 0.5], [8, 0.42], [15, 0.35], [40, 0.27]], dry: 0.065 },
-  peat: { at: [[0, 0.82], [1, 0.77], [4, 0.69], [8, 0.61], [15, 0.51], [40, 0.38]], dry: 0.1 },
+  grit: {
+    at: [
+      [0, 0.62],
+      [1, 0.47],
+      [4, 0.36],
+      [8, 0.3],
+      [15, 0.26],
+      [40, 0.2],
+    ],
+    dry: 0.045,
+  },
+  soil: {
+    at: [
+      [0, 0.69],
+      [1, 0.6],
+      [4, 0.5],
+      [8, 0.42],
+      [15, 0.35],
+      [40, 0.27],
+    ],
+    dry: 0.065,
+  },
+  peat: {
+    at: [
+      [0, 0.82],
+      [1, 0.77],
+      [4, 0.69],
+      [8, 0.61],
+      [15, 0.51],
+      [40, 0.38],
+    ],
+    dry: 0.1,
+  },
 };
 const FORMS: { form: Form; habit: Habit; leafArea: number; use: number }[] = [
   { form: 'globe', habit: 'evergreen', leafArea: 1.6, use: 0.28 },
@@ -113,11 +174,21 @@ function hoursAt(place: Place, day: WeatherDay, site: Site, dayOfYear: number, w
   const out: Hour[] = [];
   for (let hour = 0; hour < HOURS; hour++) {
     const angle = ((hour + 0.5 - 12) * Math.PI) / 12;
-    const height = Math.max(0, Math.sin(latitude) * Math.sin(declination) + Math.cos(latitude) * Math.cos(declination) * Math.cos(angle));
+    const height = Math.max(
+      0,
+      Math.sin(latitude) * Math.sin(declination) + Math.cos(latitude) * Math.cos(declination) * Math.cos(angle),
+    );
     const sky = 4.92 * height * clear;
-    const outside = (day.tmin_c + day.tmax_c) / 2 + ((day.tmax_c - day.tmin_c) / 2) * Math.cos(((hour - 14.5) * Math.PI) / 12);
+    const outside =
+      (day.tmin_c + day.tmax_c) / 2 + ((day.tmax_c - day.tmin_c) / 2) * Math.cos(((hour - 14.5) * Math.PI) / 12);
     const room = 19.7 + 0.6 * Math.max(0, weekC - 15);
-    const indoor = (tempC: number, radMj: number, airMS: number): Hour => ({ tempC: tempC + warmer, radMj, airMS, rainMm: 0, vpdKPa: Math.max(0.05, saturation(tempC + warmer) - Math.min(vapour + 0.28, 0.85 * saturation(tempC))) });
+    const indoor = (tempC: number, radMj: number, airMS: number): Hour => ({
+      tempC: tempC + warmer,
+      radMj,
+      airMS,
+      rainMm: 0,
+      vpdKPa: Math.max(0.05, saturation(tempC + warmer) - Math.min(vapour + 0.28, 0.85 * saturation(tempC))),
+    });
     switch (place.kind) {
       case 'cold-glass':
       case 'heated-glass': {
@@ -126,20 +197,38 @@ function hoursAt(place: Place, day: WeatherDay, site: Site, dayOfYear: number, w
         const vent = 24;
         const aired = closed > vent ? vent + (closed - vent) * 0.4 : closed;
         const tempC = Math.max(place.floor_c ?? -50, Math.max(outside, aired)) + warmer;
-        out.push({ tempC, radMj: sky * 0.55, airMS: 0.25, rainMm: 0, vpdKPa: Math.max(0.05, saturation(tempC) - Math.min(vapour + 0.35, saturation(tempC) * 0.95)) });
+        out.push({
+          tempC,
+          radMj: sky * 0.55,
+          airMS: 0.25,
+          rainMm: 0,
+          vpdKPa: Math.max(0.05, saturation(tempC) - Math.min(vapour + 0.35, saturation(tempC) * 0.95)),
+        });
         break;
       }
       case 'windowsill':
-        out.push(indoor(room - 0.12 * Math.max(0, room - outside) + sky * 0.3 * 2.2, sky * 0.3 * (Math.abs(angle) < 1.7 ? 1.3 - 0.5 * height : 0.3), 0.05));
+        out.push(
+          indoor(
+            room - 0.12 * Math.max(0, room - outside) + sky * 0.3 * 2.2,
+            sky * 0.3 * (Math.abs(angle) < 1.7 ? 1.3 - 0.5 * height : 0.3),
+            0.05,
+          ),
+        );
         break;
       case 'lamp-shelf': {
         const lit = hour >= 7 && hour < 20;
-        out.push(indoor(room + (lit ? 1.7 : 0), lit ? 200 / 4.57 * 0.0036 * 1.1 : 0, 0.05));
+        out.push(indoor(room + (lit ? 1.7 : 0), lit ? (200 / 4.57) * 0.0036 * 1.1 : 0, 0.05));
         break;
       }
       default: {
         const tempC = outside + 0.4 + warmer;
-        out.push({ tempC, radMj: sky * 0.5, airMS: 0.35 * day.wind_m_s, rainMm: 0, vpdKPa: Math.max(0.05, saturation(tempC) - Math.min(vapour, saturation(tempC))) });
+        out.push({
+          tempC,
+          radMj: sky * 0.5,
+          airMS: 0.35 * day.wind_m_s,
+          rainMm: 0,
+          vpdKPa: Math.max(0.05, saturation(tempC) - Math.min(vapour, saturation(tempC))),
+        });
       }
     }
   }
@@ -185,7 +274,8 @@ class RealPot {
   private readonly surface: number;
 
   drench(share = 1): void {
-    for (let layer = 0; layer < LAYERS; layer++) this.thetas[layer] = this.dry + share * (this.drained[layer]! - this.dry);
+    for (let layer = 0; layer < LAYERS; layer++)
+      this.thetas[layer] = this.dry + share * (this.drained[layer]! - this.dry);
   }
 
   get m(): number {
@@ -197,20 +287,23 @@ class RealPot {
   /** what a finger two knuckles deep feels: the layers from the second on */
   get felt(): number {
     let sum = 0;
-    for (let layer = 1; layer < LAYERS; layer++) sum += (this.thetas[layer]! - this.dry) / (this.drained[layer]! - this.dry);
+    for (let layer = 1; layer < LAYERS; layer++)
+      sum += (this.thetas[layer]! - this.dry) / (this.drained[layer]! - this.dry);
     return sum / (LAYERS - 1);
   }
 
   /** Wets what is missing by a share. */
   wetBy(share: number): void {
-    for (let layer = 0; layer < LAYERS; layer++) this.thetas[layer]! += share * Math.max(0, this.drained[layer]! - this.thetas[layer]!);
+    for (let layer = 0; layer < LAYERS; layer++)
+      this.thetas[layer]! += share * Math.max(0, this.drained[layer]! - this.thetas[layer]!);
   }
 
   hour(now: Hour, activity: number, whim: number): void {
     const slope = (4098 * saturation(now.tempC)) / (now.tempC + 237) ** 2;
     const part = 0.066 / (slope + 0.066);
     // mm in this hour from a wet surface
-    const potential = ((1 - part) * now.radMj * 0.45 + (part * 9.2 * (1 + 0.45 * now.airMS) * now.vpdKPa) / HOURS) / 2.45;
+    const potential =
+      ((1 - part) * now.radMj * 0.45 + (part * 9.2 * (1 + 0.45 * now.airMS) * now.vpdKPa) / HOURS) / 2.45;
     const k = this.hidden.rate * whim;
     const wet = (layer: number) => Math.max(0, (this.thetas[layer]! - this.dry) / (this.drained[layer]! - this.dry));
     const take = (layer: number, ml: number) => {
@@ -219,7 +312,9 @@ class RealPot {
       this.thetas[layer]! -= got / this.volumes[layer]!;
     };
     take(0, k * potential * 0.1 * this.surface * 0.5 ** (this.dressing / 20) * Math.min(1, wet(0) / 0.45));
-    if (this.clay) for (let layer = 0; layer < LAYERS; layer++) take(layer, k * potential * 0.1 * this.walls[layer]! * 0.3 * Math.min(1, wet(layer) / 0.5));
+    if (this.clay)
+      for (let layer = 0; layer < LAYERS; layer++)
+        take(layer, k * potential * 0.1 * this.walls[layer]! * 0.3 * Math.min(1, wet(layer) / 0.5));
     const warm = Math.min(1, Math.max(0, (now.tempC - this.plant.growC + 6) / 11));
     const drink = k * potential * 0.1 * this.plant.areaCm2 * this.plant.use * activity * warm;
     for (let layer = 0; layer < LAYERS; layer++) take(layer, (drink / LAYERS) * Math.min(1, wet(layer) / 0.25));
@@ -228,7 +323,8 @@ class RealPot {
       const above = wet(layer - 1);
       const below = wet(layer);
       const conductance = 0.06 * Math.max(0.02, ((above + below) / 2) ** 1.5);
-      const moved = conductance * (below - above) * 0.5 * Math.min(this.volumes[layer]!, this.volumes[layer - 1]!) * 0.4;
+      const moved =
+        conductance * (below - above) * 0.5 * Math.min(this.volumes[layer]!, this.volumes[layer - 1]!) * 0.4;
       this.thetas[layer]! -= moved / this.volumes[layer]!;
       this.thetas[layer - 1]! += moved / this.volumes[layer - 1]!;
     }
@@ -244,16 +340,36 @@ export function live(options: WorldOptions): World {
   const site: Site = { latitude_deg: options.latitude, longitude_deg: 10, elevation_m: 200, normals };
   const total = options.days + options.beyond;
   const today = options.firstDay + options.days;
-  const drawn = drawWeather(site, options.firstDay, total + 1, options.seed * 31 + 7, () => undefined, options.firstDay);
+  const drawn = drawWeather(
+    site,
+    options.firstDay,
+    total + 1,
+    options.seed * 31 + 7,
+    () => undefined,
+    options.firstDay,
+  );
   const real: WeatherDay[] = drawn.map((d, i) => ({
-    date: isoDay(options.firstDay + i), tmin_c: d.tminC, tmax_c: d.tmaxC, rh_pct: d.rhPct, sunshine_h: d.sunshineH, rain_mm: d.rainMm, wind_m_s: d.windMS, source: 'observed',
+    date: isoDay(options.firstDay + i),
+    tmin_c: d.tminC,
+    tmax_c: d.tmaxC,
+    rh_pct: d.rhPct,
+    sunshine_h: d.sunshineH,
+    rain_mm: d.rainMm,
+    wind_m_s: d.windMS,
+    source: 'observed',
   }));
   const told: WeatherDay[] = real.slice(0, options.days + 1);
   for (let lead = 1; lead <= 7 && options.days + lead < real.length; lead++) {
     const day = real[options.days + lead]!;
     const error = 0.5 + 0.3 * lead;
     const shift = error * standardNormal(random);
-    told.push({ ...day, tmin_c: day.tmin_c + shift - 0.3, tmax_c: day.tmax_c + shift + 0.3, sunshine_h: Math.max(0, day.sunshine_h + error * standardNormal(random)), source: 'forecast' });
+    told.push({
+      ...day,
+      tmin_c: day.tmin_c + shift - 0.3,
+      tmax_c: day.tmax_c + shift + 0.3,
+      sunshine_h: Math.max(0, day.sunshine_h + error * standardNormal(random)),
+      source: 'forecast',
+    });
   }
   const placeFactor = new Map(PLACES.map((place) => [place.id, Math.exp(0.2 * standardNormal(random))]));
   const placeWarmer = new Map(PLACES.map((place) => [place.id, 1.2 * standardNormal(random)]));
@@ -269,7 +385,13 @@ export function live(options: WorldOptions): World {
       }),
     );
   }
-  const world: World = { garden: { today: isoDay(today), site, weather: told, places: PLACES, mixes: MIXES, plants: [] }, moisture: new Map(), upsets: new Map(), firstDay: options.firstDay, today };
+  const world: World = {
+    garden: { today: isoDay(today), site, weather: told, places: PLACES, mixes: MIXES, plants: [] },
+    moisture: new Map(),
+    upsets: new Map(),
+    firstDay: options.firstDay,
+    today,
+  };
   const plants: Plant[] = [];
   for (let p = 0; p < options.pots; p++) {
     const id = `pot-${p}`;
@@ -279,12 +401,27 @@ export function live(options: WorldOptions): World {
     const width = Math.round(60 + 90 * random());
     const clay = random() < 0.4;
     const dressing = random() < 0.25 ? 10 : 0;
-    const pot: Pot = { shape: 'round', top_mm: width, base_mm: Math.round(width * 0.74), depth_mm: Math.round(width * (0.7 + 0.3 * random())), material: clay ? 'terracotta' : 'plastic', holes: true, top_dressing_mm: dressing };
+    const pot: Pot = {
+      shape: 'round',
+      top_mm: width,
+      base_mm: Math.round(width * 0.74),
+      depth_mm: Math.round(width * (0.7 + 0.3 * random())),
+      material: clay ? 'terracotta' : 'plastic',
+      holes: true,
+      top_dressing_mm: dressing,
+    };
     const diameter = Math.round(width * (0.4 + 0.7 * random()));
     const height = Math.round(diameter * (form.form === 'column' ? 1.6 : 0.7));
     const areaCm2 = (Math.PI / 4) * (diameter / 10) ** 2 * form.leafArea;
     const rate = Math.exp(0.35 * standardNormal(random)) * placeFactor.get(place.id)!;
-    const truth = new RealPot(pot, mix, { areaCm2, use: form.use, growC: 9 }, { rate, capacity: Math.exp(0.08 * standardNormal(random)) }, clay, dressing);
+    const truth = new RealPot(
+      pot,
+      mix,
+      { areaCm2, use: form.use, growC: 9 },
+      { rate, capacity: Math.exp(0.08 * standardNormal(random)) },
+      clay,
+      dressing,
+    );
     const kind = options.checks === 'mixed' ? pick(random, ['finger', 'meter', 'weight'] as const) : options.checks;
     const deadG = 300 + 400 * random();
     const moisture = new Float64Array(total + 1);
@@ -293,20 +430,45 @@ export function live(options: WorldOptions): World {
     let weighed = false;
     const { upset } = options;
     const befalls = upset ? upset.kinds[p % upset.kinds.length]! : null;
-    const upsetDay = upset ? options.days - upset.daysAgo[0] - Math.floor(random() * (upset.daysAgo[1] - upset.daysAgo[0] + 1)) : Infinity;
+    const upsetDay = upset
+      ? options.days - upset.daysAgo[0] - Math.floor(random() * (upset.daysAgo[1] - upset.daysAgo[0] + 1))
+      : Infinity;
     const looksOn = new Set(upset?.looksAgo.map((ago) => options.days - ago));
     if (befalls) world.upsets.set(id, befalls);
     let pace = 1;
     let use = 1;
     const look = (date: string, m: number, felt: number) => {
-      if (kind === 'finger') events.push({ type: 'check', date, finger: random() < 0.06 ? pick(random, ['wet', 'damp', 'dry'] as const) : bandOf(felt + 0.05 * standardNormal(random)) });
-      if (kind === 'meter') events.push({ type: 'check', date, meter: Math.min(10, Math.max(1, Math.round(1 + 9 * m + standardNormal(random)))) });
-      if (kind === 'weight') events.push({ type: 'check', date, weight_g: Math.max(1, Math.round(deadG + truth.storeMl * m + 4 * standardNormal(random))) });
+      if (kind === 'finger')
+        events.push({
+          type: 'check',
+          date,
+          finger:
+            random() < 0.06
+              ? pick(random, ['wet', 'damp', 'dry'] as const)
+              : bandOf(felt + 0.05 * standardNormal(random)),
+        });
+      if (kind === 'meter')
+        events.push({
+          type: 'check',
+          date,
+          meter: Math.min(10, Math.max(1, Math.round(1 + 9 * m + standardNormal(random)))),
+        });
+      if (kind === 'weight')
+        events.push({
+          type: 'check',
+          date,
+          weight_g: Math.max(1, Math.round(deadG + truth.storeMl * m + 4 * standardNormal(random))),
+        });
     };
     const record = (date: string) => {
       if (kind === 'weight' && !weighed) {
         weighed = true;
-        events.push({ type: 'weights', date, drained_g: Math.round(deadG + truth.storeMl), dry_g: Math.round(deadG + truth.storeMl * 0.06) });
+        events.push({
+          type: 'weights',
+          date,
+          drained_g: Math.round(deadG + truth.storeMl),
+          dry_g: Math.round(deadG + truth.storeMl * 0.06),
+        });
       }
       events.push({ type: 'watering', date, method: 'drench' });
     };
@@ -321,7 +483,16 @@ export function live(options: WorldOptions): World {
     for (let i = 0; i <= total; i++) {
       const date = isoDay(options.firstDay + i);
       const dayOfYear = ((options.firstDay + i) % 365.25) + 1;
-      const season = form.habit === 'summer' ? Math.min(1, Math.max(0.1, 0.55 + 0.75 * Math.sin(((dayOfYear - 100) / 365.25) * 2 * Math.PI) * (options.latitude < 0 ? -1 : 1))) : 1;
+      const season =
+        form.habit === 'summer'
+          ? Math.min(
+              1,
+              Math.max(
+                0.1,
+                0.55 + 0.75 * Math.sin(((dayOfYear - 100) / 365.25) * 2 * Math.PI) * (options.latitude < 0 ? -1 : 1),
+              ),
+            )
+          : 1;
       for (let hour = 0; hour < HOURS; hour++) {
         if (hour === 9 && i <= options.days && i >= next && i < upsetDay) {
           next = i + 1 + Math.floor(random() * 2 * options.every);
@@ -343,7 +514,19 @@ export function live(options: WorldOptions): World {
       moisture[i] = truth.m;
     }
     world.moisture.set(id, moisture);
-    plants.push({ id, diameter_mm: diameter, height_mm: height, habit: form.habit, form: form.form, dry_rule: 'dry-through', grow_min_c: 9, place: place.id, mix, pot, events });
+    plants.push({
+      id,
+      diameter_mm: diameter,
+      height_mm: height,
+      habit: form.habit,
+      form: form.form,
+      dry_rule: 'dry-through',
+      grow_min_c: 9,
+      place: place.id,
+      mix,
+      pot,
+      events,
+    });
   }
   world.garden = { ...world.garden, plants };
   return world;

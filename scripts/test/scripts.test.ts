@@ -36,7 +36,9 @@ describe('processes', () => {
   it('find a port that is free', async () => {
     const port = await freePort();
     expect(port).toBeGreaterThan(1023);
-    await expect(new Promise((resolve, reject) => connect(port, '127.0.0.1', () => resolve('taken')).on('error', reject))).rejects.toThrow('ECONNREFUSED');
+    await expect(
+      new Promise((resolve, reject) => connect(port, '127.0.0.1', () => resolve('taken')).on('error', reject)),
+    ).rejects.toThrow('ECONNREFUSED');
   });
 });
 

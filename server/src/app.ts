@@ -32,14 +32,26 @@ export function buildApp(app: App, webFolder: string | null): Express {
   server.use(compression());
   server.use((request, response, next) => {
     response.set({
-      'X-Content-Type-Options': 'nosniff', 'Referrer-Policy': 'same-origin', 'X-Frame-Options': 'DENY',
+      'X-Content-Type-Options': 'nosniff',
+      'Referrer-Policy': 'same-origin',
+      'X-Frame-Options': 'DENY',
       'Content-Security-Policy': "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:",
     });
     const origin = request.get('origin');
     const host = request.get('host') ?? '';
     const foreign = origin !== undefined && origin !== 'null' && new URL(origin).host !== host;
     if (!ALLOWED_HOST.test(host) || foreign) {
-      response.status(403).type('application/problem+json').send(JSON.stringify({ type: 'about:blank', title: 'Not from there', status: 403, detail: 'Zinc Pail answers its own pages on this machine only.' }));
+      response
+        .status(403)
+        .type('application/problem+json')
+        .send(
+          JSON.stringify({
+            type: 'about:blank',
+            title: 'Not from there',
+            status: 403,
+            detail: 'Zinc Pail answers its own pages on this machine only.',
+          }),
+        );
       return;
     }
     next();
@@ -53,7 +65,16 @@ export function buildApp(app: App, webFolder: string | null): Express {
     next();
   });
   api.use(
-    roundRoutes(app), tableRoutes(app), plantRoutes(app), markRoutes(app), placeRoutes(app), pictureRoutes(app), keepingRoutes(app), findRoutes(app), formatRoutes(app), labelRoutes(app),
+    roundRoutes(app),
+    tableRoutes(app),
+    plantRoutes(app),
+    markRoutes(app),
+    placeRoutes(app),
+    pictureRoutes(app),
+    keepingRoutes(app),
+    findRoutes(app),
+    formatRoutes(app),
+    labelRoutes(app),
   );
   api.use(noSuchRoute);
   server.use('/api', api);

@@ -9,8 +9,15 @@ beforeAll(async () => {
 });
 afterAll(() => here.drop());
 
-const watering = (over: object = {}) => ({ client_id: randomUUID(), date: today(), type: 'watering', method: 'drench', ...over });
-const post = (plant: number, ...entries: object[]) => here.ask(`/api/plants/${plant}/journal`, { method: 'POST', body: { entries } });
+const watering = (over: object = {}) => ({
+  client_id: randomUUID(),
+  date: today(),
+  type: 'watering',
+  method: 'drench',
+  ...over,
+});
+const post = (plant: number, ...entries: object[]) =>
+  here.ask(`/api/plants/${plant}/journal`, { method: 'POST', body: { entries } });
 const rows = async () => ((await here.pool.query<any[]>('SELECT COUNT(*) AS n FROM journal'))[0][0] as { n: number }).n;
 
 describe('the round', () => {
@@ -29,7 +36,10 @@ describe('a plant', () => {
     const { status, body } = await here.ask('/api/plants/1');
     expect(status).toBe(200);
     keeps(plantSchema, body);
-    expect(body.mix.parts).toEqual([{ component: 'pumice', parts: 2 }, { component: 'loam', parts: 1 }]);
+    expect(body.mix.parts).toEqual([
+      { component: 'pumice', parts: 2 },
+      { component: 'loam', parts: 1 },
+    ]);
   });
   it.each(['/api/plants/99', '/api/plants/none', '/api/nothing'])('%s is not here', async (path) => {
     const { status, type, body } = await here.ask(path);
@@ -60,7 +70,9 @@ describe('marking a pot', () => {
     expect(undone.body.done[0].pot.outlook.water).toEqual(before.water);
     expect(undone.body.done[0].entries[0].voided).toBe(true);
     // The book keeps what was struck out.
-    expect((await here.ask('/api/plants/1')).body.journal.find((e: any) => e.client_id === entry.client_id).voided).toBe(true);
+    expect(
+      (await here.ask('/api/plants/1')).body.journal.find((e: any) => e.client_id === entry.client_id).voided,
+    ).toBe(true);
   });
   it('sent twice counts once', async () => {
     const entry = watering({ date: '2026-01-02' });
@@ -100,8 +112,16 @@ describe('marking a pot', () => {
     ['a method nobody knows', { entries: [watering({ method: 'flood' })] }, '/entries/0/method'],
     ['a measure without its amount', { entries: [watering({ method: 'measured' })] }, '/entries/0/amount_ml'],
     ['an amount as text', { entries: [watering({ method: 'measured', amount_ml: '40' })] }, '/entries/0/amount_ml'],
-    ['two looks in one', { entries: [{ client_id: randomUUID(), date: '2026-01-01', type: 'check', finger: 'dry', meter: 2 }] }, '/entries/0'],
-    ['a kind of event that is not marked', { entries: [{ client_id: randomUUID(), date: '2026-01-01', type: 'move' }] }, '/entries/0/type'],
+    [
+      'two looks in one',
+      { entries: [{ client_id: randomUUID(), date: '2026-01-01', type: 'check', finger: 'dry', meter: 2 }] },
+      '/entries/0',
+    ],
+    [
+      'a kind of event that is not marked',
+      { entries: [{ client_id: randomUUID(), date: '2026-01-01', type: 'move' }] },
+      '/entries/0/type',
+    ],
     ['no client_id', { entries: [{ ...watering(), client_id: undefined }] }, '/entries/0/client_id'],
     ['a field too many', { entries: [watering({ colour: 'blue' })] }, '/entries/0/colour'],
   ])('refuses %s, saying where, and writes nothing', async (_name, body, pointer) => {
@@ -137,8 +157,12 @@ describe('who may ask', () => {
     const second = await import('../src/main.ts').then(({ serve }) =>
       serve({
         databaseUrl: `${process.env.ZINC_TEST_DATABASE_URL!.replace(/\/[^/]*$/, '')}/${(here.pool.pool as any).config.connectionConfig.database}`,
-        port: 45_000 + Math.floor(Math.random() * 5000), webFolder: null, workerFile: new URL('../../build/forecast-worker.mjs', import.meta.url).pathname,
-        migrationsFolder: new URL('../migrations', import.meta.url).pathname, tell: () => {}, fill: null,
+        port: 45_000 + Math.floor(Math.random() * 5000),
+        webFolder: null,
+        workerFile: new URL('../../build/forecast-worker.mjs', import.meta.url).pathname,
+        migrationsFolder: new URL('../migrations', import.meta.url).pathname,
+        tell: () => {},
+        fill: null,
       }),
     );
     try {
@@ -156,8 +180,12 @@ describe('who may ask', () => {
     const { serve } = await import('../src/main.ts');
     const second = await serve({
       databaseUrl: `${process.env.ZINC_TEST_DATABASE_URL!.replace(/\/[^/]*$/, '')}/${(here.pool.pool as any).config.connectionConfig.database}`,
-      port: here.running.port, webFolder: null, workerFile: new URL('../../build/forecast-worker.mjs', import.meta.url).pathname,
-      migrationsFolder: new URL('../migrations', import.meta.url).pathname, tell: () => {}, fill: null,
+      port: here.running.port,
+      webFolder: null,
+      workerFile: new URL('../../build/forecast-worker.mjs', import.meta.url).pathname,
+      migrationsFolder: new URL('../migrations', import.meta.url).pathname,
+      tell: () => {},
+      fill: null,
     });
     expect(second.port).toBeGreaterThan(here.running.port);
     await second.close();

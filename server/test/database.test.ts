@@ -20,7 +20,18 @@ describe('migrations', () => {
   it('run once, in order', async () => {
     expect(await migrate(database.pool, MIGRATIONS)).toBe(6);
     expect(await migrate(database.pool, MIGRATIONS)).toBe(0);
-    expect(await tables()).toEqual(expect.arrayContaining(['journal', 'plant', 'potting', 'stay', 'weather_day', 'thermometer_reading', 'component', 'mix_part']));
+    expect(await tables()).toEqual(
+      expect.arrayContaining([
+        'journal',
+        'plant',
+        'potting',
+        'stay',
+        'weather_day',
+        'thermometer_reading',
+        'component',
+        'mix_part',
+      ]),
+    );
   });
   it('are safe when two servers start together', async () => {
     const ran = await Promise.all([migrate(database.pool, MIGRATIONS), migrate(database.pool, MIGRATIONS)]);
@@ -29,7 +40,10 @@ describe('migrations', () => {
   it('go on where a killed start stopped', async () => {
     const folder = await mkdtemp(join(tmpdir(), 'zinc-migrations-'));
     try {
-      await writeFile(join(folder, '0001-a.sql'), 'CREATE TABLE a (id INT);\nCREATE TABLE b (id INT) ENGINE=Nonsense;\n');
+      await writeFile(
+        join(folder, '0001-a.sql'),
+        'CREATE TABLE a (id INT);\nCREATE TABLE b (id INT) ENGINE=Nonsense;\n',
+      );
       await expect(migrate(database.pool, folder)).rejects.toThrow();
       expect(await tables()).toContain('a');
       // The same file, its engine now there: as if the start had been killed between the two statements.
@@ -53,7 +67,9 @@ describe('migrations', () => {
 
 async function checksum(file: string): Promise<string> {
   const { createHash } = await import('node:crypto');
-  return createHash('sha256').update(await readFile(file)).digest('hex');
+  return createHash('sha256')
+    .update(await readFile(file))
+    .digest('hex');
 }
 
 describe('the database checks rows itself', () => {
@@ -63,13 +79,19 @@ describe('the database checks rows itself', () => {
   });
   const refuses = (sql: string) => expect(database.pool.query(sql)).rejects.toThrow();
   const entry = (type: string, detail: string) =>
-    `INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by) VALUES (1, 1, UUID(), '2026-01-01', '${type}', '${detail}', 'x')`;
+    `INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by)
+       VALUES (1, 1, UUID(), '2026-01-01', '${type}', '${detail}', 'x')`;
 
   it('a latitude off the globe', () => refuses('UPDATE site SET latitude_deg = 91'));
-  it('a night warmer than its day', () => refuses("INSERT INTO weather_day VALUES (1, '2026-01-01', 9, 3, 50, 1, 0, 1, 'observed')"));
+  it('a night warmer than its day', () =>
+    refuses("INSERT INTO weather_day VALUES (1, '2026-01-01', 9, 3, 50, 1, 0, 1, 'observed')"));
   it('half a lamp', () => refuses('UPDATE place SET lamp_hours = 12'));
   it('an unknown place for a stay', () => refuses('UPDATE stay SET place_id = 99'));
-  it('a second open potting for a plant', () => refuses("INSERT INTO potting (plant_id, mix_id, from_day, shape, top_mm, base_mm, depth_mm, material, holes) VALUES (1, 1, '2026-01-01', 'round', 90, 68, 80, 'plastic', 1)"));
+  it('a second open potting for a plant', () =>
+    refuses(
+      `INSERT INTO potting (plant_id, mix_id, from_day, shape, top_mm, base_mm, depth_mm, material, holes)
+         VALUES (1, 1, '2026-01-01', 'round', 90, 68, 80, 'plastic', 1)`,
+    ));
   it('a watering without its way', () => refuses(entry('watering', '{}')));
   it('a measure of nothing', () => refuses(entry('watering', '{"method":"measured"}')));
   it('a check of two things at once', () => refuses(entry('check', '{"finger":"dry","meter":3}')));
@@ -80,7 +102,9 @@ describe('the database checks rows itself', () => {
     await database.pool.query(entry('watering', '{"method":"measured","amount_ml":40}'));
   });
   it('reads a plant’s journal by its index', async () => {
-    const [plan] = await database.pool.query<any[]>('EXPLAIN SELECT client_id FROM journal WHERE plant_id = 1 ORDER BY day DESC, id DESC LIMIT 500');
+    const [plan] = await database.pool.query<any[]>(
+      'EXPLAIN SELECT client_id FROM journal WHERE plant_id = 1 ORDER BY day DESC, id DESC LIMIT 500',
+    );
     expect(plan[0].key).toBe('journal_of_plant_by_day');
   });
 });

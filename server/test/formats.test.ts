@@ -24,31 +24,151 @@ const rows = async () => ((await here.pool.query<any[]>('SELECT COUNT(*) AS n FR
 function bare(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(bare);
   if (value === null || typeof value !== 'object') return value;
-  return Object.fromEntries(Object.entries(value).filter(([, one]) => one !== null).map(([key, one]) => [key, bare(one)]).sort(([a], [b]) => (a! < b! ? -1 : 1)));
+  return Object.fromEntries(
+    Object.entries(value)
+      .filter(([, one]) => one !== null)
+      .map(([key, one]) => [key, bare(one)])
+      .sort(([a], [b]) => (a! < b! ? -1 : 1)),
+  );
 }
 
 const EVERYTHING = {
-  format: 'zinc-pail/garden', version: 1, today: '2026-05-14',
-  site: { latitude_deg: 47.123456789, longitude_deg: -8.6, elevation_m: 420.5, normals: { tmin_c: Array(12).fill(8.25), tmax_c: Array(12).fill(19.75), rh_pct: Array(12).fill(70), sunshine_h: Array(12).fill(5), rain_mm: Array(12).fill(60), wind_m_s: Array(12).fill(1.8) } },
-  weather: [{ date: '2026-05-14', tmin_c: 1.234, tmax_c: 9.876, rh_pct: 74.5, sunshine_h: 5.11, rain_mm: 0.25, wind_m_s: 1.85, source: 'observed' }, { date: '2026-05-15', tmin_c: 2, tmax_c: 12, rh_pct: 70, sunshine_h: 6, rain_mm: 0, wind_m_s: 2, source: 'forecast' }],
+  format: 'zinc-pail/garden',
+  version: 1,
+  today: '2026-05-14',
+  site: {
+    latitude_deg: 47.123456789,
+    longitude_deg: -8.6,
+    elevation_m: 420.5,
+    normals: {
+      tmin_c: Array(12).fill(8.25),
+      tmax_c: Array(12).fill(19.75),
+      rh_pct: Array(12).fill(70),
+      sunshine_h: Array(12).fill(5),
+      rain_mm: Array(12).fill(60),
+      wind_m_s: Array(12).fill(1.8),
+    },
+  },
+  weather: [
+    {
+      date: '2026-05-14',
+      tmin_c: 1.234,
+      tmax_c: 9.876,
+      rh_pct: 74.5,
+      sunshine_h: 5.11,
+      rain_mm: 0.25,
+      wind_m_s: 1.85,
+      source: 'observed',
+    },
+    {
+      date: '2026-05-15',
+      tmin_c: 2,
+      tmax_c: 12,
+      rh_pct: 70,
+      sunshine_h: 6,
+      rain_mm: 0,
+      wind_m_s: 2,
+      source: 'forecast',
+    },
+  ],
   places: [
-    { id: '1', kind: 'windowsill', aspect_deg: 181.5, air: 'still', light_fraction: 0.333, indoor_c: Array(12).fill(20.5), thermometer: [{ date: '2026-05-01', tmin_c: 10.05, tmax_c: 20.15, rh_pct: 55.5 }] },
+    {
+      id: '1',
+      kind: 'windowsill',
+      aspect_deg: 181.5,
+      air: 'still',
+      light_fraction: 0.333,
+      indoor_c: Array(12).fill(20.5),
+      thermometer: [{ date: '2026-05-01', tmin_c: 10.05, tmax_c: 20.15, rh_pct: 55.5 }],
+    },
     { id: 'shelf/2', kind: 'lamp-shelf', air: 'gentle', lamp: { ppfd_umol_m2_s: 180.5, hours: 12.25 } },
   ],
-  mixes: [{ id: 'm 1', parts: [{ component: 'pumice', parts: 3.3333 }, { component: 'own', parts: 1 }, { component: 'peat', parts: 0 }] }, { id: 'unused', parts: [{ component: 'lava', parts: 1 }] }],
-  components: [{ id: 'own', total_porosity: 0.61234, water_at_10cm: 0.3, water_air_dry: 0.04, bulk_density_g_ml: 0.55 }],
-  plants: [
+  mixes: [
     {
-      id: 'a', taxon: 'Lithops lesliei', diameter_mm: 30.5, height_mm: 20.25, place: '1', mix: 'm 1', hold_days: 4.5, min_dry_c: -1.25, leafless: false, root_loss: 0.333,
-      pot: { shape: 'square', top_mm: 70.5, base_mm: 60.5, depth_mm: 90.25, material: 'terracotta', wall_mm: 5.55, holes: true, top_dressing_mm: 7.5 },
-      events: [
-        { type: 'move', date: '2026-03-01', from: 'gone', place: '1' }, { type: 'move', date: '2026-03-02', from: 'shelf/2', place: '1' }, { type: 'watering', date: '2026-03-02', method: 'measured', amount_ml: 12.5, water: 'rain' },
-        { type: 'repotting', date: '2026-03-05', mix_was: 'damp', roots_cut: true, before: { pot: { shape: 'round', top_mm: 60, base_mm: 50, depth_mm: 55, material: 'plastic', holes: false, top_dressing_mm: 0 }, mix: 'unused' } },
-        { type: 'check', date: '2026-04-01', meter: 3.5 }, { type: 'check', date: '2026-04-01', finger: 'damp' }, { type: 'weights', date: '2026-04-02', drained_g: 512.5, dry_g: 400.25 },
-        { type: 'sign', date: '2026-04-03', sign: 'wrinkled', strength: 2, where: 'oldest', when: 'midday' }, { type: 'feeding', date: '2026-04-04', dose: 0.75 }, { type: 'state', date: '2026-05-14', state: 'growing' },
+      id: 'm 1',
+      parts: [
+        { component: 'pumice', parts: 3.3333 },
+        { component: 'own', parts: 1 },
+        { component: 'peat', parts: 0 },
       ],
     },
-    { id: 'b', name: 'Lithops lesliei', taxon: 'Lithops lesliei', form: 'stemless', diameter_mm: 10, height_mm: 5, place: 'shelf/2', mix: 'm 1', pot: { shape: 'bowl', top_mm: 100, base_mm: 40, depth_mm: 50, material: 'metal', holes: false, top_dressing_mm: 0 }, events: [] },
+    { id: 'unused', parts: [{ component: 'lava', parts: 1 }] },
+  ],
+  components: [
+    { id: 'own', total_porosity: 0.61234, water_at_10cm: 0.3, water_air_dry: 0.04, bulk_density_g_ml: 0.55 },
+  ],
+  plants: [
+    {
+      id: 'a',
+      taxon: 'Lithops lesliei',
+      diameter_mm: 30.5,
+      height_mm: 20.25,
+      place: '1',
+      mix: 'm 1',
+      hold_days: 4.5,
+      min_dry_c: -1.25,
+      leafless: false,
+      root_loss: 0.333,
+      pot: {
+        shape: 'square',
+        top_mm: 70.5,
+        base_mm: 60.5,
+        depth_mm: 90.25,
+        material: 'terracotta',
+        wall_mm: 5.55,
+        holes: true,
+        top_dressing_mm: 7.5,
+      },
+      events: [
+        { type: 'move', date: '2026-03-01', from: 'gone', place: '1' },
+        { type: 'move', date: '2026-03-02', from: 'shelf/2', place: '1' },
+        { type: 'watering', date: '2026-03-02', method: 'measured', amount_ml: 12.5, water: 'rain' },
+        {
+          type: 'repotting',
+          date: '2026-03-05',
+          mix_was: 'damp',
+          roots_cut: true,
+          before: {
+            pot: {
+              shape: 'round',
+              top_mm: 60,
+              base_mm: 50,
+              depth_mm: 55,
+              material: 'plastic',
+              holes: false,
+              top_dressing_mm: 0,
+            },
+            mix: 'unused',
+          },
+        },
+        { type: 'check', date: '2026-04-01', meter: 3.5 },
+        { type: 'check', date: '2026-04-01', finger: 'damp' },
+        { type: 'weights', date: '2026-04-02', drained_g: 512.5, dry_g: 400.25 },
+        { type: 'sign', date: '2026-04-03', sign: 'wrinkled', strength: 2, where: 'oldest', when: 'midday' },
+        { type: 'feeding', date: '2026-04-04', dose: 0.75 },
+        { type: 'state', date: '2026-05-14', state: 'growing' },
+      ],
+    },
+    {
+      id: 'b',
+      name: 'Lithops lesliei',
+      taxon: 'Lithops lesliei',
+      form: 'stemless',
+      diameter_mm: 10,
+      height_mm: 5,
+      place: 'shelf/2',
+      mix: 'm 1',
+      pot: {
+        shape: 'bowl',
+        top_mm: 100,
+        base_mm: 40,
+        depth_mm: 50,
+        material: 'metal',
+        holes: false,
+        top_dressing_mm: 0,
+      },
+      events: [],
+    },
   ],
 };
 
@@ -66,24 +186,45 @@ describe('a garden file', () => {
     expect(bare((await here.ask(`/api/export/garden/${again.site_id}`)).body)).toEqual(bare(EVERYTHING));
     // Once something is written there, it is as of today.
     const id = (await here.ask('/api/plants')).body.rows.find((row: any[]) => row.includes('Twice'))[0];
-    await send(`/api/plants/${id}/journal`, { entries: [{ client_id: randomUUID(), date: today(), type: 'watering', method: 'drench', way: 'base' }] });
+    await send(`/api/plants/${id}/journal`, {
+      entries: [{ client_id: randomUUID(), date: today(), type: 'watering', method: 'drench', way: 'base' }],
+    });
     const later = (await here.ask(`/api/export/garden/${again.site_id}`)).body;
     expect(later.today).toBe(today());
-    expect(later.plants.flatMap((plant: any) => plant.events).find((event: any) => event.date === today())).toEqual({ type: 'watering', date: today(), method: 'drench' });
+    expect(later.plants.flatMap((plant: any) => plant.events).find((event: any) => event.date === today())).toEqual({
+      type: 'watering',
+      date: today(),
+      method: 'drench',
+    });
   });
   it('the demo’s gardens too', async () => {
     for (const { garden } of play(() => '2026-06-15')) {
-      const file = { format: 'zinc-pail/garden', version: 1, ...garden, mixes: garden.mixes.map(({ id, parts }) => ({ id, parts })), places: garden.places.map(({ name: _n, benchMm: _b, ...place }: any) => place) };
+      const file = {
+        format: 'zinc-pail/garden',
+        version: 1,
+        ...garden,
+        mixes: garden.mixes.map(({ id, parts }) => ({ id, parts })),
+        places: garden.places.map(({ name: _n, benchMm: _b, ...place }: any) => place),
+      };
       const { status, body } = await send('/api/import/garden?name=Demo', JSON.parse(JSON.stringify(file)));
       expect(status).toBe(201);
       const out = (await here.ask(`/api/export/garden/${body.site_id}`)).body;
-      const wanted = bare({ ...file, places: file.places.map((place: any) => ({ ...place, thermometer: place.thermometer?.length ? place.thermometer : null })) });
+      const wanted = bare({
+        ...file,
+        places: file.places.map((place: any) => ({
+          ...place,
+          thermometer: place.thermometer?.length ? place.thermometer : null,
+        })),
+      });
       expect(bare(out)).toEqual(wanted);
     }
   }, 60_000);
   it('that is unsound is refused whole, saying where; a dry run writes nothing', async () => {
     const before = await rows();
-    const bad = await send('/api/import/garden', { ...EVERYTHING, plants: [{ ...EVERYTHING.plants[0], place: 'nowhere' }] });
+    const bad = await send('/api/import/garden', {
+      ...EVERYTHING,
+      plants: [{ ...EVERYTHING.plants[0], place: 'nowhere' }],
+    });
     expect(bad.status).toBe(400);
     expect(bad.body.faults[0].pointer).toBe('/plants/0/place');
     const dry = await send('/api/import/garden?dry_run=true', EVERYTHING);
@@ -100,9 +241,24 @@ describe('a garden file', () => {
 });
 
 describe('a list of plants', () => {
-  const columns = { name: 'Art', number: 'Nr', place: 'Ort', pot_top_mm: 'Topf', acquired_on: 'seit', pot_holes: 'Loch' };
-  const csv = '\uFEFFArt;Nr;Ort;Topf;seit;Loch;anderes\nAloe haworthioides;L1;Shelf;65,5;2025-03-01;ja;x\n"Crassula ""Buddha""; tall";L2;;;;nein;\n';
-  const body = (over: object = {}) => ({ name: 'liste.csv', csv, columns, defaults: { place_id: 1, mix_id: 1 }, dry_run: true, ...over });
+  const columns = {
+    name: 'Art',
+    number: 'Nr',
+    place: 'Ort',
+    pot_top_mm: 'Topf',
+    acquired_on: 'seit',
+    pot_holes: 'Loch',
+  };
+  const csv =
+    '\uFEFFArt;Nr;Ort;Topf;seit;Loch;anderes\nAloe haworthioides;L1;Shelf;65,5;2025-03-01;ja;x\n"Crassula ""Buddha""; tall";L2;;;;nein;\n';
+  const body = (over: object = {}) => ({
+    name: 'liste.csv',
+    csv,
+    columns,
+    defaults: { place_id: 1, mix_id: 1 },
+    dry_run: true,
+    ...over,
+  });
   it('is tried first, then taken in whole, and taken back whole', async () => {
     const before = await rows();
     const dry = await send('/api/import/csv', body());
@@ -120,25 +276,40 @@ describe('a list of plants', () => {
   });
   it('tells what is wrong row by row, and takes in nothing of it', async () => {
     const before = await rows();
-    const bad = 'Art;Nr;Ort;Topf;seit;Loch\nGood one;X1;Shelf;70;;\n;X2;Shelf;70;;\nThird;X1;Attic;7000;2026-13-01;maybe\n';
+    const bad =
+      'Art;Nr;Ort;Topf;seit;Loch\nGood one;X1;Shelf;70;;\n;X2;Shelf;70;;\nThird;X1;Attic;7000;2026-13-01;maybe\n';
     const { body: report } = await send('/api/import/csv', body({ csv: bad }));
     expect(report.good).toBe(1);
-    expect(report.faults.map((fault: any) => [fault.row, fault.column])).toEqual([[3, 'Art'], [4, 'Nr'], [4, 'seit'], [4, 'Loch'], [4, 'Topf'], [4, 'Ort']]);
+    expect(report.faults.map((fault: any) => [fault.row, fault.column])).toEqual([
+      [3, 'Art'],
+      [4, 'Nr'],
+      [4, 'seit'],
+      [4, 'Loch'],
+      [4, 'Topf'],
+      [4, 'Ort'],
+    ]);
     const refused = await send('/api/import/csv', body({ csv: bad, dry_run: false }));
     expect(refused.status).toBe(400);
     expect(refused.body.detail).toContain('Nothing was taken in');
     expect(await rows()).toBe(before);
   });
   it('a column that is not in the file, an open quotation, no rows', async () => {
-    expect((await send('/api/import/csv', body({ columns: { name: 'Nope' } }))).body.faults[0]).toMatchObject({ row: 1, column: 'Nope' });
+    expect((await send('/api/import/csv', body({ columns: { name: 'Nope' } }))).body.faults[0]).toMatchObject({
+      row: 1,
+      column: 'Nope',
+    });
     expect((await send('/api/import/csv', body({ csv: 'Art;Nr;Ort;Topf;seit;Loch\n' }))).body.faults[0].row).toBe(2);
-    expect((await send('/api/import/csv', body({ csv: 'Art,Nr,Ort,Topf,seit,Loch\n"open,1,2,3,4,5\n' }))).body.faults.length).toBeGreaterThan(0);
+    expect(
+      (await send('/api/import/csv', body({ csv: 'Art,Nr,Ort,Topf,seit,Loch\n"open,1,2,3,4,5\n' }))).body.faults.length,
+    ).toBeGreaterThan(0);
     expect((await send('/api/import/csv', body({ columns: { colour: 'Art' } }))).status).toBe(400);
   });
   it('with marks since is not taken back', async () => {
     const { body: report } = await send('/api/import/csv', body({ dry_run: false }));
     const { id } = (await here.ask('/api/find?q=haworthioides')).body.plants[0];
-    await send(`/api/plants/${id}/journal`, { entries: [{ client_id: randomUUID(), date: today(), type: 'note', text: 'seen' }] });
+    await send(`/api/plants/${id}/journal`, {
+      entries: [{ client_id: randomUUID(), date: today(), type: 'note', text: 'seen' }],
+    });
     const undo = await send(`/api/imports/${report.import_id}/undo`, {});
     expect(undo.status).toBe(409);
     expect(undo.body.detail).toContain('Aloe haworthioides');
@@ -156,11 +327,40 @@ describe('lists that go out', () => {
     expect(data.find((row) => row.number === '001')!.provenance).toBe("'=cmd()");
   });
   it('in Darwin Core terms', async () => {
-    const { data } = Papa.parse<Record<string, string>>((await here.ask('/api/export/darwin-core.csv')).body, { header: true, skipEmptyLines: true });
-    expect(data.find((row) => row.catalogNumber === '001')).toMatchObject({ basisOfRecord: 'LivingSpecimen', genus: 'Mammillaria', specificEpithet: 'hahniana', taxonRank: 'species', disposition: 'in collection' });
-    const one = { ref: 'r', number: '7', name_sure: 'sure', other_names: null, provenance: null, acquired_on: null, source: null, ended: null, ended_on: null };
-    expect(darwinCore({ ...one, name: 'Haworthia cf. cooperi var. truncata ‘Tin’' }, 'C')).toMatchObject({ scientificName: 'Haworthia cooperi var. truncata', identificationQualifier: 'cf.', infraspecificEpithet: 'truncata', taxonRank: 'variety', cultivarEpithet: 'Tin' });
-    expect(darwinCore({ ...one, name: 'Sempervivum ‘Wet Slate’' }, 'C')).toMatchObject({ scientificName: 'Sempervivum', taxonRank: 'genus', specificEpithet: '' });
+    const { data } = Papa.parse<Record<string, string>>((await here.ask('/api/export/darwin-core.csv')).body, {
+      header: true,
+      skipEmptyLines: true,
+    });
+    expect(data.find((row) => row.catalogNumber === '001')).toMatchObject({
+      basisOfRecord: 'LivingSpecimen',
+      genus: 'Mammillaria',
+      specificEpithet: 'hahniana',
+      taxonRank: 'species',
+      disposition: 'in collection',
+    });
+    const one = {
+      ref: 'r',
+      number: '7',
+      name_sure: 'sure',
+      other_names: null,
+      provenance: null,
+      acquired_on: null,
+      source: null,
+      ended: null,
+      ended_on: null,
+    };
+    expect(darwinCore({ ...one, name: 'Haworthia cf. cooperi var. truncata ‘Tin’' }, 'C')).toMatchObject({
+      scientificName: 'Haworthia cooperi var. truncata',
+      identificationQualifier: 'cf.',
+      infraspecificEpithet: 'truncata',
+      taxonRank: 'variety',
+      cultivarEpithet: 'Tin',
+    });
+    expect(darwinCore({ ...one, name: 'Sempervivum ‘Wet Slate’' }, 'C')).toMatchObject({
+      scientificName: 'Sempervivum',
+      taxonRank: 'genus',
+      specificEpithet: '',
+    });
   });
 });
 
@@ -184,7 +384,12 @@ describe('the calendar', () => {
 describe('the zinc command', () => {
   const zinc = (...args: string[]) =>
     new Promise<{ code: number; out: string; err: string }>((resolve) => {
-      execFile(process.execPath, [join(ROOT, 'cli', 'bin', 'zinc.mjs'), ...args, '--server', here.url], { maxBuffer: 64e6 }, (error, out, err) => resolve({ code: error ? Number(error.code) : 0, out, err }));
+      execFile(
+        process.execPath,
+        [join(ROOT, 'cli', 'bin', 'zinc.mjs'), ...args, '--server', here.url],
+        { maxBuffer: 64e6 },
+        (error, out, err) => resolve({ code: error ? Number(error.code) : 0, out, err }),
+      );
     });
   it('takes a garden file in and gives it out without loss', async () => {
     const file = join(mkdtempSync(join(tmpdir(), 'zinc-formats-')), 'garden.json');
@@ -198,10 +403,18 @@ describe('the zinc command', () => {
     expect(bare(JSON.parse((await zinc('export', '--site', 'By command')).out))).toEqual(bare(EVERYTHING));
   });
   it('says what would be right', async () => {
-    expect(await zinc('export')).toMatchObject({ code: 2, out: '', err: expect.stringMatching(/several sites; name one with --site/) });
+    expect(await zinc('export')).toMatchObject({
+      code: 2,
+      out: '',
+      err: expect.stringMatching(/several sites; name one with --site/),
+    });
     expect(await zinc('import', '/nowhere.json')).toMatchObject({ code: 2, out: '' });
     const dead = await new Promise<{ code: number; err: string }>((resolve) => {
-      execFile(process.execPath, [join(ROOT, 'cli', 'bin', 'zinc.mjs'), 'export', '--server', 'http://127.0.0.1:1'], (error, _out, err) => resolve({ code: Number((error as { code?: number } | null)?.code ?? 0), err }));
+      execFile(
+        process.execPath,
+        [join(ROOT, 'cli', 'bin', 'zinc.mjs'), 'export', '--server', 'http://127.0.0.1:1'],
+        (error, _out, err) => resolve({ code: Number((error as { code?: number } | null)?.code ?? 0), err }),
+      );
     });
     expect(dead).toMatchObject({ code: 2, err: expect.stringMatching(/nothing answers there; start it/) });
   });

@@ -24,7 +24,10 @@ export interface Bench {
   pool: Pool;
   url: string;
   running: Running;
-  ask(path: string, init?: { method?: string; body?: unknown; headers?: Record<string, string> }): Promise<{ status: number; type: string; body: any }>;
+  ask(
+    path: string,
+    init?: { method?: string; body?: unknown; headers?: Record<string, string> },
+  ): Promise<{ status: number; type: string; body: any }>;
   drop(): Promise<void>;
 }
 
@@ -50,21 +53,34 @@ export async function bench(fill: ((pool: Pool) => Promise<void>) | null = oneSh
   await migrate(database.pool, MIGRATIONS);
   if (fill) await fill(database.pool);
   const running = await serve({
-    databaseUrl: databaseUrl(database.name), port: 21_000 + Math.floor(Math.random() * 20_000), webFolder: null,
-    workerFile: join(ROOT, 'build', 'forecast-worker.mjs'), migrationsFolder: MIGRATIONS, tell: () => {}, fill: null,
+    databaseUrl: databaseUrl(database.name),
+    port: 21_000 + Math.floor(Math.random() * 20_000),
+    webFolder: null,
+    workerFile: join(ROOT, 'build', 'forecast-worker.mjs'),
+    migrationsFolder: MIGRATIONS,
+    tell: () => {},
+    fill: null,
   });
   const url = `http://127.0.0.1:${running.port}`;
   return {
-    pool: database.pool, url, running,
+    pool: database.pool,
+    url,
+    running,
     async ask(path, init = {}) {
       const response = await fetch(url + path, {
         method: init.method ?? 'GET',
         headers: { ...(init.body === undefined ? {} : { 'Content-Type': 'application/json' }), ...init.headers },
-        ...(init.body === undefined ? {} : { body: typeof init.body === 'string' ? init.body : JSON.stringify(init.body) }),
+        ...(init.body === undefined
+          ? {}
+          : { body: typeof init.body === 'string' ? init.body : JSON.stringify(init.body) }),
       });
       const text = await response.text();
       const type = response.headers.get('content-type') ?? '';
-      return { status: response.status, type, body: text === '' ? null : type.includes('json') ? JSON.parse(text) : text };
+      return {
+        status: response.status,
+        type,
+        body: text === '' ? null : type.includes('json') ? JSON.parse(text) : text,
+      };
     },
     async drop() {
       await running.close();
@@ -74,29 +90,51 @@ export async function bench(fill: ((pool: Pool) => Promise<void>) | null = oneSh
 }
 
 const year = (value: number) => Array.from({ length: 12 }, () => value);
-export const MILD: Garden['site']['normals'] = { tmin_c: year(14), tmax_c: year(24), rh_pct: year(60), sunshine_h: year(7), rain_mm: year(40), wind_m_s: year(2) };
+export const MILD: Garden['site']['normals'] = {
+  tmin_c: year(14),
+  tmax_c: year(24),
+  rh_pct: year(60),
+  sunshine_h: year(7),
+  rain_mm: year(40),
+  wind_m_s: year(2),
+};
 
 /** Two pots on one mild shelf, drenched twenty days ago. */
 export async function oneShelf(pool: Pool): Promise<void> {
   await pool.query("INSERT INTO collection (id, name) VALUES (1, 'Test shelf')");
   await pool.query(
-    "INSERT INTO site (id, collection_id, name, latitude_deg, longitude_deg, elevation_m, time_zone, normals) VALUES (1, 1, 'Here', 47, 8, 400, 'UTC', ?)",
+    `INSERT INTO site (id, collection_id, name, latitude_deg, longitude_deg, elevation_m, time_zone, normals)
+       VALUES (1, 1, 'Here', 47, 8, 400, 'UTC', ?)`,
     [JSON.stringify(MILD)],
   );
-  await pool.query("INSERT INTO place (id, collection_id, site_id, ref, name, kind, air) VALUES (1, 1, 1, 'shelf', 'Shelf', 'cold-glass', 'gentle')");
+  await pool.query(
+    `INSERT INTO place (id, collection_id, site_id, ref, name, kind, air)
+       VALUES (1, 1, 1, 'shelf', 'Shelf', 'cold-glass', 'gentle')`,
+  );
   await pool.query("INSERT INTO mix (id, collection_id, ref, name) VALUES (1, 1, 'grit', 'Grit')");
-  await pool.query("INSERT INTO mix_part (mix_id, position, component_ref, parts) VALUES (1, 0, 'pumice', 2), (1, 1, 'loam', 1)");
+  await pool.query(
+    "INSERT INTO mix_part (mix_id, position, component_ref, parts) VALUES (1, 0, 'pumice', 2), (1, 1, 'loam', 1)",
+  );
   const long = new Date(Date.now() - 90 * 86_400_000).toISOString().slice(0, 10);
   const watered = new Date(Date.now() - 20 * 86_400_000).toISOString().slice(0, 10);
-  for (const [id, name] of [[1, 'Mammillaria hahniana'], [2, 'Echeveria agavoides']] as const) {
-    await pool.query("INSERT INTO plant (id, collection_id, ref, number, name, habit, grow_min_c, diameter_mm, height_mm) VALUES (?, 1, ?, ?, ?, 'evergreen', 8, 60, 50)", [id, `p${id}`, `00${id}`, name]);
+  for (const [id, name] of [
+    [1, 'Mammillaria hahniana'],
+    [2, 'Echeveria agavoides'],
+  ] as const) {
     await pool.query(
-      "INSERT INTO potting (plant_id, mix_id, from_day, shape, top_mm, base_mm, depth_mm, material, holes) VALUES (?, 1, ?, 'round', 90, 68, 80, 'terracotta', 1)",
+      `INSERT INTO plant (id, collection_id, ref, number, name, habit, grow_min_c, diameter_mm, height_mm)
+         VALUES (?, 1, ?, ?, ?, 'evergreen', 8, 60, 50)`,
+      [id, `p${id}`, `00${id}`, name],
+    );
+    await pool.query(
+      `INSERT INTO potting (plant_id, mix_id, from_day, shape, top_mm, base_mm, depth_mm, material, holes)
+         VALUES (?, 1, ?, 'round', 90, 68, 80, 'terracotta', 1)`,
       [id, long],
     );
     await pool.query('INSERT INTO stay (plant_id, place_id, from_day, walk_order) VALUES (?, 1, ?, ?)', [id, long, id]);
     await pool.query(
-      "INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by) VALUES (1, ?, ?, ?, 'watering', '{\"method\":\"drench\"}', 'keeper')",
+      `INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by)
+         VALUES (1, ?, ?, ?, 'watering', '{"method":"drench"}', 'keeper')`,
       [id, randomUUID(), watered],
     );
   }

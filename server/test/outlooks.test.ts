@@ -34,7 +34,19 @@ describe('kept outlooks', () => {
   it('reckon one plant anew after a mark, and its bench behind the scenes', async () => {
     const before = (await outlooks.ofSite(await site())).views.get(1)!;
     const sent = outlooks.tasksSent;
-    await transaction(database.pool, (connection) => addEntries(connection, [{ collectionId: 1, plantId: 1, entries: [{ client_id: randomUUID(), date: today(), type: 'watering', method: 'drench' }] }], 'keeper'));
+    await transaction(database.pool, (connection) =>
+      addEntries(
+        connection,
+        [
+          {
+            collectionId: 1,
+            plantId: 1,
+            entries: [{ client_id: randomUUID(), date: today(), type: 'watering', method: 'drench' }],
+          },
+        ],
+        'keeper',
+      ),
+    );
     const after = (await outlooks.ofSite(await site())).views.get(1)!;
     expect(after.moisture.p50).toBeGreaterThan(before.moisture.p50);
     expect(outlooks.tasksSent).toBe(sent + 2);
@@ -45,7 +57,23 @@ describe('kept outlooks', () => {
     await outlooks.ofSite(await site());
     const sent = outlooks.tasksSent;
     const id = await transaction(database.pool, (connection) =>
-      insertPlant(connection, 1, { ref: randomUUID(), number: 'new-1', name: 'Aloe aristata', mix_id: 1, place_id: 1, date: today(), pot: { shape: 'round', top_mm: 80, base_mm: 60, depth_mm: 70, material: 'plastic', holes: true, top_dressing_mm: 0 } }),
+      insertPlant(connection, 1, {
+        ref: randomUUID(),
+        number: 'new-1',
+        name: 'Aloe aristata',
+        mix_id: 1,
+        place_id: 1,
+        date: today(),
+        pot: {
+          shape: 'round',
+          top_mm: 80,
+          base_mm: 60,
+          depth_mm: 70,
+          material: 'plastic',
+          holes: true,
+          top_dressing_mm: 0,
+        },
+      }),
     );
     expect((await outlooks.ofSite(await site())).views.has(id)).toBe(true);
     // One plant, and its bench behind the scenes.

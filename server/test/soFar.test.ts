@@ -15,13 +15,33 @@ afterAll(() => here.drop());
 /** The two pots of the shelf many times over, each with drinks of its own. */
 async function crowdedShelf(pool: Pool): Promise<void> {
   await oneShelf(pool);
-  const rows = <T,>(make: (id: number) => T) => Array.from({ length: POTS - 2 }, (_, i) => make(i + 3));
+  const rows = <T>(make: (id: number) => T) => Array.from({ length: POTS - 2 }, (_, i) => make(i + 3));
   const back = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10);
-  await pool.query('INSERT INTO plant (id, collection_id, ref, number, name, habit, grow_min_c, diameter_mm, height_mm) VALUES ?', [rows((id) => [id, 1, `p${id}`, `n${id}`, 'Echeveria agavoides', 'evergreen', 8, 60, 50])]);
-  await pool.query('INSERT INTO potting (plant_id, mix_id, from_day, shape, top_mm, base_mm, depth_mm, material, holes) VALUES ?', [rows((id) => [id, 1, back(200), 'round', 90, 68, 80, 'terracotta', 1])]);
-  await pool.query('INSERT INTO stay (plant_id, place_id, from_day, walk_order) VALUES ?', [rows((id) => [id, 1, back(200), id])]);
-  const drinks = rows((id) => [120, 90, 60, 30].map((days) => [1, id, randomUUID(), back(days + (id % 7)), 'watering', '{"method":"drench"}', 'keeper'])).flat();
-  await pool.query('INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by) VALUES ?', [drinks]);
+  await pool.query(
+    'INSERT INTO plant (id, collection_id, ref, number, name, habit, grow_min_c, diameter_mm, height_mm) VALUES ?',
+    [rows((id) => [id, 1, `p${id}`, `n${id}`, 'Echeveria agavoides', 'evergreen', 8, 60, 50])],
+  );
+  await pool.query(
+    'INSERT INTO potting (plant_id, mix_id, from_day, shape, top_mm, base_mm, depth_mm, material, holes) VALUES ?',
+    [rows((id) => [id, 1, back(200), 'round', 90, 68, 80, 'terracotta', 1])],
+  );
+  await pool.query('INSERT INTO stay (plant_id, place_id, from_day, walk_order) VALUES ?', [
+    rows((id) => [id, 1, back(200), id]),
+  ]);
+  const drinks = rows((id) =>
+    [120, 90, 60, 30].map((days) => [
+      1,
+      id,
+      randomUUID(),
+      back(days + (id % 7)),
+      'watering',
+      '{"method":"drench"}',
+      'keeper',
+    ]),
+  ).flat();
+  await pool.query('INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by) VALUES ?', [
+    drinks,
+  ]);
 }
 
 describe('the round on its way', () => {
@@ -40,7 +60,9 @@ describe('the round on its way', () => {
     const far = coming.map(({ stage, done }) => (stage === 'reading' ? done : POTS + done));
     expect(far).toEqual(far.toSorted((a, b) => a - b));
     expect(coming.every(({ of, done }) => of === POTS && done <= of)).toBe(true);
-    const final = new Map(round.sites.flatMap((site) => site.places.flatMap((place) => place.pots.map((pot) => [pot.id, pot] as const))));
+    const final = new Map(
+      round.sites.flatMap((site) => site.places.flatMap((place) => place.pots.map((pot) => [pot.id, pot] as const))),
+    );
     const early = heard.flatMap((one) => one.sites.flatMap((site) => site.places.flatMap((place) => place.pots)));
     for (const pot of early) expect(pot).toEqual(final.get(pot.id));
     // Part of the pots stood there before all did.

@@ -1,4 +1,7 @@
-/** A keeper's day on the screens: many at once, yesterday, another keeper, a timer, taking in, benches, list, rules, finding, files. */
+/**
+ * A keeper's day on the screens: many at once, yesterday, another keeper, a timer, taking in, benches, list, rules,
+ * finding, files.
+ */
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -25,7 +28,8 @@ interface Pot {
   task: { due: string | null; judgement: { deeds: { deed: string }[] } };
 }
 const get = async <T>(path: string): Promise<T> => (await (await fetch(on.url + path)).json()) as T;
-const round = () => get<{ sites: { today: string; places: { id: number; name: string; pots: Pot[] }[] }[] }>('/api/round');
+const round = () =>
+  get<{ sites: { today: string; places: { id: number; name: string; pots: Pot[] }[] }[] }>('/api/round');
 const potsOf = async () => (await round()).sites.flatMap((site) => site.places.flatMap((place) => place.pots));
 const fill = async (page: Page, selector: string, text: string) => {
   await page.$eval(selector, (input) => (input as HTMLInputElement).select());
@@ -37,13 +41,16 @@ const inputLabelled = async (page: Page, label: string, within = 'body'): Promis
       const found = [...document.querySelectorAll(`${root} label`)].find((one) => one.textContent?.trim() === wanted);
       return `[id="${found?.getAttribute('for')}"]`;
     },
-    label, within,
+    label,
+    within,
   );
 
 describe('many at once', () => {
   it('a bench’s pots are chosen with one key, watered with another, and all taken back', async () => {
     const page = await on.open('/');
-    const bench = (await round()).sites.flatMap((site) => site.places).find((place) => place.pots.filter((pot) => isDue(pot)).length > 1)!;
+    const bench = (await round()).sites
+      .flatMap((site) => site.places)
+      .find((place) => place.pots.filter((pot) => isDue(pot)).length > 1)!;
     const due = bench.pots.filter((pot) => isDue(pot));
     for (let i = 0; i < 200 && !(await page.$(`#pot-${due[0]!.id}[aria-current]`)); i++) await page.keyboard.press('j');
     await page.keyboard.press('X');
@@ -51,11 +58,15 @@ describe('many at once', () => {
     await expectAccessible(page);
     await page.keyboard.press('w');
     expect(await told(page, /pots: watered as advised/)).toContain(`${due.length} pots`);
-    const after = new Map((await get<{ pots: Pot[] }>(`/api/places/${bench.id}/pots`)).pots.map((pot) => [pot.id, pot]));
+    const after = new Map(
+      (await get<{ pots: Pot[] }>(`/api/places/${bench.id}/pots`)).pots.map((pot) => [pot.id, pot]),
+    );
     for (const pot of due) expect(isDue(after.get(pot.id)!)).toBe(false);
     await page.keyboard.press('u');
     await told(page, /taken back/);
-    expect((await potsOf()).filter((pot) => due.some(({ id }) => id === pot.id) && isDue(pot))).toHaveLength(due.length);
+    expect((await potsOf()).filter((pot) => due.some(({ id }) => id === pot.id) && isDue(pot))).toHaveLength(
+      due.length,
+    );
     await page.close();
   });
   it('yesterday is one key away', async () => {
@@ -65,7 +76,9 @@ describe('many at once', () => {
     for (let i = 0; i < 200 && !(await page.$(`#pot-${due.id}[aria-current]`)); i++) await page.keyboard.press('j');
     await page.keyboard.press('w');
     await told(page, /watered.*yesterday/);
-    const { journal } = await get<{ journal: { voided: boolean; event: { date: string; type: string } }[] }>(`/api/plants/${due.id}`);
+    const { journal } = await get<{ journal: { voided: boolean; event: { date: string; type: string } }[] }>(
+      `/api/plants/${due.id}`,
+    );
     const entry = journal.find(({ voided, event }) => !voided && event.type === 'watering');
     expect(entry!.event.date < (await round()).sites[0]!.today).toBe(true);
     await page.keyboard.press('u');
@@ -77,7 +90,11 @@ describe('many at once', () => {
     const due = (await potsOf()).find((pot) => isDue(pot))!;
     const { today } = (await round()).sites[0]!;
     const id = crypto.randomUUID();
-    await fetch(`${on.url}/api/plants/${due.id}/journal`, { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-Keeper': 'Ida' }, body: JSON.stringify({ entries: [{ client_id: id, date: today, type: 'watering', method: 'drench' }] }) });
+    await fetch(`${on.url}/api/plants/${due.id}/journal`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', 'X-Keeper': 'Ida' },
+      body: JSON.stringify({ entries: [{ client_id: id, date: today, type: 'watering', method: 'drench' }] }),
+    });
     for (let i = 0; i < 200 && !(await page.$(`#pot-${due.id}[aria-current]`)); i++) await page.keyboard.press('j');
     await page.keyboard.press('w');
     expect(await told(page, /already/)).toMatch(/Ida has watered it already/);
@@ -163,7 +180,12 @@ describe('one plant', () => {
   it('is measured, pictured, and its pictures stand side by side', async () => {
     const page = await on.open('/plants/1');
     const file = join(folder, 'a.png');
-    writeFileSync(file, await sharp({ create: { width: 300, height: 200, channels: 3, background: '#b4653f' } }).png().toBuffer());
+    writeFileSync(
+      file,
+      await sharp({ create: { width: 300, height: 200, channels: 3, background: '#b4653f' } })
+        .png()
+        .toBuffer(),
+    );
     const before = (await page.$$('img[src*="/small"]')).length;
     await ((await page.$('input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(file);
     await page.waitForFunction((n) => document.querySelectorAll('img[src*="/small"]').length === n + 1, {}, before);
@@ -250,7 +272,11 @@ describe('benches', () => {
     await page.keyboard.press('ArrowDown');
     await new Promise((done) => setTimeout(done, 300));
     await page.keyboard.press('Space');
-    await page.waitForFunction((id) => document.querySelectorAll('main ol')[0]?.children[1]?.getAttribute('data-testid') === `walk-${id}`, {}, before[0]!);
+    await page.waitForFunction(
+      (id) => document.querySelectorAll('main ol')[0]?.children[1]?.getAttribute('data-testid') === `walk-${id}`,
+      {},
+      before[0]!,
+    );
     await page.waitForNetworkIdle();
     expect((await round()).sites[0]!.places.map((place) => place.id).slice(0, 2)).toEqual([before[1], before[0]]);
     await page.close();
@@ -294,7 +320,9 @@ describe('the list', () => {
 describe('the first script', () => {
   it('is under 250 kB packed, with all that it wants at once', () => {
     const web = join(ROOT, 'build', 'web');
-    const wanted = [...readFileSync(join(web, 'index.html'), 'utf8').matchAll(/(?:src|href)="\/(assets\/[^"]+\.js)"/g)].map((match) => match[1]!);
+    const wanted = [
+      ...readFileSync(join(web, 'index.html'), 'utf8').matchAll(/(?:src|href)="\/(assets\/[^"]+\.js)"/g),
+    ].map((match) => match[1]!);
     expect(wanted.length).toBeGreaterThan(0);
     const bytes = wanted.reduce((sum, file) => sum + gzipSync(readFileSync(join(web, file))).length, 0);
     expect(bytes).toBeLessThan(250_000);
@@ -323,7 +351,10 @@ describe('the shed', () => {
     const inputs = await page.$$('input[type=file]');
     await (inputs[0] as ElementHandle<HTMLInputElement>).uploadFile(csv);
     await sees(page, /which column is what/);
-    await page.select(await inputLabelled(page, 'mix, where a row has none'), (await get<{ mixes: { id: number }[] }>('/api/kit')).mixes[0]!.id.toString());
+    await page.select(
+      await inputLabelled(page, 'mix, where a row has none'),
+      (await get<{ mixes: { id: number }[] }>('/api/kit')).mixes[0]!.id.toString(),
+    );
     await press(page, 'Try it, writing nothing');
     await sees(page, /row 3, Taxon: found “”, wanted a name/);
     await sees(page, /row 2, Bench: found “Attic sill”, wanted the name of one of your places/);

@@ -10,7 +10,12 @@ beforeAll(async () => {
 afterAll(() => on?.close());
 
 const type = async (page: Page, label: string, text: string, within = 'body') => {
-  const selector = await page.evaluate((wanted, root) => `[id="${[...document.querySelectorAll(`${root} label`)].find((one) => one.textContent?.trim() === wanted)?.getAttribute('for')}"]`, label, within);
+  const selector = await page.evaluate(
+    (wanted, root) =>
+      `[id="${[...document.querySelectorAll(`${root} label`)].find((one) => one.textContent?.trim() === wanted)?.getAttribute('for')}"]`,
+    label,
+    within,
+  );
   await page.$eval(selector, (input) => (input as HTMLInputElement).select());
   await page.type(selector, text);
 };

@@ -22,7 +22,9 @@ interface DemoPot {
 async function pots(): Promise<DemoPot[]> {
   const get = async <T>(path: string): Promise<T> => (await (await fetch(url + path)).json()) as T;
   const round = await get<{ sites: { places: { id: number }[] }[] }>('/api/round');
-  const benches = await Promise.all(round.sites.flatMap((site) => site.places.map((place) => get<{ pots: DemoPot[] }>(`/api/places/${place.id}/pots`))));
+  const benches = await Promise.all(
+    round.sites.flatMap((site) => site.places.map((place) => get<{ pots: DemoPot[] }>(`/api/places/${place.id}/pots`))),
+  );
   return benches.flatMap((bench) => bench.pots);
 }
 
@@ -38,7 +40,12 @@ describe('the round by keyboard', () => {
     await page.keyboard.press('w');
     const said = await told(page, /watered|stood in water/);
     expect(said).toMatch(/Next drink .+, was (today|yesterday)/);
-    await page.waitForFunction((selector, old) => document.querySelector(selector)?.textContent !== old, {}, row, before);
+    await page.waitForFunction(
+      (selector, old) => document.querySelector(selector)?.textContent !== old,
+      {},
+      row,
+      before,
+    );
     const now = (await pots()).find((pot) => pot.id === due.id)!;
     expect(now.outlook.water === null || now.outlook.water.ideal > due.outlook.water!.ideal).toBe(true);
 
@@ -92,7 +99,9 @@ describe('noting something', () => {
     await page.click('dialog button[type=submit]');
     await page.waitForSelector('dialog [role=alert]');
     expect(await textOf(page, 'dialog [role=alert]')).toContain('millilitres');
-    expect(await page.$eval('dialog input[inputmode=decimal]', (input) => (input as HTMLInputElement).value)).toBe('a cup');
+    expect(await page.$eval('dialog input[inputmode=decimal]', (input) => (input as HTMLInputElement).value)).toBe(
+      'a cup',
+    );
     await expectAccessible(page);
     await page.$eval('dialog input[inputmode=decimal]', (input) => (input as HTMLInputElement).select());
     await page.type('dialog input[inputmode=decimal]', '12,5');
@@ -108,7 +117,11 @@ describe('noting something', () => {
     await page.setRequestInterception(true);
     page.on('request', (request) =>
       request.method() === 'POST'
-        ? void request.respond({ status: 503, contentType: 'application/problem+json', body: JSON.stringify({ type: 'about:blank', title: 'Busy', status: 503, detail: 'The database rests.' }) })
+        ? void request.respond({
+            status: 503,
+            contentType: 'application/problem+json',
+            body: JSON.stringify({ type: 'about:blank', title: 'Busy', status: 503, detail: 'The database rests.' }),
+          })
         : void request.continue(),
     );
     await page.keyboard.press('j');
@@ -124,19 +137,28 @@ describe('noting something', () => {
   });
 });
 
-describe.each([['desk', { width: 1280, height: 800 }], ['bench', { width: 390, height: 844 }]] as const)('at the %s', (_name, viewport) => {
-  it.each(['/', '/plants/1', '/benches', '/list', '/take-in', '/shed', '/walk', '/nowhere'])('%s fits and axe finds nothing, by day and at dusk', async (path) => {
-    const page = await open(path, viewport);
-    for (const scheme of ['light', 'dark']) {
-      await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
-      await expectAccessible(page);
-    }
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(viewport.width);
-    await page.close();
-  });
+describe.each([
+  ['desk', { width: 1280, height: 800 }],
+  ['bench', { width: 390, height: 844 }],
+] as const)('at the %s', (_name, viewport) => {
+  it.each(['/', '/plants/1', '/benches', '/list', '/take-in', '/shed', '/walk', '/nowhere'])(
+    '%s fits and axe finds nothing, by day and at dusk',
+    async (path) => {
+      const page = await open(path, viewport);
+      for (const scheme of ['light', 'dark']) {
+        await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
+        await expectAccessible(page);
+      }
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(viewport.width);
+      await page.close();
+    },
+  );
   it('has targets of 44 px', async () => {
     const page = await open('/', viewport);
-    const small = await page.$$eval('main button', (buttons) => buttons.map((b) => b.getBoundingClientRect()).filter((r) => r.width > 0 && r.height < 43.5).length);
+    const small = await page.$$eval(
+      'main button',
+      (buttons) => buttons.map((b) => b.getBoundingClientRect()).filter((r) => r.width > 0 && r.height < 43.5).length,
+    );
     expect(small).toBe(0);
     await page.close();
   });
@@ -146,10 +168,22 @@ describe('a plant', () => {
   it('shows its curve, why, the three schools, its ways and its book', async () => {
     const [pot] = await pots();
     const page = await open(`/plants/${pot!.id}`);
-    for (const heading of ['Why this day', 'Three schools', 'The book', 'Pot and plant', 'Its ways', 'Before hands go in']) {
-      expect(await page.$$eval('h2', (all, wanted) => all.some((h) => h.textContent === wanted), heading), heading).toBe(true);
+    for (const heading of [
+      'Why this day',
+      'Three schools',
+      'The book',
+      'Pot and plant',
+      'Its ways',
+      'Before hands go in',
+    ]) {
+      expect(
+        await page.$$eval('h2', (all, wanted) => all.some((h) => h.textContent === wanted), heading),
+        heading,
+      ).toBe(true);
     }
-    expect(await page.$eval('svg[aria-label^="Moisture of the pot"]', (svg) => svg.querySelectorAll('path').length)).toBeGreaterThan(4);
+    expect(
+      await page.$eval('svg[aria-label^="Moisture of the pot"]', (svg) => svg.querySelectorAll('path').length),
+    ).toBeGreaterThan(4);
     const facts = await textOf(page, 'dl');
     expect(facts).toMatch(/as fast as reckoned|as reckoned/);
     await page.close();
@@ -162,7 +196,10 @@ describe('a plant', () => {
       void fetch(request.url())
         .then((response) => response.json() as Promise<{ outlook: { alarm: unknown } }>)
         .then((plant) => {
-          plant.outlook.alarm = { kind: 'slower', text: 'Since its last drinks it dries 2.0 times slower than it did. A blocked hole?' };
+          plant.outlook.alarm = {
+            kind: 'slower',
+            text: 'Since its last drinks it dries 2.0 times slower than it did. A blocked hole?',
+          };
           return request.respond({ status: 200, contentType: 'application/json', body: JSON.stringify(plant) });
         });
     });
@@ -178,7 +215,9 @@ describe('states that are not the usual one', () => {
     const page = await on.browser.newPage();
     await page.setRequestInterception(true);
     let down = true;
-    page.on('request', (request) => (down && request.url().includes('/api/') ? void request.abort() : void request.continue()));
+    page.on('request', (request) =>
+      down && request.url().includes('/api/') ? void request.abort() : void request.continue(),
+    );
     await page.goto(url, { waitUntil: 'domcontentloaded' });
     await page.waitForSelector('[role=alert]', { timeout: 15_000 });
     expect(await textOf(page, '[role=alert]')).toContain('does not answer');

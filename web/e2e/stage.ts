@@ -23,8 +23,13 @@ export async function stage({ empty = false } = {}): Promise<Stage> {
   await migrate(database.pool, MIGRATIONS);
   if (!empty) await loadDemo(database.pool, () => {});
   const running = await serve({
-    databaseUrl: databaseUrl(database.name), port: 51_000 + Math.floor(Math.random() * 9000), webFolder: `${ROOT}/build/web`, workerFile: `${ROOT}/build/forecast-worker.mjs`,
-    migrationsFolder: MIGRATIONS, tell: () => {}, fill: null,
+    databaseUrl: databaseUrl(database.name),
+    port: 51_000 + Math.floor(Math.random() * 9000),
+    webFolder: `${ROOT}/build/web`,
+    workerFile: `${ROOT}/build/forecast-worker.mjs`,
+    migrationsFolder: MIGRATIONS,
+    tell: () => {},
+    fill: null,
   });
   const url = `http://127.0.0.1:${running.port}`;
   const chromium: { browser: Browser; close(): Promise<void> } = await openBrowser();
@@ -49,7 +54,9 @@ export async function stage({ empty = false } = {}): Promise<Stage> {
 export async function expectAccessible(page: Page): Promise<void> {
   const source = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
   await page.evaluate(source);
-  const found = (await page.evaluate('axe.run(document, { resultTypes: ["violations"] })')) as { violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] };
+  const found = (await page.evaluate('axe.run(document, { resultTypes: ["violations"] })')) as {
+    violations: { id: string; nodes: { html: string; failureSummary: string }[] }[];
+  };
   expect(found.violations.map((v) => `${v.id}: ${v.nodes[0]!.html} ${v.nodes[0]!.failureSummary}`)).toEqual([]);
 }
 
@@ -57,7 +64,11 @@ export const textOf = (page: Page, selector: string) => page.$eval(selector, (el
 
 /** What the bar at the foot says of the last mark, once it says this. */
 export async function told(page: Page, wanted: RegExp): Promise<string> {
-  await page.waitForFunction((source) => new RegExp(source).test(document.querySelector('[data-testid=told]')?.textContent ?? ''), {}, wanted.source);
+  await page.waitForFunction(
+    (source) => new RegExp(source).test(document.querySelector('[data-testid=told]')?.textContent ?? ''),
+    {},
+    wanted.source,
+  );
   return textOf(page, '[data-testid=told]');
 }
 
@@ -66,16 +77,26 @@ export async function press(page: Page, words: string | RegExp, within = 'body')
   const source = typeof words === 'string' ? `^${words.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&')}$` : words.source;
   await page.waitForFunction(
     (pattern, root) => {
-      const found = [...document.querySelectorAll(`${root} button, ${root} a, ${root} summary, ${root} label`)].find((one) => new RegExp(pattern).test((one.getAttribute('aria-label') ?? one.textContent ?? '').trim()));
+      const found = [...document.querySelectorAll(`${root} button, ${root} a, ${root} summary, ${root} label`)].find(
+        (one) => new RegExp(pattern).test((one.getAttribute('aria-label') ?? one.textContent ?? '').trim()),
+      );
       if (!found || (found as HTMLButtonElement).disabled) return false;
       (found as HTMLElement).click();
       return true;
     },
-    {}, source, within,
+    {},
+    source,
+    within,
   );
 }
 
-export const sees = (page: Page, words: RegExp, within = 'body') => page.waitForFunction((source, root) => new RegExp(source).test(document.querySelector(root)?.textContent ?? ''), {}, words.source, within);
+export const sees = (page: Page, words: RegExp, within = 'body') =>
+  page.waitForFunction(
+    (source, root) => new RegExp(source).test(document.querySelector(root)?.textContent ?? ''),
+    {},
+    words.source,
+    within,
+  );
 
 interface JudgedPot {
   task: { judgement: { deeds: { deed: string }[] } };
@@ -94,7 +115,19 @@ export async function feelDry(url: string, bench: RegExp): Promise<void> {
   const place = site!.places.find(({ name }) => bench.test(name))!;
   const { pots } = await get<{ pots: { id: number }[] }>(`/api/places/${place.id}/pots`);
   const day = (back: number) => new Date(Date.parse(site!.today) - back * 86_400_000).toISOString().slice(0, 10);
-  const marks = pots.map(({ id }) => ({ plant_id: id, entries: [8, 4, 0].map((back) => ({ client_id: crypto.randomUUID(), date: day(back), type: 'check', finger: 'dry' })) }));
-  const written = await fetch(`${url}/api/marks`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ marks }) });
+  const marks = pots.map(({ id }) => ({
+    plant_id: id,
+    entries: [8, 4, 0].map((back) => ({
+      client_id: crypto.randomUUID(),
+      date: day(back),
+      type: 'check',
+      finger: 'dry',
+    })),
+  }));
+  const written = await fetch(`${url}/api/marks`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ marks }),
+  });
   expect(written.status).toBe(201);
 }

@@ -1,8 +1,24 @@
-/** Days as a person says them, with the year where it isn't this one. A day is a label, so it is never shifted by a clock. */
+/**
+ * Days as a person says them, with the year where it isn't this one. A day is a label, so it is never shifted by a
+ * clock.
+ */
 import { dayNumber } from '@zinc-pail/core';
 
 const WEEKDAYS = ['Thursday', 'Friday', 'Saturday', 'Sunday', 'Monday', 'Tuesday', 'Wednesday'];
-const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];
 
 export function daysBetween(from: string, to: string): number {
   return dayNumber(to) - dayNumber(from);

@@ -42,11 +42,15 @@ export function feedWords(feed: FeedAdvice, today: string): string {
     case 'salts':
       return 'Salts have built up: none before a flush.';
     case 'nth':
-      return n.drink! >= n.every! ? `Every ${ordinal(n.every!)} drink, and this is it.` : `Drink ${n.drink} of ${n.every} since the last food.`;
+      return n.drink! >= n.every!
+        ? `Every ${ordinal(n.every!)} drink, and this is it.`
+        : `Drink ${n.drink} of ${n.every} since the last food.`;
     case 'weeks-first':
       return 'Not fed yet this season.';
     case 'weeks':
-      return n.days! >= 7 * n.weeks! ? `${n.days} days since the last food.` : `Fed ${n.days} days ago; every ${n.weeks} weeks is enough.`;
+      return n.days! >= 7 * n.weeks!
+        ? `${n.days} days since the last food.`
+        : `Fed ${n.days} days ago; every ${n.weeks} weeks is enough.`;
     case 'not-its-months':
       return 'Not one of its feeding months.';
     case 'months-full':

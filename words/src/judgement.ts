@@ -1,4 +1,7 @@
-/** A judgement in words: the deed, its reason, what each answer leads to, what to mind, what never to do, what may have happened. */
+/**
+ * A judgement in words: the deed, its reason, what each answer leads to, what to mind, what never to do, what may have
+ * happened.
+ */
 import type { Deed, DeedName, Happened, Judgement, Mind, Never } from '@zinc-pail/core';
 import { dateWords, dayWords, daysBetween } from './days.ts';
 import { reasonWords, type Speaking } from './reasons.ts';
@@ -27,18 +30,43 @@ export function judgementWords(judgement: Judgement, speaking: Speaking): Judgem
   const strongest = because.slice(0, REASONS_TOLD);
   // What the keeper saw is always told.
   const seen = because.find(({ source }) => source === 'seen');
-  const told = [...strongest, ...(seen && !strongest.includes(seen) ? [seen] : [])].map((reason) => reasonWords(reason, speaking));
+  const told = [...strongest, ...(seen && !strongest.includes(seen) ? [seen] : [])].map((reason) =>
+    reasonWords(reason, speaking),
+  );
   return {
-    head: deedWords(first, speaking), reason: [...new Set(told)].join(' '), beside: others.flatMap((deed) => besideWords(deed, first, speaking) ?? []),
-    then: first.deed === 'look' ? thenWords(first.what, first.then) : null, mind: mind.map((code) => mindWords(code)), never: neverWords(judgement, speaking), sure: SURE[judgement.sure],
+    head: deedWords(first, speaking),
+    reason: [...new Set(told)].join(' '),
+    beside: others.flatMap((deed) => besideWords(deed, first, speaking) ?? []),
+    then: first.deed === 'look' ? thenWords(first.what, first.then) : null,
+    mind: mind.map((code) => mindWords(code)),
+    never: neverWords(judgement, speaking),
+    sure: SURE[judgement.sure],
   };
 }
 
 const SURE = { high: 'Sure.', medium: 'Fairly sure.', low: 'Not sure: a look tells more.' } as const;
 
-const ACTS = { unpot: 'Rot: unpot it today, no water', 'out-of-frost': 'Bring it in tonight', 'out-of-water': 'Lift it out of the water now' } as const;
-const MOVES = { warmer: 'To a warmer place', drier: 'To an airier, drier place', brighter: 'To a brighter place', shadier: 'Into shade', apart: 'Keep it apart', cover: 'Cover it tonight' } as const;
-const LOOKS = { depth: 'Feel it first', weight: 'Weigh it first', base: 'Press the base', roots: 'Look at its roots', underside: 'Look under its leaves', growth: 'Look for its first wrinkles' } as const;
+const ACTS = {
+  unpot: 'Rot: unpot it today, no water',
+  'out-of-frost': 'Bring it in tonight',
+  'out-of-water': 'Lift it out of the water now',
+} as const;
+const MOVES = {
+  warmer: 'To a warmer place',
+  drier: 'To an airier, drier place',
+  brighter: 'To a brighter place',
+  shadier: 'Into shade',
+  apart: 'Keep it apart',
+  cover: 'Cover it tonight',
+} as const;
+const LOOKS = {
+  depth: 'Feel it first',
+  weight: 'Weigh it first',
+  base: 'Press the base',
+  roots: 'Look at its roots',
+  underside: 'Look under its leaves',
+  growth: 'Look for its first wrinkles',
+} as const;
 
 /** The deed, a few words. */
 export function deedWords(deed: Deed, { units, today }: Speaking): string {
@@ -66,7 +94,12 @@ export function deedWords(deed: Deed, { units, today }: Speaking): string {
 }
 
 /** How water comes to it, with its amount. */
-export function drinkWords(way: 'drench' | 'base' | 'bottom' | 'measured' | 'mist', ml: number, flush: boolean, { units }: Speaking): string {
+export function drinkWords(
+  way: 'drench' | 'base' | 'bottom' | 'measured' | 'mist',
+  ml: number,
+  flush: boolean,
+  { units }: Speaking,
+): string {
   const amount = amountWords(ml, units);
   if (flush) return `Flush, ${amount}`;
   switch (way) {
@@ -85,18 +118,37 @@ export function drinkWords(way: 'drench' | 'base' | 'bottom' | 'measured' | 'mis
 
 /** What is done beside the first deed; a wait beside a look or a move says only that no water comes. */
 function besideWords(deed: Deed, first: Deed, speaking: Speaking): string | null {
-  if (deed.deed === 'wait') return deed.until === null ? (first.deed === 'act' ? null : 'No water meanwhile.') : `No water before ${dayWords(deed.until, speaking.today)}.`;
+  if (deed.deed === 'wait')
+    return deed.until === null
+      ? first.deed === 'act'
+        ? null
+        : 'No water meanwhile.'
+      : `No water before ${dayWords(deed.until, speaking.today)}.`;
   if (deed.deed === 'sleep') return 'No water: it is asleep.';
   return `${deedWords(deed, speaking)}.`;
 }
 
-const LEADS: Record<DeedName, string> = { act: 'rot: unpot it', move: 'move it', look: 'press the base, look at the roots', water: 'water it', sip: 'a small drink', wait: 'leave it', sleep: 'leave it asleep', wake: 'wake it' };
+const LEADS: Record<DeedName, string> = {
+  act: 'rot: unpot it',
+  move: 'move it',
+  look: 'press the base, look at the roots',
+  water: 'water it',
+  sip: 'a small drink',
+  wait: 'leave it',
+  sleep: 'leave it asleep',
+  wake: 'wake it',
+};
 
 /** "Wet or damp: leave it. Dry: water it." */
 function thenWords(what: string, then: Readonly<Record<string, DeedName>>): string {
   const byDeed = new Map<DeedName, string[]>();
   for (const [answer, deed] of Object.entries(then)) byDeed.set(deed, [...(byDeed.get(deed) ?? []), answer]);
-  return [...byDeed].map(([deed, answers]) => `${capital(answers.join(' or '))}: ${deed === 'act' && what !== 'base' && what !== 'roots' ? 'unpot it' : LEADS[deed]}.`).join(' ');
+  return [...byDeed]
+    .map(
+      ([deed, answers]) =>
+        `${capital(answers.join(' or '))}: ${deed === 'act' && what !== 'base' && what !== 'roots' ? 'unpot it' : LEADS[deed]}.`,
+    )
+    .join(' ');
 }
 
 const MINDS: Record<Mind, string> = {
@@ -131,17 +183,27 @@ const NEVERS: Record<Exclude<Never, 'frost' | 'wet-and-cold'>, string> = {
   'second-drink-while-wet': 'Never: a second drink while the first is still there.',
 };
 
-export function neverWords({ never, never_c: c }: Pick<Judgement, 'never' | 'never_c'>, { units }: Pick<Speaking, 'units'>): string {
+export function neverWords(
+  { never, never_c: c }: Pick<Judgement, 'never' | 'never_c'>,
+  { units }: Pick<Speaking, 'units'>,
+): string {
   if (never === 'frost') return `Never: nights below ${degreeWords(c ?? 0, units)}.`;
   if (never === 'wet-and-cold') return `Never: wet roots below ${degreeWords(c ?? 0, units)}.`;
   return NEVERS[never];
 }
 
-const LOOK_NAMES = { finger: 'finger', surface: 'look at the top', meter: 'probe', weight: 'weighing', lift: 'lift' } as const;
+const LOOK_NAMES = {
+  finger: 'finger',
+  surface: 'look at the top',
+  meter: 'probe',
+  weight: 'weighing',
+  lift: 'lift',
+} as const;
 
 /** What may have happened, as a question a keeper can answer. */
 export function happenedWords({ kind, from, to, look }: Happened, today: string): string {
-  const when = from === to ? `on ${dateWords(from, today)}` : `between ${dateWords(from, today)} and ${dateWords(to, today)}`;
+  const when =
+    from === to ? `on ${dateWords(from, today)}` : `between ${dateWords(from, today)} and ${dateWords(to, today)}`;
   switch (kind) {
     case 'stranger':
       return `Somebody may have watered it ${when}, or a note was forgotten.`;

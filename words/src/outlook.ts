@@ -1,5 +1,14 @@
 /** An outlook in words: why this day, what holds a drink, the season, the store and the roots. */
-import type { ChangeKind, DateReason, IntervalStep, PlantForecast, PlantState, StateReason, ThirstWord, WetFeetWord } from '@zinc-pail/core';
+import type {
+  ChangeKind,
+  DateReason,
+  IntervalStep,
+  PlantForecast,
+  PlantState,
+  StateReason,
+  ThirstWord,
+  WetFeetWord,
+} from '@zinc-pail/core';
 import { dateWords, partOfMonth } from './days.ts';
 import type { Speaking } from './reasons.ts';
 import { signWords } from './signs.ts';
@@ -22,7 +31,9 @@ export function dateReasonWords({ factor, days, n, of }: DateReason, units: Unit
     case 'top-dressing':
       return `${lengthWords(n.dressing_mm!, units)} of grit on top slow the surface.`;
     case 'rate':
-      return Math.abs(n.rate! - 1) < 0.05 ? `This pot dries as reckoned, a touch ${way}.` : `This pot dries ${n.rate!.toFixed(1)} × as fast as reckoned: ${way}.`;
+      return Math.abs(n.rate! - 1) < 0.05
+        ? `This pot dries as reckoned, a touch ${way}.`
+        : `This pot dries ${n.rate!.toFixed(1)} × as fast as reckoned: ${way}.`;
     case 'together':
       return 'What these do only together.';
   }
@@ -47,23 +58,55 @@ export function holdWords({ hold }: Pick<PlantForecast, 'hold'>, { units, today 
 
 /** What brings a state, or for a growing plant holds it back. */
 const BROUGHT: Record<StateReason, string> = {
-  cold: 'the cold brought it', heat: 'the heat brought it', 'short-days': 'short days brought it', 'long-days': 'long warm days brought it', dark: 'dim light brought it', nothing: 'its own year brought it', seen: 'you saw it',
+  cold: 'the cold brought it',
+  heat: 'the heat brought it',
+  'short-days': 'short days brought it',
+  'long-days': 'long warm days brought it',
+  dark: 'dim light brought it',
+  nothing: 'its own year brought it',
+  seen: 'you saw it',
 };
 const HELD_BACK: Record<StateReason, string> = {
-  cold: 'held back by cold', heat: 'held back by heat', 'short-days': 'held back by short days', 'long-days': 'held back by long warm days', dark: 'held back by dim light', nothing: 'warmth, days and light invite it', seen: 'you saw it',
+  cold: 'held back by cold',
+  heat: 'held back by heat',
+  'short-days': 'held back by short days',
+  'long-days': 'held back by long warm days',
+  dark: 'held back by dim light',
+  nothing: 'warmth, days and light invite it',
+  seen: 'you saw it',
 };
 
-export function seasonWords(state: PlantState, why: StateReason, since: string, fromStart: boolean, today: string): string {
+export function seasonWords(
+  state: PlantState,
+  why: StateReason,
+  since: string,
+  fromStart: boolean,
+  today: string,
+): string {
   const when = fromStart ? 'as long as known' : `since ${dateWords(since, today)}`;
   return `${state} ${when}: ${state === 'growing' || state === 'waking' ? HELD_BACK[why] : BROUGHT[why]}`;
 }
 
-export const THIRST: Record<ThirstWord, string> = { full: 'full', 'a-little-spent': 'a little spent', 'first-wrinkles': 'first wrinkles', shrivelling: 'shrivelling', harmed: 'harmed by thirst' };
-export const WET_FEET: Record<WetFeetWord, string> = { safe: 'safe', 'a-little-wet': 'a little wet', 'too-wet-for-long': 'too wet for long', 'in-danger': 'in danger' };
+export const THIRST: Record<ThirstWord, string> = {
+  full: 'full',
+  'a-little-spent': 'a little spent',
+  'first-wrinkles': 'first wrinkles',
+  shrivelling: 'shrivelling',
+  harmed: 'harmed by thirst',
+};
+export const WET_FEET: Record<WetFeetWord, string> = {
+  safe: 'safe',
+  'a-little-wet': 'a little wet',
+  'too-wet-for-long': 'too wet for long',
+  'in-danger': 'in danger',
+};
 
 /** A step that a sign moved the interval by, and whether it helped. */
 export function stepWords({ on, way, sign, helped }: IntervalStep, today: string): string {
-  const why = way === 'earlier' ? `${signWords(sign)} when dry, firm again after its drink` : `${signWords(sign)}: too much water`;
+  const why =
+    way === 'earlier'
+      ? `${signWords(sign)} when dry, firm again after its drink`
+      : `${signWords(sign)}: too much water`;
   const outcome = helped === null ? '' : helped ? ' It helped: not seen again.' : ' It was seen again since.';
   return `A step ${way} since ${dateWords(on, today)}: ${why}.${outcome}`;
 }

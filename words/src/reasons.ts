@@ -1,4 +1,6 @@
-/** A sentence for every code of a reason, from its numbers. One code, one sentence: no second wording of the same fact. */
+/**
+ * A sentence for every code of a reason, from its numbers. One code, one sentence: no second wording of the same fact.
+ */
 import { bandOf, type Reason } from '@zinc-pail/core';
 import { dateWords, dayWords, onDay, partOfMonth } from './days.ts';
 import { signWords } from './signs.ts';
@@ -49,7 +51,9 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'reckoned-wet':
       return 'Reckoned wet.';
     case 'reckoned-damp':
-      return n.chance_wet === undefined ? `Reckoned ${bandOf(n.p50 ?? 0.4)}.` : `One chance in ${Math.max(2, Math.round(1 / n.chance_wet))} that it is still wet.`;
+      return n.chance_wet === undefined
+        ? `Reckoned ${bandOf(n.p50 ?? 0.4)}.`
+        : `One chance in ${Math.max(2, Math.round(1 / n.chance_wet))} that it is still wet.`;
     case 'reckoned-dry':
       return on ? `Dry ${since}${giveOrTake(n)}.` : 'Reckoned dry.';
     case 'due':
@@ -67,9 +71,13 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'contradicts-book':
       return contradictWords(of);
     case 'changed-pace':
-      return of === 'contradictory' ? 'What was found contradicts itself: no drying explains all of it.' : `It dries ${times(of === 'slower' ? 1 / n.factor! : n.factor!)} ${CHANGED[of as keyof typeof CHANGED]}.`;
+      return of === 'contradictory'
+        ? 'What was found contradicts itself: no drying explains all of it.'
+        : `It dries ${times(of === 'slower' ? 1 / n.factor! : n.factor!)} ${CHANGED[of as keyof typeof CHANGED]}.`;
     case 'asleep':
-      return n.wakes_in_days === undefined || n.wakes_in_days > 380 ? 'No waking is in sight.' : `It wakes about ${partOfMonth(plusDays(today, n.wakes_in_days), today)}.`;
+      return n.wakes_in_days === undefined || n.wakes_in_days > 380
+        ? 'No waking is in sight.'
+        : `It wakes about ${partOfMonth(plusDays(today, n.wakes_in_days), today)}.`;
     case 'easing':
       return 'It slows, so its drinks come further apart.';
     case 'waking':
@@ -125,7 +133,9 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'calendar-none':
       return 'Your calendar has no water for it this month.';
     case 'plant-sign':
-      return on && on > today ? 'By the plant’s own sign: its first wrinkle is reckoned then.' : 'By the plant’s own sign: its first wrinkles are reckoned about now.';
+      return on && on > today
+        ? 'By the plant’s own sign: its first wrinkle is reckoned then.'
+        : 'By the plant’s own sign: its first wrinkles are reckoned about now.';
     case 'no-sign':
       return 'By the plant’s own sign: no wrinkle is in sight.';
     case 'held':
@@ -170,7 +180,9 @@ function notDueWords({ of = '', on, n = {} }: Reason, today: string): string {
   const now = `Now ${bandOf(n.p50 ?? 0.5)}.`;
   if (!on) return `${now} Wet for a long time yet.`;
   if (of === 'dry-top' || of === 'keep-damp') return now;
-  return on <= today ? `Dry ${sinceWords(on, today)}${giveOrTake(n)}.` : `${now} Dry by ${dateWords(on, today)}${giveOrTake(n)}.`;
+  return on <= today
+    ? `Dry ${sinceWords(on, today)}${giveOrTake(n)}.`
+    : `${now} Dry by ${dateWords(on, today)}${giveOrTake(n)}.`;
 }
 
 const CONTRADICTED: Readonly<Record<string, string>> = {

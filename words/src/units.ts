@@ -1,6 +1,6 @@
 /**
- * Figures as a keeper reads them. Everything is kept in °C, mm and ml; a figure is turned into other units only here, for the
- * eye, from the number itself and never from a sentence.
+ * Figures as a keeper reads them. Everything is kept in °C, mm and ml; a figure is turned into other units only here,
+ * for the eye, from the number itself and never from a sentence.
  */
 export interface Units {
   temperature: 'C' | 'F';
@@ -17,7 +17,8 @@ const LARGEST_QUARTERS = 16;
 
 /** "1.4 l", "250 ml", "1¾ cups". */
 export function amountWords(ml: number, { volume }: Units): string {
-  if (volume === 'cups') return cupWords(ml) ?? (ml < ML_PER_CUP / 8 ? `${Math.round(ml)} ml` : `${(ml / ML_PER_CUP).toFixed(1)} cups`);
+  if (volume === 'cups')
+    return cupWords(ml) ?? (ml < ML_PER_CUP / 8 ? `${Math.round(ml)} ml` : `${(ml / ML_PER_CUP).toFixed(1)} cups`);
   return ml >= 1000 ? `${(ml / 1000).toFixed(1)} l` : `${Math.round(ml)} ml`;
 }
 
@@ -56,7 +57,12 @@ export function aOr(n: number, word: string): string {
   return n === 1 ? `a ${word}` : `${n} ${word}s`;
 }
 
-const SHARES: readonly [number, string][] = [[0.125, 'an eighth'], [0.25, 'a quarter'], [0.5, 'half'], [1, 'the full dose']];
+const SHARES: readonly [number, string][] = [
+  [0.125, 'an eighth'],
+  [0.25, 'a quarter'],
+  [0.5, 'half'],
+  [1, 'the full dose'],
+];
 
 /** A strength of food as keepers say it. */
 export function doseWords(share: number): string {

@@ -1,5 +1,17 @@
-/** Every plant of the demo, as it is and after every single mark, in words: nothing contradicts a law or another sentence, and all of it reads. */
-import { drinkOf, type Garden, gardenTasks, isoDay, dayNumber, type Judgement, type PlantEvent, type Sign } from '@zinc-pail/core';
+/**
+ * Every plant of the demo, as it is and after every single mark, in words: nothing contradicts a law or another
+ * sentence, and all of it reads.
+ */
+import {
+  drinkOf,
+  type Garden,
+  gardenTasks,
+  isoDay,
+  dayNumber,
+  type Judgement,
+  type PlantEvent,
+  type Sign,
+} from '@zinc-pail/core';
 import { describe, expect, it } from 'vitest';
 import { play } from '../../demo/play.ts';
 import { judgementWords } from './judgement.ts';
@@ -27,13 +39,18 @@ function marksOn(date: string): { name: string; events: PlantEvent[]; law?(judge
     { name: 'mush', events: [sign('roots-mush')], law: unpots },
     { name: 'taut', events: [sign('taut')] },
     { name: 'buds', events: [sign('buds')] },
-    { name: 'asleep', events: [{ type: 'state', date, state: 'resting' }], law: (judgement) => expect(judgement.deeds.every(({ deed }) => deed !== 'water')).toBe(true) },
+    {
+      name: 'asleep',
+      events: [{ type: 'state', date, state: 'resting' }],
+      law: (judgement) => expect(judgement.deeds.every(({ deed }) => deed !== 'water')).toBe(true),
+    },
     { name: 'as it is', events: [] },
   ];
 }
 
 /** What a careless sentence gives away. */
-const CARELESS = /undefined|NaN|null|\[object|\$\{| {2}|\.\.|,,| ,| \.|\b1 (times|days|pots|weeks|months)\b|every \d\. |no food: no|-\d+°/;
+const CARELESS =
+  /undefined|NaN|null|\[object|\$\{| {2}|\.\.|,,| ,| \.|\b1 (times|days|pots|weeks|months)\b|every \d\. |no food: no|-\d+°/;
 
 function reads(words: string[]): void {
   for (const sentence of words) {
@@ -52,7 +69,9 @@ function holds(judgement: Judgement, closed: boolean): void {
   if (drink) {
     expect(drink.amount_ml).toBeGreaterThan(0);
     if (closed) expect(drink).toMatchObject({ flush: false, method: 'measured' });
-    expect(judgement.because.some(({ code }) => code === 'below-limit' || code === 'rot-seen' || code === 'felt-wet')).toBe(false);
+    expect(
+      judgement.because.some(({ code }) => code === 'below-limit' || code === 'rot-seen' || code === 'felt-wet'),
+    ).toBe(false);
     if (judgement.because.some(({ code }) => code === 'asleep')) expect(first.deed).toBe('sip');
   }
   if (judgement.because.some(({ code }) => code === 'below-limit')) expect(['act', 'move']).toContain(first.deed);
@@ -61,26 +80,42 @@ function holds(judgement: Judgement, closed: boolean): void {
 
 describe.each(TODAYS)('the demo on %s, mark by mark', (today) => {
   const gardens = play(() => today).map(({ garden }) => garden);
-  it.each(marksOn(today).map((mark) => [mark.name, mark] as const))('%s', (_, { events, law }) => {
-    for (const garden of gardens) {
-      const marked: Garden = { ...garden, plants: garden.plants.map((plant) => ({ ...plant, events: [...plant.events, ...events] })) };
-      for (const { outlook, task } of gardenTasks(marked)) {
-        const { judgement, forecast, due } = task;
-        law?.(judgement);
-        holds(judgement, !outlook.plant.pot.holes);
-        // The same judgement everywhere: forecast, due day, line.
-        if (drinkOf(judgement)) expect(forecast.water?.ideal).toBe(today);
-        else if (forecast.water) expect(forecast.water.ideal > today).toBe(true);
-        expect(due).toBe(drinkOf(judgement) ? today : (forecast.water?.ideal ?? null));
-        const words = judgementWords(judgement, { units: SI, today });
-        reads([`${words.head}.`, words.reason, ...words.beside, ...words.mind, words.never, ...(words.then ? [words.then] : [])]);
-        const imperial = judgementWords(judgement, { units: IMPERIAL, today });
-        expect([imperial.head, imperial.reason, ...imperial.mind].join(' ')).not.toMatch(/\d ?(°C|cm)\b/);
+  it.each(marksOn(today).map((mark) => [mark.name, mark] as const))(
+    '%s',
+    (_, { events, law }) => {
+      for (const garden of gardens) {
+        const marked: Garden = {
+          ...garden,
+          plants: garden.plants.map((plant) => ({ ...plant, events: [...plant.events, ...events] })),
+        };
+        for (const { outlook, task } of gardenTasks(marked)) {
+          const { judgement, forecast, due } = task;
+          law?.(judgement);
+          holds(judgement, !outlook.plant.pot.holes);
+          // The same judgement everywhere: forecast, due day, line.
+          if (drinkOf(judgement)) expect(forecast.water?.ideal).toBe(today);
+          else if (forecast.water) expect(forecast.water.ideal > today).toBe(true);
+          expect(due).toBe(drinkOf(judgement) ? today : (forecast.water?.ideal ?? null));
+          const words = judgementWords(judgement, { units: SI, today });
+          reads([
+            `${words.head}.`,
+            words.reason,
+            ...words.beside,
+            ...words.mind,
+            words.never,
+            ...(words.then ? [words.then] : []),
+          ]);
+          const imperial = judgementWords(judgement, { units: IMPERIAL, today });
+          expect([imperial.head, imperial.reason, ...imperial.mind].join(' ')).not.toMatch(/\d ?(°C|cm)\b/);
+        }
       }
-    }
-  }, 120_000);
+    },
+    120_000,
+  );
   it('asks on most days for some pots to be felt before their drink', () => {
-    const asked = gardens.flatMap((garden) => gardenTasks(garden)).filter(({ task }) => task.judgement.deeds.some((deed) => deed.deed === 'look' && deed.what === 'depth'));
+    const asked = gardens
+      .flatMap((garden) => gardenTasks(garden))
+      .filter(({ task }) => task.judgement.deeds.some((deed) => deed.deed === 'look' && deed.what === 'depth'));
     expect(asked.length).toBeGreaterThan(0);
   });
 });
@@ -89,6 +124,22 @@ describe('days and dates', () => {
   it('a date of another year says its year', () => {
     const garden = play(() => TODAYS[0]!)[0]!.garden;
     const far = isoDay(dayNumber(garden.today) + 300);
-    expect(judgementWords({ deeds: [{ deed: 'wait', until: far }], until: far, next_look: null, because: [{ code: 'no-sign', source: 'rule', weight: 1 }], against: [], happened: [], mind: [], never: 'long-soak', never_c: null, sure: 'low' }, { units: SI, today: garden.today }).head).toMatch(/2027$/);
+    expect(
+      judgementWords(
+        {
+          deeds: [{ deed: 'wait', until: far }],
+          until: far,
+          next_look: null,
+          because: [{ code: 'no-sign', source: 'rule', weight: 1 }],
+          against: [],
+          happened: [],
+          mind: [],
+          never: 'long-soak',
+          never_c: null,
+          sure: 'low',
+        },
+        { units: SI, today: garden.today },
+      ).head,
+    ).toMatch(/2027$/);
   });
 });

@@ -14,29 +14,71 @@ const speaking = { units: SI, today: TODAY };
 
 describe('figures', () => {
   it('in the keeper’s units, from the number itself', () => {
-    expect([amountWords(180, SI), amountWords(1450, SI), amountWords(180, IMPERIAL)]).toEqual(['180 ml', '1.4 l', '¾ cup'].map((words) => words.replace('1.4', (1.45).toFixed(1))));
+    expect([amountWords(180, SI), amountWords(1450, SI), amountWords(180, IMPERIAL)]).toEqual(
+      ['180 ml', '1.4 l', '¾ cup'].map((words) => words.replace('1.4', (1.45).toFixed(1))),
+    );
     expect([degreeWords(-3, SI), degreeWords(-3, IMPERIAL), degreeWords(0, IMPERIAL)]).toEqual(['−3°', '27°', '32°']);
     expect([lengthWords(95, SI), lengthWords(254, IMPERIAL)]).toEqual(['9.5 cm', '10 in']);
-    expect([0.125, 0.25, 0.5, 1, 0.6].map(doseWords)).toEqual(['an eighth the dose', 'a quarter the dose', 'half the dose', 'the full dose', '60 % of the dose']);
+    expect([0.125, 0.25, 0.5, 1, 0.6].map(doseWords)).toEqual([
+      'an eighth the dose',
+      'a quarter the dose',
+      'half the dose',
+      'the full dose',
+      '60 % of the dose',
+    ]);
     expect([1, 2, 3, 4, 11, 22, 113].map(ordinal)).toEqual(['1st', '2nd', '3rd', '4th', '11th', '22nd', '113th']);
   });
 });
 
 describe('days', () => {
   it('read as a person says them, with the year where it is another', () => {
-    expect(['2026-07-08', '2026-07-09', '2026-07-07', '2026-07-11', '2026-08-07'].map((day) => dayWords(day, TODAY))).toEqual(['today', 'tomorrow', 'yesterday', 'Saturday', '7 August']);
+    expect(
+      ['2026-07-08', '2026-07-09', '2026-07-07', '2026-07-11', '2026-08-07'].map((day) => dayWords(day, TODAY)),
+    ).toEqual(['today', 'tomorrow', 'yesterday', 'Saturday', '7 August']);
     expect(dateWords('2024-10-27', TODAY)).toBe('27 October 2024');
     expect(dateWords('2027-01-02', '2026-12-20')).toBe('2 January');
     expect([onDay(TODAY, TODAY), onDay('2026-07-11', TODAY)]).toEqual(['today', 'on Saturday']);
-    expect(['2026-08-03', '2026-08-15', '2026-08-29', '2027-03-02'].map((day) => partOfMonth(day, TODAY))).toEqual(['early August', 'mid-August', 'late August', 'early March 2027']);
+    expect(['2026-08-03', '2026-08-15', '2026-08-29', '2027-03-02'].map((day) => partOfMonth(day, TODAY))).toEqual([
+      'early August',
+      'mid-August',
+      'late August',
+      'early March 2027',
+    ]);
   });
 });
 
 describe('one sentence for each code', () => {
-  const n = { p10: 0.1, p50: 0.3, p90: 0.6, days: 40, share: 0.5, reading: 7, strength: 2, factor: 0.5, warmth: 6, grows_from: 10, tonight: -2, limit: 3, every: 9, light: 2, chance: 0.4, hold_days: 3, ec: 2.6, wakes_in_days: 60, thirst: 0.7 };
+  const n = {
+    p10: 0.1,
+    p50: 0.3,
+    p90: 0.6,
+    days: 40,
+    share: 0.5,
+    reading: 7,
+    strength: 2,
+    factor: 0.5,
+    warmth: 6,
+    grows_from: 10,
+    tonight: -2,
+    limit: 3,
+    every: 9,
+    light: 2,
+    chance: 0.4,
+    hold_days: 3,
+    ec: 2.6,
+    wakes_in_days: 60,
+    thirst: 0.7,
+  };
   it.each(REASON_CODES)('%s', (code) => {
     for (const on of [undefined, '2026-07-06', TODAY]) {
-      const reason: Reason = { code, source: 'reckoned', weight: 0.5, n, ...(on ? { on } : {}), of: code === 'changed-pace' ? 'slower' : code === 'due' ? 'dry-through' : code === 'lifted' ? 'heavy' : 'limp' };
+      const reason: Reason = {
+        code,
+        source: 'reckoned',
+        weight: 0.5,
+        n,
+        ...(on ? { on } : {}),
+        of: code === 'changed-pace' ? 'slower' : code === 'due' ? 'dry-through' : code === 'lifted' ? 'heavy' : 'limp',
+      };
       if (!on && /seen|felt|weighed|probed|lifted|surface|cut-roots|first-sip/.test(code)) continue;
       const words = reasonWords(reason, speaking);
       expect(words).toMatch(/^[A-Z0-9−].*[.?]$/);
@@ -44,24 +86,59 @@ describe('one sentence for each code', () => {
     }
   });
   it.each(FEED_CODES)('food: %s', (code) => {
-    const words = feedWords({ kind: 'plain', why: { code, n: { given: 7, ceiling: 6, drink: 2, every: 4, days: 20, weeks: 5, dose: 2, times: 3 }, of: 'soft-base' }, until: '2027-04-01', given: 0, ceiling: null }, TODAY);
+    const words = feedWords(
+      {
+        kind: 'plain',
+        why: {
+          code,
+          n: { given: 7, ceiling: 6, drink: 2, every: 4, days: 20, weeks: 5, dose: 2, times: 3 },
+          of: 'soft-base',
+        },
+        until: '2027-04-01',
+        given: 0,
+        ceiling: null,
+      },
+      TODAY,
+    );
     expect(words).toMatch(/^[A-Z].*\.$/);
     expect(words).not.toMatch(/undefined|NaN|every \d\./);
   });
   it('a limit that is passed is told with until when', () => {
-    expect(feedWords({ kind: 'plain', why: { code: 'overfed', n: { given: 11, ceiling: 6 } }, until: '2027-04-01', given: 11, ceiling: 6 }, TODAY)).toBe('Overfed this season, 11 of at most 6: none until 1 April 2027.');
+    expect(
+      feedWords(
+        {
+          kind: 'plain',
+          why: { code: 'overfed', n: { given: 11, ceiling: 6 } },
+          until: '2027-04-01',
+          given: 11,
+          ceiling: 6,
+        },
+        TODAY,
+      ),
+    ).toBe('Overfed this season, 11 of at most 6: none until 1 April 2027.');
   });
   it('a temperature that would read like its limit is told to the tenth', () => {
-    const cold: Reason = { code: 'below-limit', source: 'forecast', weight: 1, n: { tonight: 1.6, limit: 2, moist: 0 } };
+    const cold: Reason = {
+      code: 'below-limit',
+      source: 'forecast',
+      weight: 1,
+      n: { tonight: 1.6, limit: 2, moist: 0 },
+    };
     expect(reasonWords(cold, speaking)).toBe('1.6° tonight, and it bears 2°.');
-    expect(reasonWords({ ...cold, n: { tonight: -4, limit: 2, moist: 1 } }, speaking)).toBe('−4° tonight, and it bears 2° with a moist root ball.');
+    expect(reasonWords({ ...cold, n: { tonight: -4, limit: 2, moist: 1 } }, speaking)).toBe(
+      '−4° tonight, and it bears 2° with a moist root ball.',
+    );
   });
 });
 
 describe('a season', () => {
   it('names what brought a state, and what holds growth back; a date that is only the start of the record is none', () => {
-    expect(seasonWords('resting', 'short-days', '2026-02-01', false, TODAY)).toBe('resting since 1 February: short days brought it');
-    expect(seasonWords('growing', 'short-days', '2024-10-27', true, TODAY)).toBe('growing as long as known: held back by short days');
+    expect(seasonWords('resting', 'short-days', '2026-02-01', false, TODAY)).toBe(
+      'resting since 1 February: short days brought it',
+    );
+    expect(seasonWords('growing', 'short-days', '2024-10-27', true, TODAY)).toBe(
+      'growing as long as known: held back by short days',
+    );
   });
 });
 
@@ -74,16 +151,55 @@ describe('what may have happened', () => {
 
 describe('the rest', () => {
   it('holds, alarms, factors and notes read as sentences', () => {
-    for (const kind of ['rest', 'goes-to-rest', 'cold', 'potted', 'judged'] as const) expect(holdWords({ hold: { until: '2026-09-01', kind, n: { warmth: 5, grows_from: 10, wakes: 1 } } }, speaking)).toMatch(/^[A-Z].*\.$/);
+    for (const kind of ['rest', 'goes-to-rest', 'cold', 'potted', 'judged'] as const)
+      expect(
+        holdWords({ hold: { until: '2026-09-01', kind, n: { warmth: 5, grows_from: 10, wakes: 1 } } }, speaking),
+      ).toMatch(/^[A-Z].*\.$/);
     expect(holdWords({}, speaking)).toBe('No water in sight.');
-    for (const kind of ['slower', 'faster', 'contradictory'] as const) expect(alarmWords({ kind, factor: kind === 'slower' ? 0.5 : 2 })).not.toMatch(/NaN/);
-    expect(dateReasonWords({ factor: 'pot-size', days: 2, n: { top_mm: 120, depth_mm: 100, reference_top_mm: 90, reference_depth_mm: 80 } }, IMPERIAL)).toBe('4.7 in across and 3.9 in deep, against 3.5 in by 3.1 in: later.');
-    expect(dateReasonWords({ factor: 'rate', days: -0.1, n: { rate: 1 } }, SI)).toBe('This pot dries as reckoned, a touch sooner.');
-    for (const code of ['top-only', 'firmed', 'still-slack', 'crust', 'drain', 'more-than-fits'] as const) expect(afterWords({ code, n: { depth_mm: 120, hard_drinks: 1, holes: 1, seconds: 18, fits_ml: 40, ml: 90 } }, SI)).toMatch(/[.?]$/);
-    expect(afterWords({ code: 'crust', n: { hard_drinks: 1, holes: 0 } }, SI)).toMatch(/1 hard drink is on record.*drill it/);
+    for (const kind of ['slower', 'faster', 'contradictory'] as const)
+      expect(alarmWords({ kind, factor: kind === 'slower' ? 0.5 : 2 })).not.toMatch(/NaN/);
+    expect(
+      dateReasonWords(
+        {
+          factor: 'pot-size',
+          days: 2,
+          n: { top_mm: 120, depth_mm: 100, reference_top_mm: 90, reference_depth_mm: 80 },
+        },
+        IMPERIAL,
+      ),
+    ).toBe('4.7 in across and 3.9 in deep, against 3.5 in by 3.1 in: later.');
+    expect(dateReasonWords({ factor: 'rate', days: -0.1, n: { rate: 1 } }, SI)).toBe(
+      'This pot dries as reckoned, a touch sooner.',
+    );
+    for (const code of ['top-only', 'firmed', 'still-slack', 'crust', 'drain', 'more-than-fits'] as const)
+      expect(
+        afterWords({ code, n: { depth_mm: 120, hard_drinks: 1, holes: 1, seconds: 18, fits_ml: 40, ml: 90 } }, SI),
+      ).toMatch(/[.?]$/);
+    expect(afterWords({ code: 'crust', n: { hard_drinks: 1, holes: 0 } }, SI)).toMatch(
+      /1 hard drink is on record.*drill it/,
+    );
   });
   it('a look says what each answer leads to', () => {
-    const words = judgementWords({ deeds: [{ deed: 'look', what: 'depth', then: { wet: 'wait', damp: 'wait', dry: 'water' } }], until: null, next_look: TODAY, because: [{ code: 'never-looked', source: 'reckoned', weight: 1 }], against: [], happened: [], mind: ['not-on-powder'], never: 'frost', never_c: 8, sure: 'low' }, { units: IMPERIAL, today: TODAY });
-    expect(words).toMatchObject({ head: 'Feel it first', reason: 'Nobody has ever felt this pot.', then: 'Wet or damp: leave it. Dry: water it.', never: 'Never: nights below 46°.' });
+    const words = judgementWords(
+      {
+        deeds: [{ deed: 'look', what: 'depth', then: { wet: 'wait', damp: 'wait', dry: 'water' } }],
+        until: null,
+        next_look: TODAY,
+        because: [{ code: 'never-looked', source: 'reckoned', weight: 1 }],
+        against: [],
+        happened: [],
+        mind: ['not-on-powder'],
+        never: 'frost',
+        never_c: 8,
+        sure: 'low',
+      },
+      { units: IMPERIAL, today: TODAY },
+    );
+    expect(words).toMatchObject({
+      head: 'Feel it first',
+      reason: 'Nobody has ever felt this pot.',
+      then: 'Wet or damp: leave it. Dry: water it.',
+      never: 'Never: nights below 46°.',
+    });
   });
 });

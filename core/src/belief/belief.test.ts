@@ -3,10 +3,31 @@ import { GardenForecast } from '../forecast/forecast.ts';
 import { dayNumber } from '../calendar/day.ts';
 import type { PlantEvent, Pot } from '../garden.ts';
 import { garden, outlook, PEATY, plusDays, roundPot } from '../../test/gardens.ts';
-import { blur, fromLog, GRID, GRID_SIZE, gridMean, gridQuantile, gridVariance, normalDensity, shifted, spreadMoisture, NODES } from './grid.ts';
+import {
+  blur,
+  fromLog,
+  GRID,
+  GRID_SIZE,
+  gridMean,
+  gridQuantile,
+  gridVariance,
+  normalDensity,
+  shifted,
+  spreadMoisture,
+  NODES,
+} from './grid.ts';
 import type { Stretch } from './history.ts';
 import { habitEvidence, keeperHabit } from './keeper.ts';
-import { deviationSd, meterFigure, normalAt, signLikelihood, tableIndex, USUAL_SLIPS, weightFigure, wordTable } from './looks.ts';
+import {
+  deviationSd,
+  meterFigure,
+  normalAt,
+  signLikelihood,
+  tableIndex,
+  USUAL_SLIPS,
+  weightFigure,
+  wordTable,
+} from './looks.ts';
 import { Pool } from './pool.ts';
 import { driveShift, POT_SD, potEvidence, REFERENCE_LN_DRIVE } from './rate.ts';
 import { slipRates } from './trust.ts';
@@ -14,7 +35,15 @@ import { believedSurface, SURFACE_WET_TRIED } from './surface.ts';
 
 /** A stretch that says ln k is about x, as sharply as sd. */
 function stretchAt(x: number, sd = 0.12, checks = 4): Stretch {
-  return { endDay: 100, checks, weighed: false, lateness: [], place: 'p', lnDrive: REFERENCE_LN_DRIVE, logs: GRID.map((g) => -0.5 * ((g - x) / sd) ** 2) };
+  return {
+    endDay: 100,
+    checks,
+    weighed: false,
+    lateness: [],
+    place: 'p',
+    lnDrive: REFERENCE_LN_DRIVE,
+    logs: GRID.map((g) => -0.5 * ((g - x) / sd) ** 2),
+  };
 }
 
 describe('the grid', () => {
@@ -36,7 +65,8 @@ describe('the grid', () => {
 });
 
 describe('looks', () => {
-  const chance = (says: 'wet' | 'damp' | 'dry', m: number, zVar = 0) => wordTable({ kind: 'finger', says }, zVar, USUAL_SLIPS.finger).chance[tableIndex(m)]!;
+  const chance = (says: 'wet' | 'damp' | 'dry', m: number, zVar = 0) =>
+    wordTable({ kind: 'finger', says }, zVar, USUAL_SLIPS.finger).chance[tableIndex(m)]!;
   it('a finger’s words peak in their bands and never rule anything out', () => {
     for (const m of [0.02, 0.3, 0.9]) expect(chance('wet', m) + chance('damp', m) + chance('dry', m)).toBeCloseTo(1, 6);
     expect(chance('dry', 0.02)).toBeGreaterThan(0.9);
@@ -55,20 +85,24 @@ describe('looks', () => {
     expect(scale(0).sd).toBeLessThan(meterFigure(6, 0.03).sd / 2);
     expect(scale(300).sd).toBeGreaterThan(scale(0).sd * 1.5);
     expect(weightFigure(550, 600, 150, false, 0, 0.02).sd).toBeGreaterThan(scale(0).sd);
-    const lift = (says: 'heavy' | 'light', m: number) => wordTable({ kind: 'lift', says }, 0, USUAL_SLIPS.lift).chance[tableIndex(m)]!;
+    const lift = (says: 'heavy' | 'light', m: number) =>
+      wordTable({ kind: 'lift', says }, 0, USUAL_SLIPS.lift).chance[tableIndex(m)]!;
     expect(lift('heavy', 0.9)).toBeGreaterThan(lift('heavy', 0.2) * 5);
     expect(lift('light', 0.05)).toBeGreaterThan(lift('light', 0.7) * 5);
     expect(normalAt(0)).toBeCloseTo(1 / Math.sqrt(2 * Math.PI), 6);
   });
   it('a dry surface says little, a wrinkle says dry, a scar nothing', () => {
-    const dryTop = (m: number) => wordTable({ kind: 'surface', says: 'dry' }, 0, USUAL_SLIPS.surface).chance[tableIndex(m)]!;
+    const dryTop = (m: number) =>
+      wordTable({ kind: 'surface', says: 'dry' }, 0, USUAL_SLIPS.surface).chance[tableIndex(m)]!;
     expect(dryTop(0.4) / dryTop(0.05)).toBeGreaterThan(0.8);
     expect(signLikelihood('wrinkled', 2, 0.05)!).toBeGreaterThan(signLikelihood('wrinkled', 2, 0.6)!);
     expect(signLikelihood('corky-blisters', 2, 0.5)).toBeNull();
   });
   it('what a keeper’s looks are worth is learned, slowly, and kept within reason', () => {
     const none = { looks: 0, slips: 0 };
-    const trust = (looks: number, slips: number) => ({ trust: { finger: { looks, slips }, surface: none, meter: none, weight: none, lift: none } });
+    const trust = (looks: number, slips: number) => ({
+      trust: { finger: { looks, slips }, surface: none, meter: none, weight: none, lift: none },
+    });
     expect(slipRates([trust(0, 0)]).finger).toBeCloseTo(USUAL_SLIPS.finger, 2);
     expect(slipRates([trust(400, 80)]).finger).toBeGreaterThan(0.15);
     expect(slipRates([trust(400, 80)]).meter).toBe(USUAL_SLIPS.meter);
@@ -82,7 +116,10 @@ describe('looks', () => {
       { type: 'check', date: plusDays('2026-05-20', start + 12), finger: 'dry' },
     ];
     const events = [...cycle(0), ...cycle(13), ...cycle(26)];
-    const wrong: PlantEvent[] = [...events, { type: 'check' as const, date: '2026-06-28', finger: 'wet' as const }].sort((a, b) => (a.date < b.date ? -1 : 1));
+    const wrong: PlantEvent[] = [
+      ...events,
+      { type: 'check' as const, date: '2026-06-28', finger: 'wet' as const },
+    ].sort((a, b) => (a.date < b.date ? -1 : 1));
     const clean = outlook({ events }).rate.p50;
     expect(Math.abs(Math.log(outlook({ events: wrong }).rate.p50 / clean))).toBeLessThan(0.25);
   });
@@ -124,23 +161,40 @@ describe('what is shared', () => {
       { type: 'watering' as const, date: plusDays('2026-05-20', start), method: 'drench' as const },
       { type: 'check' as const, date: plusDays('2026-05-20', start + 3), finger: 'dry' as const },
     ]);
-    const repotting: PlantEvent = { type: 'repotting', date: '2026-06-20', mix_was: 'damp', before: { pot: small, mix: 'mix' } };
+    const repotting: PlantEvent = {
+      type: 'repotting',
+      date: '2026-06-20',
+      mix_was: 'damp',
+      before: { pot: small, mix: 'mix' },
+    };
     const neighbour = { ...base.plants[0]!, id: 'neighbour', events: [] };
-    const rate = (events: PlantEvent[]) => new GardenForecast({ ...base, plants: [{ ...base.plants[0]!, events }, neighbour] }).outlook('neighbour').rate.p50;
-    expect(rate([...dryEarly, repotting])).toBeGreaterThan(rate([...dryEarly, { type: 'repotting', date: '2026-06-20' }]) * 1.02);
+    const rate = (events: PlantEvent[]) =>
+      new GardenForecast({ ...base, plants: [{ ...base.plants[0]!, events }, neighbour] }).outlook('neighbour').rate
+        .p50;
+    expect(rate([...dryEarly, repotting])).toBeGreaterThan(
+      rate([...dryEarly, { type: 'repotting', date: '2026-06-20' }]) * 1.02,
+    );
   });
 });
 
 describe('the keeper', () => {
   const late = (x: number): Stretch => ({ ...stretchAt(0), lateness: [NODES.map((n) => x + 0.8 * n)] });
   it('shows how late they come, from pots that were looked at', () => {
-    const pots = Array.from({ length: 12 }, () => ({ stretches: [late(0.6), late(0.7), late(0.65)], checks: 9, rate: normalDensity(0, 0.1) }));
+    const pots = Array.from({ length: 12 }, () => ({
+      stretches: [late(0.6), late(0.7), late(0.65)],
+      checks: 9,
+      rate: normalDensity(0, 0.1),
+    }));
     const habit = keeperHabit(pots);
     expect(habit.lateness).toBeCloseTo(0.6, 1);
     expect(habit.scatter).toBeLessThan(0.35);
   });
   it('then tells the rates of pots nobody looks into, weakly', () => {
-    const logs = habitEvidence(Array.from({ length: 20 }, () => late(0.2)), { lateness: 0.6, scatter: 0.3 }, () => 1);
+    const logs = habitEvidence(
+      Array.from({ length: 20 }, () => late(0.2)),
+      { lateness: 0.6, scatter: 0.3 },
+      () => 1,
+    );
     const told = fromLog(logs.map((l, i) => l - 0.5 * (GRID[i]! / 0.4) ** 2));
     expect(gridMean(told)).toBeGreaterThan(0.15);
     expect(Math.sqrt(gridVariance(told, gridMean(told)))).toBeGreaterThan(0.15);
@@ -163,13 +217,21 @@ describe('a pot that is no longer itself', () => {
   it('not averaged away: the forecast goes with the new rate', () => {
     const cycle = (start: number, dryAfter: number): PlantEvent[] => [
       { type: 'watering', date: plusDays('2026-05-01', start), method: 'drench' },
-      ...Array.from({ length: 4 }, (_, i) => ({ type: 'check' as const, date: plusDays('2026-05-01', start + Math.round(((i + 1) * dryAfter) / 4)), finger: i === 3 ? ('dry' as const) : i < 1 ? ('wet' as const) : ('damp' as const) })),
+      ...Array.from({ length: 4 }, (_, i) => ({
+        type: 'check' as const,
+        date: plusDays('2026-05-01', start + Math.round(((i + 1) * dryAfter) / 4)),
+        finger: i === 3 ? ('dry' as const) : i < 1 ? ('wet' as const) : ('damp' as const),
+      })),
     ];
     const usual = [0, 9, 18, 27].flatMap((start) => cycle(start, 8));
     const blocked: PlantEvent[] = [
       ...usual,
       { type: 'watering', date: plusDays('2026-05-01', 36), method: 'drench' },
-      ...[4, 8, 12, 14, 17, 20].map((day) => ({ type: 'check' as const, date: plusDays('2026-05-01', 36 + day), finger: 'wet' as const })),
+      ...[4, 8, 12, 14, 17, 20].map((day) => ({
+        type: 'check' as const,
+        date: plusDays('2026-05-01', 36 + day),
+        finger: 'wet' as const,
+      })),
     ];
     const today = plusDays('2026-05-01', 57);
     const found = outlook({ events: blocked, today });
@@ -197,7 +259,16 @@ describe('weights', () => {
   const pot = outlook().model.pot.capacity;
   const weighed = (full: boolean, lost: number): PlantEvent[] => [
     { type: 'watering', date: '2026-06-20', method: 'drench' },
-    ...(full ? [{ type: 'weights' as const, date: '2026-06-20', drained_g: 500, dry_g: Math.round(500 - 0.94 * pot.availableMl) }] : []),
+    ...(full
+      ? [
+          {
+            type: 'weights' as const,
+            date: '2026-06-20',
+            drained_g: 500,
+            dry_g: Math.round(500 - 0.94 * pot.availableMl),
+          },
+        ]
+      : []),
     // Without the full weight only differences tell, so the first is taken while the pot is still nearly full.
     { type: 'check', date: '2026-06-21', weight_g: Math.round(500 - 0.25 * lost * pot.availableMl) },
     { type: 'check', date: '2026-06-23', weight_g: Math.round(500 - 0.6 * lost * pot.availableMl) },
@@ -219,9 +290,19 @@ describe('what the book does not tell', () => {
   const TODAY = '2026-07-05';
   const back = (days: number) => plusDays(TODAY, -days);
   /** Two cycles that show when the pot is dry, then a drench. */
-  const learned = (since: number) => [48, 24].flatMap((start) => [drench(back(since + start)), felt(back(since + start - 6), 'damp'), felt(back(since + start - 16), 'dry')]).concat(drench(back(since)));
+  const learned = (since: number) =>
+    [48, 24]
+      .flatMap((start) => [
+        drench(back(since + start)),
+        felt(back(since + start - 6), 'damp'),
+        felt(back(since + start - 16), 'dry'),
+      ])
+      .concat(drench(back(since)));
   it('somebody watered it: a wet finger on a pot that should be dry is believed, and when it was is told', () => {
-    const { moisture, present } = outlook({ today: TODAY, events: [...learned(22), felt(back(2), 'dry'), felt(TODAY, 'wet')] });
+    const { moisture, present } = outlook({
+      today: TODAY,
+      events: [...learned(22), felt(back(2), 'dry'), felt(TODAY, 'wet')],
+    });
     expect(moisture.p50).toBeGreaterThan(0.6);
     const stranger = present.happened.find(({ kind }) => kind === 'stranger')!;
     expect(stranger.probability).toBeGreaterThan(0.5);
@@ -229,45 +310,76 @@ describe('what the book does not tell', () => {
     expect(stranger.to).toBeLessThanOrEqual(dayNumber(TODAY));
   });
   it('the drench ran past: two dry fingers soon after it are believed', () => {
-    const { moisture, present } = outlook({ today: TODAY, mix: PEATY, events: [...learned(4), felt(back(2), 'dry'), felt(TODAY, 'dry')] });
+    const { moisture, present } = outlook({
+      today: TODAY,
+      mix: PEATY,
+      events: [...learned(4), felt(back(2), 'dry'), felt(TODAY, 'dry')],
+    });
     expect(moisture.p50).toBeLessThan(0.2);
     expect(present.happened.some(({ kind }) => kind === 'ran-past' || kind === 'faster')).toBe(true);
   });
-  it.each([1, 3, 8, 20, 45])('%s days after a drench a wetter finger never means less water, and each is followed', (days) => {
-    const middle = (finger: 'wet' | 'damp' | 'dry') => outlook({ today: TODAY, events: [...learned(days), felt(TODAY, finger)] }).moisture.p50;
-    const [wet, damp, dry] = [middle('wet'), middle('damp'), middle('dry')];
-    expect(wet).toBeGreaterThan(damp);
-    expect(damp).toBeGreaterThan(dry);
-    expect(wet).toBeGreaterThan(0.5);
-    expect(dry).toBeLessThan(0.15);
-  });
+  it.each([1, 3, 8, 20, 45])(
+    '%s days after a drench a wetter finger never means less water, and each is followed',
+    (days) => {
+      const middle = (finger: 'wet' | 'damp' | 'dry') =>
+        outlook({ today: TODAY, events: [...learned(days), felt(TODAY, finger)] }).moisture.p50;
+      const [wet, damp, dry] = [middle('wet'), middle('damp'), middle('dry')];
+      expect(wet).toBeGreaterThan(damp);
+      expect(damp).toBeGreaterThan(dry);
+      expect(wet).toBeGreaterThan(0.5);
+      expect(dry).toBeLessThan(0.15);
+    },
+  );
   it('a damp finger on a pot that should long be dry: some of somebody’s water is still there', () => {
-    const { p50 } = outlook({ today: TODAY, events: [...learned(70), felt(back(1), 'damp'), felt(TODAY, 'damp')] }).moisture;
+    const { p50 } = outlook({
+      today: TODAY,
+      events: [...learned(70), felt(back(1), 'damp'), felt(TODAY, 'damp')],
+    }).moisture;
     expect(p50).toBeGreaterThan(0.12);
     expect(p50).toBeLessThan(0.6);
   });
   it('a slip: one odd look among looks that agree is told as such and forgotten', () => {
-    const events = (odd: boolean) => [...learned(14), felt(back(10), 'damp'), ...(odd ? [felt(back(5), 'wet')] : []), felt(back(2), 'dry'), felt(TODAY, 'dry')];
-    const [clean, slipped] = [outlook({ today: TODAY, events: events(false) }), outlook({ today: TODAY, events: events(true) })];
+    const events = (odd: boolean) => [
+      ...learned(14),
+      felt(back(10), 'damp'),
+      ...(odd ? [felt(back(5), 'wet')] : []),
+      felt(back(2), 'dry'),
+      felt(TODAY, 'dry'),
+    ];
+    const [clean, slipped] = [
+      outlook({ today: TODAY, events: events(false) }),
+      outlook({ today: TODAY, events: events(true) }),
+    ];
     expect(Math.abs(slipped.moisture.p50 - clean.moisture.p50)).toBeLessThan(0.05);
-    expect(slipped.present.happened.find(({ kind, from }) => kind === 'slip' && from === dayNumber(back(5)))!.probability).toBeGreaterThan(0.4);
+    expect(
+      slipped.present.happened.find(({ kind, from }) => kind === 'slip' && from === dayNumber(back(5)))!.probability,
+    ).toBeGreaterThan(0.4);
   });
   it('one look leaves the belief wide, a second that agrees makes it firm', () => {
     const once = outlook({ today: TODAY, events: [...learned(22), felt(TODAY, 'wet')] }).moisture;
-    const twice = outlook({ today: TODAY, events: [...learned(22), felt(back(1), 'wet'), felt(TODAY, 'wet')] }).moisture;
+    const twice = outlook({
+      today: TODAY,
+      events: [...learned(22), felt(back(1), 'wet'), felt(TODAY, 'wet')],
+    }).moisture;
     expect(twice.p90 - twice.p10).toBeLessThan(once.p90 - once.p10);
   });
   it('a pot without a hole learns too', () => {
     const blind: Pot = { ...roundPot(90, 80, 'glazed'), holes: false };
-    const cycle = (start: number, days: number): PlantEvent[] => [{ type: 'watering', date: back(start), method: 'measured', amount_ml: 90 }, felt(back(start - Math.round(days / 2)), 'damp'), felt(back(start - days), 'dry')];
-    const rate = (days: number) => outlook({ today: TODAY, pot: blind, events: [90, 75, 60, 45, 30].flatMap((start) => cycle(start, days)) }).rate;
+    const cycle = (start: number, days: number): PlantEvent[] => [
+      { type: 'watering', date: back(start), method: 'measured', amount_ml: 90 },
+      felt(back(start - Math.round(days / 2)), 'damp'),
+      felt(back(start - days), 'dry'),
+    ];
+    const rate = (days: number) =>
+      outlook({ today: TODAY, pot: blind, events: [90, 75, 60, 45, 30].flatMap((start) => cycle(start, days)) }).rate;
     expect(rate(5).p50).toBeGreaterThan(1.3 * rate(14).p50);
     expect(rate(5).p90 / rate(5).p10).toBeLessThan(3);
   });
   it('cells sum to one, fastest first, and nothing happens for certain without a look', () => {
     const { present } = outlook({ today: TODAY, events: learned(10) });
     expect(present.cells.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 3);
-    for (let i = 1; i < present.cells.length; i++) expect(present.cells[i]!.lnRate).toBeLessThanOrEqual(present.cells[i - 1]!.lnRate);
+    for (let i = 1; i < present.cells.length; i++)
+      expect(present.cells[i]!.lnRate).toBeLessThanOrEqual(present.cells[i - 1]!.lnRate);
     for (const { probability } of present.happened) expect(probability).toBeLessThan(0.35);
   });
 });

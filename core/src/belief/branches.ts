@@ -1,7 +1,7 @@
 /**
- * One way it may have gone with a pot: what was in it under each rate, how likely that is beside the other ways, and what
- * befell the pot on the way. Branches are split by upsets, weighed by looks, and joined where they run together, so a slow
- * dry-down is never smeared: each is a trajectory of its own.
+ * One way it may have gone with a pot: what was in it under each rate, how likely that is beside the other ways, and
+ * what befell the pot on the way. Branches are split by upsets, weighed by looks, and joined where they run together,
+ * so a slow dry-down is never smeared: each is a trajectory of its own.
  */
 import { type DayNumber } from '../calendar/day.ts';
 import { GRID_SIZE, type GridRange, NODES } from './grid.ts';
@@ -46,16 +46,23 @@ export interface TracedDay {
 }
 
 /**
- * Plain arrays of doubles: made and dropped by the thousand, they live on the heap, where small typed arrays each cost an
- * allocation of their own.
+ * Plain arrays of doubles: made and dropped by the thousand, they live on the heap, where small typed arrays each cost
+ * an allocation of their own.
  */
 const AT_NODES = Array.from({ length: NODES.length }, () => 0.5);
 export const ON_GRID = Array.from({ length: GRID_SIZE }, () => 0.5);
 
 export function branchAt(m: number, weight: number): Branch {
   return {
-    m: AT_NODES.slice().fill(m), weights: ON_GRID.slice().fill(weight), z: ON_GRID.slice().fill(0), zVar: 1, lnPace: 0,
-    stories: [], slips: [], dryDay: AT_NODES.slice().fill(NaN), trace: null,
+    m: AT_NODES.slice().fill(m),
+    weights: ON_GRID.slice().fill(weight),
+    z: ON_GRID.slice().fill(0),
+    zVar: 1,
+    lnPace: 0,
+    stories: [],
+    slips: [],
+    dryDay: AT_NODES.slice().fill(NaN),
+    trace: null,
   };
 }
 
@@ -64,8 +71,15 @@ export function offshoot(parent: Branch, share: number): Branch {
   const weights = ON_GRID.slice();
   for (let i = 0; i < GRID_SIZE; i++) weights[i] = share * parent.weights[i]!;
   return {
-    m: parent.m.slice(), weights, z: parent.z.slice(), zVar: parent.zVar, lnPace: parent.lnPace,
-    stories: parent.stories.slice(), slips: parent.slips, dryDay: parent.dryDay.slice(), trace: parent.trace,
+    m: parent.m.slice(),
+    weights,
+    z: parent.z.slice(),
+    zVar: parent.zVar,
+    lnPace: parent.lnPace,
+    stories: parent.stories.slice(),
+    slips: parent.slips,
+    dryDay: parent.dryDay.slice(),
+    trace: parent.trace,
   };
 }
 
@@ -109,12 +123,17 @@ export function join(a: Branch, b: Branch, weightA: number, weightB: number, { l
     a.stories = [...scaled(a.stories, 1 - shareB), ...scaled(b.stories, shareB)];
     if (a.stories.length > MOST_STORIES) a.stories = a.stories.sort((x, y) => y.share - x.share).slice(0, MOST_STORIES);
   }
-  if (a.slips !== b.slips) a.slips = a.slips.map((slip, i) => ({ day: slip.day, share: slip.share + shareB * ((b.slips[i]?.share ?? slip.share) - slip.share) }));
+  if (a.slips !== b.slips)
+    a.slips = a.slips.map((slip, i) => ({
+      day: slip.day,
+      share: slip.share + shareB * ((b.slips[i]?.share ?? slip.share) - slip.share),
+    }));
   if (shareB > 0.5) a.trace = b.trace;
 }
 
 function scaled(stories: readonly Story[], by: number): Story[] {
   const out: Story[] = [];
-  for (const { kind, from, to, share } of stories) if (share * by >= LEAST_STORY) out.push({ kind, from, to, share: share * by });
+  for (const { kind, from, to, share } of stories)
+    if (share * by >= LEAST_STORY) out.push({ kind, from, to, share: share * by });
   return out;
 }

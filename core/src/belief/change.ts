@@ -15,7 +15,9 @@ const LIKELY = 0.5;
 const CONTRADICTING_LOOKS = 2;
 
 export function changeOf({ happened, cells }: Present): Change | null {
-  const changed = happened.find(({ kind, probability }) => (kind === 'slower' || kind === 'faster') && probability > LIKELY);
+  const changed = happened.find(
+    ({ kind, probability }) => (kind === 'slower' || kind === 'faster') && probability > LIKELY,
+  );
   if (changed) {
     let weight = 0;
     let sum = 0;

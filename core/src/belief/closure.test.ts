@@ -20,7 +20,10 @@ interface Truth {
   waterings: number[];
 }
 
-/** 200 pots over four shelves, kept until the cycle after `cycles` is three tenths done; each pot's own today is the garden's. */
+/**
+ * 200 pots over four shelves, kept until the cycle after `cycles` is three tenths done; each pot's own today is the
+ * garden's.
+ */
 function closed(cycles: number, look: boolean, seed: number): { errors: number[]; inBounds: number; count: number } {
   const random = seededRandom(seed);
   const base = garden({ today: isoDay(START + 100) });
@@ -31,8 +34,21 @@ function closed(cycles: number, look: boolean, seed: number): { errors: number[]
   const END = START + 70;
   for (let i = 0; i < 200; i++) {
     const place = PLACES[i % PLACES.length]!;
-    const plant: Plant = { ...base.plants[0]!, id: `pot-${i}`, place, pot: roundPot(80 + Math.round(50 * random()), 70 + Math.round(40 * random()), random() < 0.4 ? 'terracotta' : 'plastic'), events: [] };
-    const probe = new GardenForecast({ ...base, places, plants: [{ ...plant, events: [{ type: 'state', date: isoDay(START), state: 'growing' }] }] }, START).outlook(plant.id);
+    const plant: Plant = {
+      ...base.plants[0]!,
+      id: `pot-${i}`,
+      place,
+      pot: roundPot(
+        80 + Math.round(50 * random()),
+        70 + Math.round(40 * random()),
+        random() < 0.4 ? 'terracotta' : 'plastic',
+      ),
+      events: [],
+    };
+    const probe = new GardenForecast(
+      { ...base, places, plants: [{ ...plant, events: [{ type: 'state', date: isoDay(START), state: 'growing' }] }] },
+      START,
+    ).outlook(plant.id);
     const rate = placeRate.get(place)! * Math.exp(0.35 * standardNormal(random));
     const events: PlantEvent[] = [{ type: 'state', date: isoDay(START), state: 'growing' }];
     const truth: Truth = { rate, m: [], waterings: [] };
@@ -64,7 +80,12 @@ function closed(cycles: number, look: boolean, seed: number): { errors: number[]
   }
   const today = isoDay(END);
   const upTo = (events: readonly PlantEvent[]) => events.filter((event) => event.date <= today);
-  const whole: Garden = { ...base, today, places, plants: plants.map((plant) => ({ ...plant, events: upTo(plant.events) })) };
+  const whole: Garden = {
+    ...base,
+    today,
+    places,
+    plants: plants.map((plant) => ({ ...plant, events: upTo(plant.events) })),
+  };
   const errors: number[] = [];
   let inBounds = 0;
   for (const outlook of new GardenForecast(whole).outlooks()) {
@@ -82,7 +103,10 @@ function closed(cycles: number, look: boolean, seed: number): { errors: number[]
 function pooled(cycles: number, look: boolean): { errors: number[]; share: number } {
   const found = [11, 12].map((seed) => closed(cycles, look, seed));
   const sum = (of: (one: (typeof found)[number]) => number) => found.reduce((total, one) => total + of(one), 0);
-  return { errors: found.flatMap((one) => one.errors).sort((a, b) => a - b), share: sum((one) => one.inBounds) / sum((one) => one.count) };
+  return {
+    errors: found.flatMap((one) => one.errors).sort((a, b) => a - b),
+    share: sum((one) => one.inBounds) / sum((one) => one.count),
+  };
 }
 
 describe('closure', () => {

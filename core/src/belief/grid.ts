@@ -26,17 +26,21 @@ export function spreadNodes(atNodes: ArrayLike<number>): Float64Array {
 }
 
 /** For each grid point, the four nodes about it and their weights: Lagrange's cubic through them. */
-const CUBIC: readonly { first: number; weights: readonly [number, number, number, number] }[] = Array.from(GRID, (x) => {
-  let node = 0;
-  while (node < NODES.length - 2 && x > NODES[node + 1]!) node++;
-  const first = Math.min(NODES.length - 4, Math.max(0, node - 1));
-  const weight = (j: number) => {
-    let product = 1;
-    for (let k = 0; k < 4; k++) if (k !== j) product *= (x - NODES[first + k]!) / (NODES[first + j]! - NODES[first + k]!);
-    return product;
-  };
-  return { first, weights: [weight(0), weight(1), weight(2), weight(3)] };
-});
+const CUBIC: readonly { first: number; weights: readonly [number, number, number, number] }[] = Array.from(
+  GRID,
+  (x) => {
+    let node = 0;
+    while (node < NODES.length - 2 && x > NODES[node + 1]!) node++;
+    const first = Math.min(NODES.length - 4, Math.max(0, node - 1));
+    const weight = (j: number) => {
+      let product = 1;
+      for (let k = 0; k < 4; k++)
+        if (k !== j) product *= (x - NODES[first + k]!) / (NODES[first + j]! - NODES[first + k]!);
+      return product;
+    };
+    return { first, weights: [weight(0), weight(1), weight(2), weight(3)] };
+  },
+);
 
 /** A stretch of the grid, from `low` to `high`, both in it, and the nodes that its points hang on. */
 export interface GridRange {
@@ -53,10 +57,18 @@ export function gridRange(low: number, high: number): GridRange {
 }
 
 /** Moisture known at the nodes, drawn smoothly through the grid points of a range; never below nothing. */
-export function spreadMoisture(atNodes: ArrayLike<number>, out = new Float64Array(GRID_SIZE), { low, high }: Pick<GridRange, 'low' | 'high'> = WHOLE_GRID): Float64Array {
+export function spreadMoisture(
+  atNodes: ArrayLike<number>,
+  out = new Float64Array(GRID_SIZE),
+  { low, high }: Pick<GridRange, 'low' | 'high'> = WHOLE_GRID,
+): Float64Array {
   for (let i = low; i <= high; i++) {
     const { first, weights } = CUBIC[i]!;
-    const m = weights[0] * atNodes[first]! + weights[1] * atNodes[first + 1]! + weights[2] * atNodes[first + 2]! + weights[3] * atNodes[first + 3]!;
+    const m =
+      weights[0] * atNodes[first]! +
+      weights[1] * atNodes[first + 1]! +
+      weights[2] * atNodes[first + 2]! +
+      weights[3] * atNodes[first + 3]!;
     out[i] = m > 0 ? m : 0;
   }
   return out;

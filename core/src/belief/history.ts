@@ -1,6 +1,6 @@
 /**
- * A pot's past as it may have been: branches under each possible rate (branches.ts), dried by the chain's physics, split by
- * what the book may not tell (upsets.ts), weighed by every look (looks.ts).
+ * A pot's past as it may have been: branches under each possible rate (branches.ts), dried by the chain's physics,
+ * split by what the book may not tell (upsets.ts), weighed by every look (looks.ts).
  *
  * It is the forward pass of a hidden Markov model whose states are ways of things rather than cells of a grid, so that
  * nothing diffuses. The past falls into stretches from drink to drink. Each stretch gives its own evidence on the rate
@@ -14,12 +14,40 @@ import { pour, wet } from '../drydown/wetting.ts';
 import type { PotModel } from '../drydown/potModel.ts';
 import { DRY_TO_M } from '../moisture.ts';
 import { type Branch, branchAt, join, offshoot, ON_GRID, together, weightOf } from './branches.ts';
-import { GRID, GRID_SIZE, gridRange, type GridRange, NODES, normalDensity, spreadMoisture, WHOLE_GRID } from './grid.ts';
 import {
-  deviationSd, type Figure, type LookKind, meterFigure, normalAt, signLikelihood, tableIndex, USUAL_SLIPS, type Words, weightFigure, wordTable,
+  GRID,
+  GRID_SIZE,
+  gridRange,
+  type GridRange,
+  NODES,
+  normalDensity,
+  spreadMoisture,
+  WHOLE_GRID,
+} from './grid.ts';
+import {
+  deviationSd,
+  type Figure,
+  type LookKind,
+  meterFigure,
+  normalAt,
+  signLikelihood,
+  tableIndex,
+  USUAL_SLIPS,
+  type Words,
+  weightFigure,
+  wordTable,
 } from './looks.ts';
 import {
-  FRESH_STRANGER, PACES, PAST_BEFORE_A_LOOK, PAST_SHARES, paceChance, ranPastChance, STRANGER_AT_A_LOOK, STRANGER_BEFORE_A_LOOK, STRANGER_SD, strangerChance,
+  FRESH_STRANGER,
+  PACES,
+  PAST_BEFORE_A_LOOK,
+  PAST_SHARES,
+  paceChance,
+  ranPastChance,
+  STRANGER_AT_A_LOOK,
+  STRANGER_BEFORE_A_LOOK,
+  STRANGER_SD,
+  strangerChance,
 } from './upsets.ts';
 
 /** What a pot would lose each day from full wetness, as shares of its store, by path. */
@@ -92,12 +120,16 @@ const WORTH_SPLITTING = 0.08;
 /** A pot that dried by so much, or stood for so long, may have been passed by a stranger. */
 const SPLIT_AFTER_M = 0.09;
 const SPLIT_AFTER_DAYS = 30;
-/** Before its last two drinks a pot's upsets matter only for what its looks say of the rate: split so much more rarely. */
+/**
+ * Before its last two drinks a pot's upsets matter only for what its looks say of the rate: split so much more rarely.
+ */
 const COARSE = 3;
 const OLD_SPLIT_CYCLES = 0.3;
 /** Quiet days of old are taken so many at a time; the step splits itself where that is too much (drydown/step.ts). */
 const OLD_STRIDE = 3;
-/** A pot that stands dry draws fewer cans than one that is watered every week: its days count for so much of a cycle. */
+/**
+ * A pot that stands dry draws fewer cans than one that is watered every week: its days count for so much of a cycle.
+ */
 const DRY_CYCLES = 0.4;
 /** A drink that lifts moisture by so much opens a new stretch. */
 const NEW_STRETCH_M = 0.25;
@@ -112,9 +144,15 @@ const POTTED_M = { dry: 0.05, damp: 0.45, wet: 0.9 } as const;
 const MOST_LOOKS = 6;
 /** The fastest rates of all: hardly ever believed, and dearest to reckon. */
 const ROUGH_FROM_NODE = 8;
-/** A way for a drench of old that ran past: what it was matters no more, only that the looks after it say nothing of the rate. */
+/**
+ * A way for a drench of old that ran past: what it was matters no more, only that the looks after it say nothing of the
+ * rate.
+ */
 const PAST_OF_OLD = [{ share: 0.22, odds: 1 }];
-/** Rates believed less than this against the likeliest are not walked; so much doubt of what was learned is kept from stretch to stretch. */
+/**
+ * Rates believed less than this against the likeliest are not walked; so much doubt of what was learned is kept from
+ * stretch to stretch.
+ */
 const LEAST_BELIEVED = 0.003;
 const REMEMBERED_DOUBT = 0.02;
 const MIDDLE_NODE = (NODES.length - 1) / 2;
@@ -170,7 +208,13 @@ class Retracing {
   private readonly rates = NODES.map((x) => Math.exp(x));
   private readonly scale: { drainedG: number | null; dryG: number | null; on: DayNumber };
   private readonly looks: SeenLook[] = [];
-  private readonly trust: History['trust'] = { finger: none(), surface: none(), meter: none(), weight: none(), lift: none() };
+  private readonly trust: History['trust'] = {
+    finger: none(),
+    surface: none(),
+    meter: none(),
+    weight: none(),
+    lift: none(),
+  };
   private readonly slips: Readonly<Record<LookKind, number>>;
   private readonly fromDay: DayNumber;
   private readonly traceFrom: DayNumber;
@@ -238,7 +282,13 @@ class Retracing {
     this.ageDeviations(today);
     const current = this.closed(today);
     return {
-      stretches: this.stretches, current, branches: this.branches, lastWatered: this.lastWatered, checks: this.allChecks, looks: this.looks, trust: this.trust,
+      stretches: this.stretches,
+      current,
+      branches: this.branches,
+      lastWatered: this.lastWatered,
+      checks: this.allChecks,
+      looks: this.looks,
+      trust: this.trust,
       trace: { from: this.traceFrom, days: today - this.traceFrom + 1 },
     };
   }
@@ -280,7 +330,10 @@ class Retracing {
         const k = this.rates[n]! * pace;
         let now = m[n]!;
         if (rain > 0) now = pour(now, rain, 1, pot).m;
-        m[n] = n < ROUGH_FROM_NODE ? dryStep(now, k * s, k * w, k * p, surfaceWetM) : roughStep(now, k * s, k * w, k * p, surfaceWetM);
+        m[n] =
+          n < ROUGH_FROM_NODE
+            ? dryStep(now, k * s, k * w, k * p, surfaceWetM)
+            : roughStep(now, k * s, k * w, k * p, surfaceWetM);
       }
     }
     if (rain > 0.25) this.gather();
@@ -297,7 +350,8 @@ class Retracing {
     const heaviest = this.main;
     const now = heaviest.m[this.middle]!;
     this.sinceCycles += now > DRY_TO_M ? half : DRY_CYCLES * half;
-    if (this.splitM - now > (this.old ? COARSE : 1) * SPLIT_AFTER_M || this.sinceDays >= SPLIT_AFTER_DAYS) this.split(day + days - 1);
+    if (this.splitM - now > (this.old ? COARSE : 1) * SPLIT_AFTER_M || this.sinceDays >= SPLIT_AFTER_DAYS)
+      this.split(day + days - 1);
     const { dueM } = this.input;
     for (let n = 0; n < NODES.length; n++) this.daysDue[n] = heaviest.m[n]! <= dueM ? this.daysDue[n]! + days : 0;
     const traced = day >= this.traceFrom;
@@ -341,7 +395,10 @@ class Retracing {
       watered.z.fill(0);
       watered.zVar = (STRANGER_SD / deviationSd(m)) ** 2;
       watered.dryDay.fill(NaN);
-      watered.stories = [...main.stories.filter(({ kind }) => kind === 'slower' || kind === 'faster'), { kind: 'stranger', from: splitDay + 1, to: day, share: 1 }];
+      watered.stories = [
+        ...main.stories.filter(({ kind }) => kind === 'slower' || kind === 'faster'),
+        { kind: 'stranger', from: splitDay + 1, to: day, share: 1 },
+      ];
       return watered;
     });
     if (main.lnPace === 0 && !this.old) {
@@ -414,10 +471,17 @@ class Retracing {
     }
   }
 
-  /** The first look after a drench on record: that it ran past is now as likely as {@link PAST_BEFORE_A_LOOK}, if it was not before. */
+  /**
+   * The first look after a drench on record: that it ran past is now as likely as {@link PAST_BEFORE_A_LOOK}, if it was
+   * not before.
+   */
   private doubtDrench(): void {
     const { low, high } = this.range;
-    const pastShare = (branch: Branch) => Math.min(1, branch.stories.reduce((sum, { kind, share }) => sum + (kind === 'ran-past' ? share : 0), 0));
+    const pastShare = (branch: Branch) =>
+      Math.min(
+        1,
+        branch.stories.reduce((sum, { kind, share }) => sum + (kind === 'ran-past' ? share : 0), 0),
+      );
     let past = 0;
     let total = 0;
     for (const branch of this.branches) {
@@ -450,7 +514,10 @@ class Retracing {
     const pace = PACES.find((one) => one.kind === kind)!;
     for (const branch of this.branches) {
       if (branch.lnPace === 0) branch.lnPace = pace.lnPace;
-      branch.stories = [...branch.stories.filter((story) => story.kind !== kind), { kind, from: day, to: day, share: 1 }];
+      branch.stories = [
+        ...branch.stories.filter((story) => story.kind !== kind),
+        { kind, from: day, to: day, share: 1 },
+      ];
     }
   }
 
@@ -549,7 +616,8 @@ class Retracing {
     if (signLikelihood(event.sign, event.strength, 0) === null) return;
     for (const branch of this.branches) {
       const moistures = spreadMoisture(branch.m, SCRATCH, this.range);
-      for (let i = low; i <= high; i++) branch.weights[i]! *= signLikelihood(event.sign, event.strength, moistures[i]!)!;
+      for (let i = low; i <= high; i++)
+        branch.weights[i]! *= signLikelihood(event.sign, event.strength, moistures[i]!)!;
     }
     this.rescale();
   }
@@ -567,13 +635,15 @@ class Retracing {
     const { pot } = this.input;
     const before = this.main.m[this.middle]!;
     if (event.method !== 'mist') {
-      if (this.lastWatered !== null && day > this.lastWatered) this.lateness.push(this.latenessNow(day - this.lastWatered));
+      if (this.lastWatered !== null && day > this.lastWatered)
+        this.lateness.push(this.latenessNow(day - this.lastWatered));
       this.lastWatered = day;
     }
     const whole = event.method === 'drench' || event.method === 'bottom';
     if (whole) this.unseenDrench = true;
     const past: Branch[] = [];
-    if (whole && pot.holes && this.input.upsets) for (const branch of this.likely()) past.push(...this.ranPast(branch, event.method === 'bottom' ? 0.5 : 1, day));
+    if (whole && pot.holes && this.input.upsets)
+      for (const branch of this.likely()) past.push(...this.ranPast(branch, event.method === 'bottom' ? 0.5 : 1, day));
     for (const branch of this.branches) this.wetBranch(branch, event);
     this.branches.push(...past);
     this.gather();
@@ -615,7 +685,8 @@ class Retracing {
   private wetBranch(branch: Branch, event: Extract<PlantEvent, { type: 'watering' }>): void {
     const { pot } = this.input;
     const before = branch.m[this.middle]!;
-    for (let n = 0; n < NODES.length; n++) branch.m[n] = wet(branch.m[n]!, event.method, event.amount_ml ?? null, pot).m;
+    for (let n = 0; n < NODES.length; n++)
+      branch.m[n] = wet(branch.m[n]!, event.method, event.amount_ml ?? null, pot).m;
     const after = branch.m[this.middle]!;
     if (event.method !== 'mist' || after - before > 0.02) branch.dryDay.fill(NaN);
     if ((event.method === 'drench' || event.method === 'bottom') && pot.holes) {
@@ -629,18 +700,24 @@ class Retracing {
     }
   }
 
-  /** What was found till now belongs to the stretch that ends here; what follows starts with weights conditional on the rate. */
+  /**
+   * What was found till now belongs to the stretch that ends here; what follows starts with weights conditional on the
+   * rate.
+   */
   private closeStretch(day: DayNumber): void {
     const stretch = this.closed(day);
     this.stretches.push(stretch);
     // What befell the water before this drink no longer matters; what changed the pot for good does.
-    for (const branch of this.branches) branch.stories = branch.stories.filter(({ kind, to }) => kind === 'slower' || kind === 'faster' || to >= day);
+    for (const branch of this.branches)
+      branch.stories = branch.stories.filter(({ kind, to }) => kind === 'slower' || kind === 'faster' || to >= day);
     let top = -Infinity;
     for (let i = 0; i < GRID_SIZE; i++) top = Math.max(top, stretch.logs[i]!);
     let sum = 0;
     for (let i = 0; i < GRID_SIZE; i++) {
       // Older evidence fades (rate.ts); here it only tells which branches, and which rates, are worth keeping.
-      this.belief[i] = (REMEMBERED_DOUBT * NOMINAL[i]! + (1 - REMEMBERED_DOUBT) * this.belief[i]!) * Math.exp(0.7 * (stretch.logs[i]! - top));
+      this.belief[i] =
+        (REMEMBERED_DOUBT * NOMINAL[i]! + (1 - REMEMBERED_DOUBT) * this.belief[i]!) *
+        Math.exp(0.7 * (stretch.logs[i]! - top));
       sum += this.belief[i]!;
     }
     for (let i = 0; i < GRID_SIZE; i++) this.belief[i]! /= sum;
@@ -648,7 +725,8 @@ class Retracing {
       let total = 0;
       for (const { weights } of this.branches) total += weights[i]!;
       // Rates that were left out of the stretch come in again as the branches stand.
-      for (const [b, { weights }] of this.branches.entries()) weights[i] = total > 0 ? weights[i]! / total : b === 0 ? 1 : 0;
+      for (const [b, { weights }] of this.branches.entries())
+        weights[i] = total > 0 ? weights[i]! / total : b === 0 ? 1 : 0;
     }
     this.narrow();
     this.scaleLog = 0;
@@ -674,7 +752,8 @@ class Retracing {
     while (this.belief[high]! < LEAST_BELIEVED * top) high--;
     this.range = this.old ? gridRange(low, high) : WHOLE_GRID;
     let middle = this.range.firstNode;
-    for (let n = this.range.firstNode; n <= this.range.lastNode; n++) if (Math.abs(NODES[n]! - mean) < Math.abs(NODES[middle]! - mean)) middle = n;
+    for (let n = this.range.firstNode; n <= this.range.lastNode; n++)
+      if (Math.abs(NODES[n]! - mean) < Math.abs(NODES[middle]! - mean)) middle = n;
     this.middle = middle;
   }
 
@@ -691,7 +770,12 @@ class Retracing {
     logs.fill(logs[low]!, 0, low);
     logs.fill(logs[high]!, high + 1);
     return {
-      endDay: day, logs, checks: this.checks, weighed: this.wasWeighed, lateness: this.lateness, place: this.input.placeOn(day),
+      endDay: day,
+      logs,
+      checks: this.checks,
+      weighed: this.wasWeighed,
+      lateness: this.lateness,
+      place: this.input.placeOn(day),
       lnDrive: Math.log(Math.max(1e-5, this.driveDays > 0 ? this.driveSum / this.driveDays : 1e-2)),
     };
   }
@@ -735,7 +819,9 @@ interface Weighed {
 function joined(branches: readonly Weighed[], limit: number, range: GridRange): Weighed[] {
   const kept: Weighed[] = [];
   for (const next of branches) {
-    const near = kept.find(({ branch }) => branch.lnPace === next.branch.lnPace && together(branch, next.branch, limit, range));
+    const near = kept.find(
+      ({ branch }) => branch.lnPace === next.branch.lnPace && together(branch, next.branch, limit, range),
+    );
     if (!near) kept.push(next);
     else {
       join(near.branch, next.branch, near.weight, next.weight, range);
@@ -759,8 +845,8 @@ function clampZ(step: number): number {
 }
 
 /**
- * Old stretches say little, and a drench forgets what was before it: where there are many, the walk starts at the drench
- * that opens the last {@link MOST_STRETCHES}.
+ * Old stretches say little, and a drench forgets what was before it: where there are many, the walk starts at the
+ * drench that opens the last {@link MOST_STRETCHES}.
  */
 function firstWorthwhile({ events, fromDay, today, pot }: HistoryInput): { fromDay: DayNumber; fromFull: boolean } {
   const drenches: DayNumber[] = [];
@@ -772,7 +858,9 @@ function firstWorthwhile({ events, fromDay, today, pot }: HistoryInput): { fromD
     }
   }
   const first = drenches.at(-MOST_STRETCHES);
-  return drenches.length > MOST_STRETCHES ? { fromDay: first!, fromFull: true } : { fromDay: Math.max(fromDay, today - LONGEST_WALK_DAYS), fromFull: false };
+  return drenches.length > MOST_STRETCHES
+    ? { fromDay: first!, fromFull: true }
+    : { fromDay: Math.max(fromDay, today - LONGEST_WALK_DAYS), fromFull: false };
 }
 
 const MOST_STRETCHES = 8;
@@ -780,7 +868,10 @@ const MOST_STRETCHES = 8;
 const LONGEST_WALK_DAYS = 400;
 
 /** The latest weighing that tells what full and dry weigh, in this potting. */
-function scaleOf(events: readonly PlantEvent[], fromDay: DayNumber): { drainedG: number | null; dryG: number | null; on: DayNumber } {
+function scaleOf(
+  events: readonly PlantEvent[],
+  fromDay: DayNumber,
+): { drainedG: number | null; dryG: number | null; on: DayNumber } {
   let drainedG: number | null = null;
   let dryG: number | null = null;
   let on = fromDay;
@@ -806,7 +897,12 @@ const WEIGHT_SHARE = 0.009;
  * Weights of a pot whose full weight nobody knows: the unknown dead weight is integrated out under a flat prior,
  * which leaves the scatter of (weight − store · m) about its own mean.
  */
-function addRelativeWeights(logs: Float64Array, weighed: readonly { atG: number; m: Float64Array }[], availableG: number, { low, high }: GridRange): void {
+function addRelativeWeights(
+  logs: Float64Array,
+  weighed: readonly { atG: number; m: Float64Array }[],
+  availableG: number,
+  { low, high }: GridRange,
+): void {
   if (weighed.length < 2) return;
   const grossG = weighed.reduce((sum, w) => sum + w.atG, 0) / weighed.length;
   const scaleG = Math.hypot(WEIGHT_SHARE * grossG, 0.05 * availableG, 1);

@@ -27,8 +27,12 @@ const MOST_WEIGHT = 2;
 /** A pot must have been looked at this often to tell of its keeper. */
 const LEAST_CHECKS = 6;
 
-/** The keeper's habit from the pots that were looked at: medians, since some waterings have nothing to do with the pot. */
-export function keeperHabit(pots: readonly { stretches: readonly Stretch[]; checks: number; rate: Float64Array }[]): Habit {
+/**
+ * The keeper's habit from the pots that were looked at: medians, since some waterings have nothing to do with the pot.
+ */
+export function keeperHabit(
+  pots: readonly { stretches: readonly Stretch[]; checks: number; rate: Float64Array }[],
+): Habit {
   const seen: number[] = [];
   for (const { stretches, checks, rate } of pots) {
     if (checks < LEAST_CHECKS) continue;
@@ -47,7 +51,11 @@ export function keeperHabit(pots: readonly { stretches: readonly Stretch[]; chec
 }
 
 /** Logs on the grid of what the waterings of a pot say of its ln k. `weightOf` fades old stretches. */
-export function habitEvidence(stretches: readonly Stretch[], habit: Habit, weightOf: (stretch: Stretch) => number): Float64Array {
+export function habitEvidence(
+  stretches: readonly Stretch[],
+  habit: Habit,
+  weightOf: (stretch: Stretch) => number,
+): Float64Array {
   const logs = new Float64Array(NODES.length);
   let weight = 0;
   for (const stretch of stretches) {

@@ -1,9 +1,9 @@
 /**
  * What each kind of look is worth: the chance of what the keeper found, given the moisture that was there.
  *
- * A reckoned moisture is never quite the pot's own: layers, edges and uneven wetting leave a deviation, which wanders slowly
- * and is least at both ends. Every look moves the deviation as well as the odds (deviationSd; branches.ts). And every look
- * may be a slip: another pot on the scale, a probe between stones, "dry" said of a dry surface.
+ * A reckoned moisture is never quite the pot's own: layers, edges and uneven wetting leave a deviation, which wanders
+ * slowly and is least at both ends. Every look moves the deviation as well as the odds (deviationSd; branches.ts). And
+ * every look may be a slip: another pot on the scale, a probe between stones, "dry" said of a dry surface.
  */
 import type { Sign } from '../garden.ts';
 import { logistic } from '../numeric/shape.ts';
@@ -12,7 +12,13 @@ import { DRY_TO_M, WET_FROM_M } from '../moisture.ts';
 export type LookKind = 'finger' | 'surface' | 'meter' | 'weight' | 'lift';
 
 /** How often a look of each kind is simply wrong, before this keeper has shown otherwise (trust.ts). */
-export const USUAL_SLIPS: Readonly<Record<LookKind, number>> = { finger: 0.03, surface: 0.2, meter: 0.03, weight: 0.02, lift: 0.06 };
+export const USUAL_SLIPS: Readonly<Record<LookKind, number>> = {
+  finger: 0.03,
+  surface: 0.2,
+  meter: 0.03,
+  weight: 0.02,
+  lift: 0.06,
+};
 
 /** A finger's edges are soft: standard widths of a logistic, in m. */
 const FINGER_WET_WIDTH = 0.045;
@@ -26,7 +32,10 @@ const LIFT_LIGHT_TO_M = 0.2;
 const METER_SD = 1.15 / 9;
 /** A kitchen scale, a plant that grows, a saucer left under: share of the pot's weight. */
 const WEIGHT_SHARE = 0.006;
-/** The dead weight drifts: the plant grows, stones are added. Share of the store in a month since it was last weighed drained. */
+/**
+ * The dead weight drifts: the plant grows, stones are added. Share of the store in a month since it was last weighed
+ * drained.
+ */
 const WEIGHT_DRIFT = 0.025;
 const DAYS_A_MONTH = 30;
 
@@ -53,7 +62,10 @@ const TABLE_SIZE = 161;
 const VARIANCE_STEPS = 4;
 const MOST_VARIANCE_STEPS = 10;
 
-export type Words = { kind: 'finger'; says: 'wet' | 'damp' | 'dry' } | { kind: 'surface'; says: 'wet' | 'dry' } | { kind: 'lift'; says: 'heavy' | 'middling' | 'light' };
+export type Words =
+  | { kind: 'finger'; says: 'wet' | 'damp' | 'dry' }
+  | { kind: 'surface'; says: 'wet' | 'dry' }
+  | { kind: 'lift'; says: 'heavy' | 'middling' | 'light' };
 
 const tables = new Map<string, WordTable>();
 
@@ -92,9 +104,21 @@ function clearChance(words: Words, m: number, level: number): number {
   const above = (edge: number, width: number) => logistic((m - edge) / Math.sqrt(width * width + own));
   switch (words.kind) {
     case 'finger':
-      return threeWords(above(WET_FROM_M, FINGER_WET_WIDTH), above(DRY_TO_M, FINGER_DRY_WIDTH), words.says, 'wet', 'dry');
+      return threeWords(
+        above(WET_FROM_M, FINGER_WET_WIDTH),
+        above(DRY_TO_M, FINGER_DRY_WIDTH),
+        words.says,
+        'wet',
+        'dry',
+      );
     case 'lift':
-      return threeWords(above(LIFT_HEAVY_FROM_M, LIFT_WET_WIDTH), above(LIFT_LIGHT_TO_M, LIFT_DRY_WIDTH), words.says, 'heavy', 'light');
+      return threeWords(
+        above(LIFT_HEAVY_FROM_M, LIFT_WET_WIDTH),
+        above(LIFT_LIGHT_TO_M, LIFT_DRY_WIDTH),
+        words.says,
+        'heavy',
+        'light',
+      );
     case 'surface': {
       // The top dries days before the rest: wet on top says wet below, dry on top says little.
       const wet = above(0.72, 0.1);
@@ -107,7 +131,10 @@ function threeWords(high: number, notLow: number, says: string, highest: string,
   return says === highest ? high * notLow : says === lowest ? 1 - notLow : notLow * (1 - high);
 }
 
-/** A look that gives a figure: where it says moisture is, how sharply, and the density of a slip against the sharp peak's. */
+/**
+ * A look that gives a figure: where it says moisture is, how sharply, and the density of a slip against the sharp
+ * peak's.
+ */
 export interface Figure {
   m: number;
   sd: number;
@@ -121,10 +148,17 @@ export function meterFigure(reading: number, slips: number): Figure {
 }
 
 /**
- * @param weightG as read @param drainedG full weight @param rangeG from full to bone dry @param dryKnown the dry weight was
- * taken too @param daysSince the full weight was taken
+ * @param weightG as read @param drainedG full weight @param rangeG from full to bone dry @param dryKnown the dry weight
+ * was taken too @param daysSince the full weight was taken
  */
-export function weightFigure(weightG: number, drainedG: number, rangeG: number, dryKnown: boolean, daysSince: number, slips: number): Figure {
+export function weightFigure(
+  weightG: number,
+  drainedG: number,
+  rangeG: number,
+  dryKnown: boolean,
+  daysSince: number,
+  slips: number,
+): Figure {
   const m = 1 - (drainedG - weightG) / rangeG;
   const scale = Math.hypot(WEIGHT_SHARE * drainedG, 1) / rangeG;
   const drift = WEIGHT_DRIFT * Math.sqrt(Math.max(0, daysSince) / DAYS_A_MONTH);

@@ -38,7 +38,8 @@ export class Pool {
 
   /** Takes out a pot, and what its earlier pottings said. */
   forget(id: string): void {
-    for (const member of this.members.keys()) if (member === id || member.startsWith(`${id} before `)) this.remove(member);
+    for (const member of this.members.keys())
+      if (member === id || member.startsWith(`${id} before `)) this.remove(member);
   }
 
   private remove(id: string): void {
@@ -59,7 +60,10 @@ export class Pool {
       if (!member.message) continue;
       const own = fromLog(member.message);
       const meanX = gridMean(own);
-      member.residual = { value: meanX - gridMean(this.centre(member)), weight: 1 / (gridVariance(own, meanX) + PLACE_SD ** 2) };
+      member.residual = {
+        value: meanX - gridMean(this.centre(member)),
+        weight: 1 / (gridVariance(own, meanX) + PLACE_SD ** 2),
+      };
       this.countMix(member, 1);
     }
   }
@@ -67,7 +71,10 @@ export class Pool {
   private countMix({ mix, residual }: Member, times: number): void {
     if (!residual) return;
     const total = this.mixSums.get(mix) ?? { weight: 0, sum: 0 };
-    this.mixSums.set(mix, { weight: total.weight + times * residual.weight, sum: total.sum + times * residual.weight * residual.value });
+    this.mixSums.set(mix, {
+      weight: total.weight + times * residual.weight,
+      sum: total.sum + times * residual.weight * residual.value,
+    });
   }
 
   /** What the rest of the collection teaches of a pot's ln k, its own evidence left out. */

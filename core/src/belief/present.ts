@@ -1,4 +1,7 @@
-/** What is held to be in a pot now: every branch under every rate, with what the rest of the book and the collection say of the rate. */
+/**
+ * What is held to be in a pot now: every branch under every rate, with what the rest of the book and the collection say
+ * of the rate.
+ */
 import type { DayNumber } from '../calendar/day.ts';
 import type { Branch, Story } from './branches.ts';
 import { GRID, GRID_SIZE, NODES, spreadMoisture } from './grid.ts';
@@ -53,7 +56,14 @@ export function presentOf(history: History, open: Float64Array): Present {
       const weight = open[i]! * branch.weights[i]!;
       total += weight;
       const sd = deviationSd(moistures[i]!);
-      cells.push({ branch, lnRate: GRID[i]! + branch.lnPace, m: Math.max(0, moistures[i]! + sd * branch.z[i]!), sd: sd * spread, weight, x: GRID[i]! });
+      cells.push({
+        branch,
+        lnRate: GRID[i]! + branch.lnPace,
+        m: Math.max(0, moistures[i]! + sd * branch.z[i]!),
+        sd: sd * spread,
+        weight,
+        x: GRID[i]!,
+      });
     }
   }
   if (!(total > 0)) for (const cell of cells) cell.weight = 1 / cells.length;
@@ -82,13 +92,18 @@ function happenings(byBranch: ReadonlyMap<Branch, number>, looks: readonly SeenL
   }
   const found: Happening[] = [];
   for (const [kind, list] of told) {
-    const probability = Math.min(1, list.reduce((sum, { weight }) => sum + weight, 0));
+    const probability = Math.min(
+      1,
+      list.reduce((sum, { weight }) => sum + weight, 0),
+    );
     if (probability >= LEAST_TOLD) found.push({ kind, probability, ...window(list) });
   }
   for (const [i, look] of looks.entries()) {
     let probability = 0;
-    for (const [branch, weight] of byBranch) probability += weight * (branch.slips[i + branch.slips.length - looks.length]?.share ?? 0);
-    if (probability >= LEAST_TOLD) found.push({ kind: 'slip', probability, from: look.day, to: look.day, look: look.kind });
+    for (const [branch, weight] of byBranch)
+      probability += weight * (branch.slips[i + branch.slips.length - looks.length]?.share ?? 0);
+    if (probability >= LEAST_TOLD)
+      found.push({ kind: 'slip', probability, from: look.day, to: look.day, look: look.kind });
   }
   return found.sort((a, b) => b.probability - a.probability);
 }
@@ -140,7 +155,9 @@ function upperTail(z: number): number {
   return z > 5 ? 0 : z < -5 ? 1 : 1 / (1 + Math.exp(1.702 * z));
 }
 
-/** What the pot held on each day of the trace, oldest first, as everything known today has it; bands to a thousandth. */
+/**
+ * What the pot held on each day of the trace, oldest first, as everything known today has it; bands to a thousandth.
+ */
 export interface PastBands {
   mean: number[];
   p10: number[];
@@ -195,7 +212,8 @@ function walksOf(cells: readonly Cell[], days: number): Walk[] {
   const walks: Walk[] = [];
   for (const [branch, weights] of byNode) {
     const traced = tracedDays(branch, days);
-    for (const [node, weight] of weights.entries()) if (weight > LEAST_TRACED) walks.push({ days: traced, node, weight });
+    for (const [node, weight] of weights.entries())
+      if (weight > LEAST_TRACED) walks.push({ days: traced, node, weight });
   }
   return walks;
 }
@@ -208,8 +226,16 @@ function tracedDays(branch: Branch, days: number): (number[] | undefined)[] {
   return out;
 }
 
-/** The values below which a tenth, half and nine tenths of the weight lie, drawn straight between the middles of the weights. */
-function weightedQuantiles(order: Uint16Array, values: Float64Array, weights: Float64Array, total: number): [number, number, number] {
+/**
+ * The values below which a tenth, half and nine tenths of the weight lie, drawn straight between the middles of the
+ * weights.
+ */
+function weightedQuantiles(
+  order: Uint16Array,
+  values: Float64Array,
+  weights: Float64Array,
+  total: number,
+): [number, number, number] {
   const out: [number, number, number] = [0, 0, 0];
   let asked = 0;
   let passed = 0;

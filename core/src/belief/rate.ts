@@ -6,7 +6,10 @@ import type { DayNumber } from '../calendar/day.ts';
 import { blur, fromLog, GRID_SIZE, normalise, shifted } from './grid.ts';
 import type { Stretch } from './history.ts';
 
-/** Spread of pottings within a place, of places, and of a pot's store against the reckoned one (joined: both scale time). */
+/**
+ * Spread of pottings within a place, of places, and of a pot's store against the reckoned one (joined: both scale
+ * time).
+ */
 export const POT_SD = Math.hypot(0.33, 0.08);
 export const PLACE_SD = 0.2;
 /** A stretch strays from its potting's rate: states ill guessed, weather not as measured, a plant that grew. */
@@ -20,9 +23,9 @@ export function fade(stretch: Stretch, today: DayNumber): number {
 }
 
 /**
- * The reckoning errs with the drying power of the air: what a pot loses slowly (large, cold, at rest) it loses more slowly still.
- * ln k falls by so much for each unit of ln drive (history.ts) below {@link REFERENCE_LN_DRIVE}. Found
- * on a simulation with other physics (core/test/world.ts), whose dry-downs of over 60 days were said 15 to 25 % too short.
+ * The reckoning errs with the drying power of the air: what a pot loses slowly (large, cold, at rest) it loses more
+ * slowly still. ln k falls by so much for each unit of ln drive (history.ts) below {@link REFERENCE_LN_DRIVE}. Found on
+ * a simulation with other physics (core/test/world.ts), whose dry-downs of over 60 days were said 15 to 25 % too short.
  */
 export const DRIVE_BIAS = 0.15;
 export const REFERENCE_LN_DRIVE = Math.log(0.07);

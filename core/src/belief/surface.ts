@@ -40,7 +40,10 @@ export function lnEvidence(stretches: readonly Stretch[]): number {
   return top + Math.log(sum);
 }
 
-/** The value to reckon with: the geometric mean of those tried, weighed by belief. `evidence[i]` belongs to the i-th value tried. */
+/**
+ * The value to reckon with: the geometric mean of those tried, weighed by belief. `evidence[i]` belongs to the i-th
+ * value tried.
+ */
 export function believedSurface(evidence: readonly number[]): number {
   const logs = SURFACE_WET_TRIED.map(({ prior }, i) => Math.log(prior) + evidence[i]!);
   const weights = fromLog(logs);

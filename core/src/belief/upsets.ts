@@ -1,8 +1,8 @@
 /**
  * What the book does not tell, and how likely each is before anybody has looked.
  *
- * The figures are orders of size, taken so that an unrecorded event is likelier than a slip of a look that somebody took
- * the trouble to note (looks.ts, USUAL_SLIPS): books are incomplete more often than looks are wrong.
+ * The figures are orders of size, taken so that an unrecorded event is likelier than a slip of a look that somebody
+ * took the trouble to note (looks.ts, USUAL_SLIPS): books are incomplete more often than looks are wrong.
  */
 import { clamp } from '../numeric/shape.ts';
 
@@ -13,7 +13,10 @@ export type UpsetKind = (typeof UPSET_KINDS)[number];
 /** Somebody else's water, a day; under an open sky or a leaky roof more. */
 const STRANGER_A_DAY = 0.001;
 const OPEN_SKY = 2;
-/** And for each pot's worth of drying that went by: a pot that dries in a week is passed by the can as often as a slow one. */
+/**
+ * And for each pot's worth of drying that went by: a pot that dries in a week is passed by the can as often as a slow
+ * one.
+ */
 const STRANGER_A_CYCLE = 0.08;
 
 /** For good: roots lost or a hole blocked, roots that fill the pot or a ball shrunk from its wall. */
@@ -27,8 +30,8 @@ export const PACES: readonly { kind: 'slower' | 'faster'; lnPace: number; aDay: 
 export const STRANGER_BEFORE_A_LOOK = 0.05;
 
 /**
- * Somebody else's water as it is found: fresh, nearly a drench, though nobody knows how much; and at a look also with some
- * of it gone again, or no more than a cup from the start.
+ * Somebody else's water as it is found: fresh, nearly a drench, though nobody knows how much; and at a look also with
+ * some of it gone again, or no more than a cup from the start.
  */
 export const STRANGER_SD = 0.12;
 export const FRESH_STRANGER: readonly { m: number; odds: number }[] = [{ m: 0.86, odds: 1 }];
@@ -47,7 +50,10 @@ export function paceChance(pace: (typeof PACES)[number], days: number, cycles: n
   return clamp(pace.aDay * days + pace.aCycle * cycles, 0, 0.1);
 }
 
-/** Shares of what is missing that a drench brings where it ran past: none (or it was another pot's), hardly any, a fifth, a half. */
+/**
+ * Shares of what is missing that a drench brings where it ran past: none (or it was another pot's), hardly any, a
+ * fifth, a half.
+ */
 export const PAST_SHARES: readonly { share: number; odds: number }[] = [
   { share: 0, odds: 0.1 },
   { share: 0.08, odds: 0.25 },
@@ -55,7 +61,9 @@ export const PAST_SHARES: readonly { share: number; odds: number }[] = [
   { share: 0.5, odds: 0.3 },
 ];
 
-/** At the first look after a drench on record it is taken to have run past, or never to have come, at least this often. */
+/**
+ * At the first look after a drench on record it is taken to have run past, or never to have come, at least this often.
+ */
 export const PAST_BEFORE_A_LOOK = 0.1;
 const RAN_PAST_LEAST = 0.05;
 const RAN_PAST_DRY = 0.05;

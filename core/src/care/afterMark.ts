@@ -1,4 +1,7 @@
-/** What a finding means beyond what is judged of the plant: how far a look can be trusted, what a drink or food did. Codes, no words. */
+/**
+ * What a finding means beyond what is judged of the plant: how far a look can be trusted, what a drink or food did.
+ * Codes, no words.
+ */
 import { dayNumber } from '../calendar/day.ts';
 import type { PlantEvent } from '../garden.ts';
 import type { OutlookView } from '../forecast/view.ts';
@@ -21,8 +24,23 @@ export interface AfterFacts {
 
 export interface AfterNote {
   code:
-    | 'top-only' | 'probe-coarse' | 'weigh-anew' | 'firmed' | 'still-slack' | 'no-soak' | 'watered-asleep' | 'sheds-water' | 'softened' | 'food-on-dry' | 'crust' | 'ran-through' | 'yellow-after-food' | 'hungry'
-    | 'more-than-fits' | 'before-it-came' | 'drain';
+    | 'top-only'
+    | 'probe-coarse'
+    | 'weigh-anew'
+    | 'firmed'
+    | 'still-slack'
+    | 'no-soak'
+    | 'watered-asleep'
+    | 'sheds-water'
+    | 'softened'
+    | 'food-on-dry'
+    | 'crust'
+    | 'ran-through'
+    | 'yellow-after-food'
+    | 'hungry'
+    | 'more-than-fits'
+    | 'before-it-came'
+    | 'drain';
   n: Readonly<Record<string, number>>;
 }
 
@@ -45,7 +63,8 @@ function note(event: Finding, facts: AfterFacts): AfterNote | null {
   const say = (code: AfterNote['code'], n: AfterNote['n'] = {}): AfterNote => ({ code, n });
   switch (event.type) {
     case 'check':
-      if ('surface' in event && event.surface === 'dry' && pot.depth_mm > DEEP_MM) return say('top-only', { depth_mm: pot.depth_mm });
+      if ('surface' in event && event.surface === 'dry' && pot.depth_mm > DEEP_MM)
+        return say('top-only', { depth_mm: pot.depth_mm });
       if ('meter' in event && facts.coarse && event.meter <= PROBE_DRY) return say('probe-coarse');
       return 'weight_g' in event && pot.top_dressing_mm > THICK_DRESSING_MM ? say('weigh-anew') : null;
     case 'firmed':
@@ -54,14 +73,21 @@ function note(event: Finding, facts: AfterFacts): AfterNote | null {
       return signNote(event, facts);
     case 'watering': {
       if (event.method === 'bottom' && facts.neverSoak) return say('no-soak');
-      if (!pot.holes && event.amount_ml && event.amount_ml > 1.05 * before.available_ml * Math.max(0, 1 - moisture.p10)) return say('more-than-fits', { ml: event.amount_ml, fits_ml: Math.round(before.available_ml * Math.max(0, 1 - moisture.p10)) });
-      if ((event.method === 'drench' || event.method === 'bottom') && before.state === 'resting') return say('watered-asleep');
+      if (!pot.holes && event.amount_ml && event.amount_ml > 1.05 * before.available_ml * Math.max(0, 1 - moisture.p10))
+        return say('more-than-fits', {
+          ml: event.amount_ml,
+          fits_ml: Math.round(before.available_ml * Math.max(0, 1 - moisture.p10)),
+        });
+      if ((event.method === 'drench' || event.method === 'bottom') && before.state === 'resting')
+        return say('watered-asleep');
       if (event.method === 'drench' && facts.shedsWater && moisture.p90 < 0.08) return say('sheds-water');
       return event.water === 'softened' ? say('softened') : null;
     }
     case 'feeding': {
       const drink = events.findLast((one) => one.type === 'watering');
-      return traits.dryRule !== 'keep-damp' && moisture.p90 < BONE_DRY_M && (!drink || drink.date !== event.date) ? say('food-on-dry') : null;
+      return traits.dryRule !== 'keep-damp' && moisture.p90 < BONE_DRY_M && (!drink || drink.date !== event.date)
+        ? say('food-on-dry')
+        : null;
     }
     default:
       return null;
@@ -70,12 +96,21 @@ function note(event: Finding, facts: AfterFacts): AfterNote | null {
 
 function signNote(event: Extract<PlantEvent, { type: 'sign' }>, { before, events }: AfterFacts): AfterNote | null {
   const { sign } = event;
-  if (sign === 'salt-crust') return { code: 'crust', n: { hard_drinks: saltsOf(events, Math.max(1, before.available_ml), 'usual').hardDrinks, holes: before.pot.holes ? 1 : 0 } };
+  if (sign === 'salt-crust')
+    return {
+      code: 'crust',
+      n: {
+        hard_drinks: saltsOf(events, Math.max(1, before.available_ml), 'usual').hardDrinks,
+        holes: before.pot.holes ? 1 : 0,
+      },
+    };
   if (sign === 'water-runs-through') return { code: 'ran-through', n: {} };
   if (sign === 'yellow-lower' || sign === 'yellow-all') {
     const fed = events.findLast((one) => one.type === 'feeding');
-    if (fed && dayNumber(event.date) - dayNumber(fed.date) <= OVERFED_WITHIN_DAYS) return { code: 'yellow-after-food', n: {} };
-    if (sign === 'yellow-all' && !fed && before.moisture.p50 <= DAMP_FROM_M && before.wet_feet.level < 0.3) return { code: 'hungry', n: {} };
+    if (fed && dayNumber(event.date) - dayNumber(fed.date) <= OVERFED_WITHIN_DAYS)
+      return { code: 'yellow-after-food', n: {} };
+    if (sign === 'yellow-all' && !fed && before.moisture.p50 <= DAMP_FROM_M && before.wet_feet.level < 0.3)
+      return { code: 'hungry', n: {} };
   }
   return null;
 }

@@ -16,16 +16,42 @@ const TODAYS = isoDay(TODAY);
 /** Every plant here has been felt at least once, long ago. */
 const KNOWN: PlantEvent = { type: 'check', date: isoDay(TODAY - 200), finger: 'dry' };
 
-function taskOf(own: OwnRules = {}, over: { name?: string; holes?: boolean; events?: PlantEvent[]; facts?: Partial<CareFacts>; pot?: Pot } = {}) {
+function taskOf(
+  own: OwnRules = {},
+  over: { name?: string; holes?: boolean; events?: PlantEvent[]; facts?: Partial<CareFacts>; pot?: Pot } = {},
+) {
   const pot = { ...(over.pot ?? roundPot(90, 80, 'terracotta')), holes: over.holes ?? true };
   const events = over.events ?? [{ type: 'watering' as const, date: isoDay(TODAY - 30), method: 'drench' as const }];
-  return judged({ today: TODAYS, pot, own, facts: over.facts, plant: { name: over.name ?? 'Mammillaria hahniana', taxon: null, form: null, habit: null, store: null, dry_rule: null }, events: [KNOWN, ...events] });
+  return judged({
+    today: TODAYS,
+    pot,
+    own,
+    facts: over.facts,
+    plant: {
+      name: over.name ?? 'Mammillaria hahniana',
+      taxon: null,
+      form: null,
+      habit: null,
+      store: null,
+      dry_rule: null,
+    },
+    events: [KNOWN, ...events],
+  });
 }
 
 describe('rules', () => {
   it('come from genus, form, pot and place, and the keeper’s own win and are told apart', () => {
     const { outlook } = taskOf();
-    const base = { traits: outlook.model.traits, genus: GENERA.get('mammillaria'), cautions: outlook.model.sourced.cautions, pot: outlook.plant.pot, placeKind: 'windowsill' as const, south: false, coloured: false, potVolumeMl: 400 };
+    const base = {
+      traits: outlook.model.traits,
+      genus: GENERA.get('mammillaria'),
+      cautions: outlook.model.sourced.cautions,
+      pot: outlook.plant.pot,
+      placeKind: 'windowsill' as const,
+      south: false,
+      coloured: false,
+      potVolumeMl: 400,
+    };
     const plain = careRules(base);
     expect(plain.rules.stand).toBe('saucer');
     expect(plain.sources.stand).toBe('place');
@@ -71,26 +97,65 @@ describe('the task', () => {
   const drench = (back: number): PlantEvent => ({ type: 'watering', date: isoDay(TODAY - back), method: 'drench' });
   it('by the calendar: due after its days, none in a month without, and a look where the pot is still wet', () => {
     const every = Array.from({ length: 12 }, () => 10 as number | null);
-    const first = (events: PlantEvent[], days: (number | null)[] = every) => taskOf({ trigger: 'calendar', everyDays: days }, { events });
+    const first = (events: PlantEvent[], days: (number | null)[] = every) =>
+      taskOf({ trigger: 'calendar', everyDays: days }, { events });
     expect(['water', 'look']).toContain(first([drench(12)]).judgement.deeds[0].deed);
     expect(first([drench(3)]).due).toBe(isoDay(TODAY + 7));
-    expect(first([drench(30)], every.map(() => null)).judgement.deeds[0]).toEqual({ deed: 'wait', until: null });
-    expect(first([drench(1)], every.map(() => 1)).judgement.deeds[0]).toMatchObject({ deed: 'look', what: 'depth' });
+    expect(
+      first(
+        [drench(30)],
+        every.map(() => null),
+      ).judgement.deeds[0],
+    ).toEqual({ deed: 'wait', until: null });
+    expect(
+      first(
+        [drench(1)],
+        every.map(() => 1),
+      ).judgement.deeds[0],
+    ).toMatchObject({ deed: 'look', what: 'depth' });
   });
   it('by the plant: water when it was seen slack and dry, a look at the base when slack and wet', () => {
     const slack = (sign: 'wrinkled' | 'limp'): PlantEvent => ({ type: 'sign', date: TODAYS, sign, strength: 2 });
-    expect(taskOf({ trigger: 'plant' }, { events: [drench(16), slack('wrinkled')] }).judgement.deeds[0].deed).toBe('water');
-    expect(taskOf({ trigger: 'plant' }, { events: [drench(1), slack('limp')], pot: roundPot(110, 100, 'plastic') }).judgement.deeds[0]).toMatchObject({ deed: 'look', what: 'base' });
+    expect(taskOf({ trigger: 'plant' }, { events: [drench(16), slack('wrinkled')] }).judgement.deeds[0].deed).toBe(
+      'water',
+    );
+    expect(
+      taskOf({ trigger: 'plant' }, { events: [drench(1), slack('limp')], pot: roundPot(110, 100, 'plastic') }).judgement
+        .deeds[0],
+    ).toMatchObject({ deed: 'look', what: 'base' });
   });
   it('takes the best water at hand, and warns of softened', () => {
     expect(taskOf().drink.water).toBe('rain');
     expect(taskOf({}, { facts: { watersAtHand: [{ kind: 'hard', saltsMgL: null }] } }).drink.water).toBe('hard');
-    expect(taskOf({ salts: 'sensitive' }, { facts: { watersAtHand: [{ kind: 'softened', saltsMgL: null }] } }).judgement.mind).toContain('softened-sodium');
+    expect(
+      taskOf({ salts: 'sensitive' }, { facts: { watersAtHand: [{ kind: 'softened', saltsMgL: null }] } }).judgement
+        .mind,
+    ).toContain('softened-sodium');
   });
   it('flushes salts out of a growing plant with twice what the mix fills, and feeds none meanwhile', () => {
-    const salty: PlantEvent[] = Array.from({ length: 14 }, (_, i) => ({ type: 'watering', date: isoDay(TODAY - 160 + 10 * i), method: 'measured', amount_ml: 200, water: 'hard' }) as PlantEvent);
-    const feed = { rhythm: { mode: 'weeks' as const, weeks: 1 }, strength: 1, chargeMonths: 0, lastBeforeRest: false, firstOnWaking: false, ceiling: null };
-    const dry: PlantEvent[] = [{ type: 'check', date: isoDay(TODAY - 2), finger: 'dry' }, { type: 'check', date: TODAYS, finger: 'dry' }];
+    const salty: PlantEvent[] = Array.from(
+      { length: 14 },
+      (_, i) =>
+        ({
+          type: 'watering',
+          date: isoDay(TODAY - 160 + 10 * i),
+          method: 'measured',
+          amount_ml: 200,
+          water: 'hard',
+        }) as PlantEvent,
+    );
+    const feed = {
+      rhythm: { mode: 'weeks' as const, weeks: 1 },
+      strength: 1,
+      chargeMonths: 0,
+      lastBeforeRest: false,
+      firstOnWaking: false,
+      ceiling: null,
+    };
+    const dry: PlantEvent[] = [
+      { type: 'check', date: isoDay(TODAY - 2), finger: 'dry' },
+      { type: 'check', date: TODAYS, finger: 'dry' },
+    ];
     const task = taskOf({ salts: 'sensitive', feed }, { events: [...salty, ...dry] });
     expect(task.salts.flush).toBe(true);
     expect(task.judgement.deeds[0]).toMatchObject({ deed: 'water', flush: true, food: null });
@@ -106,7 +171,18 @@ describe('the task', () => {
     expect(wet.judgement.deeds[0].deed).not.toBe('water');
   });
   it('a mix with a tenth of compost feeds', () => {
-    expect(isCharged({ id: 'a', parts: [{ component: 'pumice', parts: 9 }, { component: 'compost', parts: 1 }] }, COMPONENTS)).toBe(true);
+    expect(
+      isCharged(
+        {
+          id: 'a',
+          parts: [
+            { component: 'pumice', parts: 9 },
+            { component: 'compost', parts: 1 },
+          ],
+        },
+        COMPONENTS,
+      ),
+    ).toBe(true);
     expect(isCharged({ id: 'a', parts: [{ component: 'pumice', parts: 9 }] }, COMPONENTS)).toBe(false);
     expect(isCharged(undefined, COMPONENTS)).toBe(false);
   });
@@ -114,7 +190,15 @@ describe('the task', () => {
 
 describe('reminders', () => {
   const rules = { stand: 'saucer' as const, saucerMinutes: 20, soakMinutes: 30 };
-  const mark = { way: 'drench' as const, wetLeaves: false, rules, placeKind: 'room' as const, holes: true, cautions: [], slack: false };
+  const mark = {
+    way: 'drench' as const,
+    wetLeaves: false,
+    rules,
+    placeKind: 'room' as const,
+    holes: true,
+    cautions: [],
+    slack: false,
+  };
   it('a saucer after a drench; none where there is none', () => {
     expect(remindersFor(mark)).toMatchObject([{ kind: 'saucer', afterMinutes: 20 }]);
     expect(remindersFor({ ...mark, rules: { ...rules, stand: 'none' } })).toEqual([]);
@@ -128,7 +212,8 @@ describe('reminders', () => {
     expect(remindersFor({ ...mark, way: 'measured', wetLeaves: true }).map((r) => r.kind)).toEqual(['fan']);
     expect(remindersFor({ ...mark, way: 'measured', wetLeaves: true, placeKind: 'open' })).toEqual([]);
   });
-  it('asks after two days whether a slack plant has firmed up', () => expect(remindersFor({ ...mark, slack: true }).at(-1)).toMatchObject({ kind: 'firm', afterMinutes: 2880 }));
+  it('asks after two days whether a slack plant has firmed up', () =>
+    expect(remindersFor({ ...mark, slack: true }).at(-1)).toMatchObject({ kind: 'firm', afterMinutes: 2880 }));
 });
 
 describe('hardening', () => {

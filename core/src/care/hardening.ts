@@ -17,8 +17,8 @@ const LONGEST_DAYS = 28;
 const WORTH_A_PLAN_H = 1;
 
 /**
- * Day by day: twenty minutes on the first, some 25 more each day of the first week (about two and a half hours by its end),
- * then longer steps up to the sun of the new place.
+ * Day by day: twenty minutes on the first, some 25 more each day of the first week (about two and a half hours by its
+ * end), then longer steps up to the sun of the new place.
  *
  * @param from first day of the plan
  * @param oldSunH direct sun the plant has had, hours a day
@@ -44,5 +44,8 @@ export function stepBack(plan: readonly HardeningStep[], today: DayNumber): Hard
   const index = plan.findIndex((step) => step.date >= now);
   const at = index < 0 ? plan.length - 1 : index;
   const back = Math.max(0, at - 2);
-  return [...plan.slice(0, at), ...plan.slice(back).map((step, i) => ({ date: isoDay(today + i), minutes: step.minutes }))];
+  return [
+    ...plan.slice(0, at),
+    ...plan.slice(back).map((step, i) => ({ date: isoDay(today + i), minutes: step.minutes })),
+  ];
 }

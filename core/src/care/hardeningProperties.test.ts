@@ -48,23 +48,44 @@ describe('light, whatever the spot', () => {
   it('brighter is never judged dimmer, and a sleeper is never too dark', () => {
     const order = ['too-dim', 'gets-by', 'well', 'too-bright'];
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 60, noNaN: true }), fc.double({ min: 0, max: 20, noNaN: true }), fc.constantFrom(...LIGHTS), fc.constantFrom(...PLANT_STATES), (dli, more, light, state) => {
-        expect(order.indexOf(lightVerdict(dli + more, light, state))).toBeGreaterThanOrEqual(order.indexOf(lightVerdict(dli, light, state)));
-        expect(lightVerdict(dli, light, 'resting')).not.toBe('too-dim');
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 60, noNaN: true }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        fc.constantFrom(...LIGHTS),
+        fc.constantFrom(...PLANT_STATES),
+        (dli, more, light, state) => {
+          expect(order.indexOf(lightVerdict(dli + more, light, state))).toBeGreaterThanOrEqual(
+            order.indexOf(lightVerdict(dli, light, state)),
+          );
+          expect(lightVerdict(dli, light, 'resting')).not.toBe('too-dim');
+        },
+      ),
     );
   });
   it('the lamp hours that are short are just enough', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 30, noNaN: true }), fc.constantFrom(...LIGHTS), fc.integer({ min: 50, max: 800 }), (dli, light, ppfd) => {
-        const short = lampHoursShort(dli, light, ppfd);
-        expect(dli + short * ppfd * 0.0036).toBeGreaterThanOrEqual(LIGHT_BANDS[light].wellFrom - 0.05 * ppfd * 0.0036 - 1e-9);
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 30, noNaN: true }),
+        fc.constantFrom(...LIGHTS),
+        fc.integer({ min: 50, max: 800 }),
+        (dli, light, ppfd) => {
+          const short = lampHoursShort(dli, light, ppfd);
+          expect(dli + short * ppfd * 0.0036).toBeGreaterThanOrEqual(
+            LIGHT_BANDS[light].wellFrom - 0.05 * ppfd * 0.0036 - 1e-9,
+          );
+        },
+      ),
     );
   });
   it('a bench twice as large is half as full', () => {
-    fc.assert(fc.property(fc.array(fc.integer({ min: 30, max: 400 })), fc.double({ min: 0.01, max: 5, noNaN: true }), (widths, area) => {
-      expect(crowding(widths, 2 * area)).toBeCloseTo(crowding(widths, area) / 2, 9);
-    }));
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 30, max: 400 })),
+        fc.double({ min: 0.01, max: 5, noNaN: true }),
+        (widths, area) => {
+          expect(crowding(widths, 2 * area)).toBeCloseTo(crowding(widths, area) / 2, 9);
+        },
+      ),
+    );
   });
 });

@@ -30,20 +30,41 @@ export interface MarkFacts {
   slack: boolean;
 }
 
-/** Reminders that belong to a watering: none for a saucer that is not there, none for rain on leaves in the open air. */
+/**
+ * Reminders that belong to a watering: none for a saucer that is not there, none for rain on leaves in the open air.
+ */
 export function remindersFor(facts: MarkFacts): Reminder[] {
   const { rules, way } = facts;
   const reminders: Reminder[] = [];
   if (way === 'bottom') {
     const minutes = Math.min(rules.soakMinutes, LONGEST_SOAK_MINUTES);
-    reminders.push({ kind: 'lift', afterMinutes: minutes, words: `Lift it out of the water after ${minutes} minutes at most, and let it drain.` });
+    reminders.push({
+      kind: 'lift',
+      afterMinutes: minutes,
+      words: `Lift it out of the water after ${minutes} minutes at most, and let it drain.`,
+    });
   } else if ((way === 'drench' || way === 'base') && rules.stand !== 'none' && facts.holes) {
-    reminders.push({ kind: 'saucer', afterMinutes: rules.saucerMinutes, words: `Empty the ${rules.stand === 'saucer' ? 'saucer' : 'outer pot'}.` });
+    reminders.push({
+      kind: 'saucer',
+      afterMinutes: rules.saucerMinutes,
+      words: `Empty the ${rules.stand === 'saucer' ? 'saucer' : 'outer pot'}.`,
+    });
   }
   const openAir = facts.placeKind === 'open' || facts.placeKind === 'covered';
   if (facts.wetLeaves && !openAir) {
-    reminders.push({ kind: 'fan', afterMinutes: 0, words: facts.cautions.includes('dry-heart') ? 'Tip or blot the heart, and fan on until it is dry.' : 'Fan on until the leaves are dry.' });
+    reminders.push({
+      kind: 'fan',
+      afterMinutes: 0,
+      words: facts.cautions.includes('dry-heart')
+        ? 'Tip or blot the heart, and fan on until it is dry.'
+        : 'Fan on until the leaves are dry.',
+    });
   }
-  if (facts.slack) reminders.push({ kind: 'firm', afterMinutes: FIRM_DAYS * MINUTES_A_DAY, words: 'Has it firmed up? If not, and the mix is wet, look at the roots.' });
+  if (facts.slack)
+    reminders.push({
+      kind: 'firm',
+      afterMinutes: FIRM_DAYS * MINUTES_A_DAY,
+      words: 'Has it firmed up? If not, and the mix is wet, look at the roots.',
+    });
   return reminders;
 }

@@ -76,9 +76,28 @@ const RHYTHMS: Record<Appetite, (growing: number[]) => FeedRhythm> = {
   usual: () => ({ mode: 'nth', n: 4, sipsCount: false }),
 };
 const CEILINGS: Record<Appetite, number | null> = { sparse: 2, light: 6, usual: null };
-const NORTHERN_FEEDING = { summer: [4, 5, 6, 7, 8], winter: [10, 11, 12, 1, 2, 3], 'spring-autumn': [3, 4, 5, 9, 10], evergreen: [4, 5, 6, 7, 8, 9] } as const;
-/** The calendar's days by season for a plant in growth and at rest, as sitters and beginners keep it; indoors wants less often. */
-const CALENDAR_DAYS: Record<Form, number> = { globe: 14, column: 14, pad: 12, rosette: 10, stemmed: 10, trailing: 8, caudex: 10, bulb: 10, stemless: 18, 'stiff-leaf': 18 };
+const NORTHERN_FEEDING = {
+  summer: [4, 5, 6, 7, 8],
+  winter: [10, 11, 12, 1, 2, 3],
+  'spring-autumn': [3, 4, 5, 9, 10],
+  evergreen: [4, 5, 6, 7, 8, 9],
+} as const;
+/**
+ * The calendar's days by season for a plant in growth and at rest, as sitters and beginners keep it; indoors wants less
+ * often.
+ */
+const CALENDAR_DAYS: Record<Form, number> = {
+  globe: 14,
+  column: 14,
+  pad: 12,
+  rosette: 10,
+  stemmed: 10,
+  trailing: 8,
+  caudex: 10,
+  bulb: 10,
+  stemless: 18,
+  'stiff-leaf': 18,
+};
 const USUAL_SAUCER_MINUTES = 20;
 const USUAL_SOAK_MINUTES = 20;
 /** A coloured form bears about this much direct sun. */
@@ -99,12 +118,24 @@ export function careRules(facts: RuleFacts, own: OwnRules = {}): SourcedRules {
   const months = growingMonths(traits.habit, south);
   const indoors = isIndoors(facts.placeKind);
   const aimed = cautions.includes('dry-heart') || cautions.includes('powdery') || traits.form === 'rosette';
-  const ways: Way[] = !pot.holes ? ['measured'] : aimed ? ['base', 'bottom', 'measured'] : care.neverSoak ? ['drench', 'measured'] : ['drench', 'bottom', 'measured'];
+  const ways: Way[] = !pot.holes
+    ? ['measured']
+    : aimed
+      ? ['base', 'bottom', 'measured']
+      : care.neverSoak
+        ? ['drench', 'measured']
+        : ['drench', 'bottom', 'measured'];
   const suggested: { [K in keyof CareRules]: [CareRules[K], RuleSource] } = {
     trigger: ['pot', 'usual'],
     dueAt: [null, 'usual'],
     everyDays: [
-      Array.from({ length: 12 }, (_, i) => (months.includes(i + 1) ? CALENDAR_DAYS[traits.form] + (indoors ? 3 : 0) : traits.habit === 'evergreen' || traits.dryRule === 'keep-damp' ? 2 * CALENDAR_DAYS[traits.form] : null)),
+      Array.from({ length: 12 }, (_, i) =>
+        months.includes(i + 1)
+          ? CALENDAR_DAYS[traits.form] + (indoors ? 3 : 0)
+          : traits.habit === 'evergreen' || traits.dryRule === 'keep-damp'
+            ? 2 * CALENDAR_DAYS[traits.form]
+            : null,
+      ),
       'form',
     ],
     ways: [ways, !pot.holes ? 'pot' : aimed && cautions.length > 0 ? 'genus' : 'form'],
@@ -116,13 +147,21 @@ export function careRules(facts: RuleFacts, own: OwnRules = {}): SourcedRules {
     soakMinutes: [care.neverSoak ? 10 : USUAL_SOAK_MINUTES, fromGenus],
     feed: [
       {
-        rhythm: RHYTHMS[care.appetite](months), strength: care.appetite === 'usual' ? 0.5 : 0.25, chargeMonths: 6, lastBeforeRest: false, firstOnWaking: false, ceiling: CEILINGS[care.appetite],
+        rhythm: RHYTHMS[care.appetite](months),
+        strength: care.appetite === 'usual' ? 0.5 : 0.25,
+        chargeMonths: 6,
+        lastBeforeRest: false,
+        firstOnWaking: false,
+        ceiling: CEILINGS[care.appetite],
       },
       fromGenus,
     ],
     feedId: [null, 'usual'],
     light: [facts.coloured ? NEXT_LIGHT[care.light] : care.light, fromGenus],
-    sunCeilingHours: [facts.coloured ? COLOURED_SUN_HOURS : care.light === 'shade' ? 0.5 : care.light === 'filtered' ? 2 : null, fromGenus],
+    sunCeilingHours: [
+      facts.coloured ? COLOURED_SUN_HOURS : care.light === 'shade' ? 0.5 : care.light === 'filtered' ? 2 : null,
+      fromGenus,
+    ],
     repotYears: [care.repotYears, fromGenus],
     hardToReplace: [false, 'usual'],
     noFoodUntil: [null, 'usual'],

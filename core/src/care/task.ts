@@ -1,4 +1,7 @@
-/** What to do with one plant now, with all that hands need beside it: the judgement, its next drink, food, salts and the rules behind. */
+/**
+ * What to do with one plant now, with all that hands need beside it: the judgement, its next drink, food, salts and the
+ * rules behind.
+ */
 import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { Component } from '../mix/components.ts';
 import type { Mix, PlaceKind, PlantEvent } from '../garden.ts';
@@ -13,7 +16,14 @@ import { type PlantForecast, plantForecast } from '../judgement/plantForecast.ts
 import { genusCare } from '../plant/library.ts';
 import { genusByAnyName } from '../plant/synonyms.ts';
 import type { WaterKind } from '../watering.ts';
-import { type CareRules, careRules, growingMonths, nameTellsColour, type OwnRules, type SourcedRules } from './rules.ts';
+import {
+  type CareRules,
+  careRules,
+  growingMonths,
+  nameTellsColour,
+  type OwnRules,
+  type SourcedRules,
+} from './rules.ts';
 
 export interface CareFacts {
   name: string;
@@ -51,7 +61,10 @@ const CHARGED_FROM = 0.1;
 /** Whether a mix brings food of its own. */
 export function isCharged(mix: Mix | undefined, components: ReadonlyMap<string, Component>): boolean {
   const total = (mix?.parts ?? []).reduce((sum, part) => sum + part.parts, 0);
-  const rich = (mix?.parts ?? []).reduce((sum, part) => sum + (components.get(part.component)?.fertilised ? part.parts : 0), 0);
+  const rich = (mix?.parts ?? []).reduce(
+    (sum, part) => sum + (components.get(part.component)?.fertilised ? part.parts : 0),
+    0,
+  );
   return total > 0 && rich / total >= CHARGED_FROM;
 }
 
@@ -62,25 +75,65 @@ export function careTask(facts: CareFacts): CareTask {
   const genus = genusByAnyName(facts.taxon ?? facts.name);
   const { capacity } = outlook.model.pot;
   const sourced = careRules(
-    { traits, genus, cautions: from.cautions, pot: outlook.plant.pot, placeKind: facts.placeKind, south: facts.south, coloured: nameTellsColour(facts.name), potVolumeMl: capacity.volumeMl },
+    {
+      traits,
+      genus,
+      cautions: from.cautions,
+      pot: outlook.plant.pot,
+      placeKind: facts.placeKind,
+      south: facts.south,
+      coloured: nameTellsColour(facts.name),
+      potVolumeMl: capacity.volumeMl,
+    },
     facts.own,
   );
   const { rules } = sourced;
-  const measured = Object.fromEntries(facts.watersAtHand.flatMap(({ kind, saltsMgL }) => (saltsMgL === null ? [] : [[kind, saltsMgL]])));
-  const water = chooseWater(rules, facts.watersAtHand.map(({ kind }) => kind));
+  const measured = Object.fromEntries(
+    facts.watersAtHand.flatMap(({ kind, saltsMgL }) => (saltsMgL === null ? [] : [[kind, saltsMgL]])),
+  );
+  const water = chooseWater(
+    rules,
+    facts.watersAtHand.map(({ kind }) => kind),
+  );
   // An unknown plant's limit is a guess: its salts call for no flood.
-  const salts = saltsOf(sincePotting(events), Math.max(capacity.availableMl, 1), facts.nameUnknown ? 'usual' : rules.salts, water, measured);
-  const feed = saltsFirst(salts, feedAdvice(rules.feed, { ...feedFacts(facts, events), heldUntil: rules.noFoodUntil === null ? null : dayNumber(rules.noFoodUntil) }));
+  const salts = saltsOf(
+    sincePotting(events),
+    Math.max(capacity.availableMl, 1),
+    facts.nameUnknown ? 'usual' : rules.salts,
+    water,
+    measured,
+  );
+  const feed = saltsFirst(
+    salts,
+    feedAdvice(rules.feed, {
+      ...feedFacts(facts, events),
+      heldUntil: rules.noFoodUntil === null ? null : dayNumber(rules.noFoodUntil),
+    }),
+  );
   const input: JudgeInput = {
-    outlook, today, rules, care: genusCare(genus, traits.form, traits.habit), feed, salts, water, placeKind: facts.placeKind, arrivedOn: facts.arrivedOn, nameUnknown: facts.nameUnknown,
+    outlook,
+    today,
+    rules,
+    care: genusCare(genus, traits.form, traits.habit),
+    feed,
+    salts,
+    water,
+    placeKind: facts.placeKind,
+    arrivedOn: facts.arrivedOn,
+    nameUnknown: facts.nameUnknown,
   };
   const judgement = judge(input);
   const next = fullDrink(gather(input));
   const forecast = plantForecast(outlook, judgement, next, isoDay(today));
   const now = drinkOf(judgement);
   return {
-    judgement, forecast, drink: now ?? { ...next, food: feed.kind === 'feed' && !next.flush ? feed.strength : null }, feed,
-    due: now ? isoDay(today) : (forecast.water?.ideal ?? null), salts, rules: sourced,
+    judgement,
+    forecast,
+    drink: now ?? { ...next, food: feed.kind === 'feed' && !next.flush ? feed.strength : null },
+    feed,
+    due: now ? isoDay(today) : (forecast.water?.ideal ?? null),
+    salts,
+    rules: sourced,
   };
 }
 
@@ -95,15 +148,33 @@ function feedFacts(facts: CareFacts, events: readonly PlantEvent[]): Omit<FeedFa
   const potted = events.findLast((event) => event.type === 'repotting');
   const since = timeline.changes.findLast(({ day }) => day <= today);
   return {
-    events, today, state: outlook.state, stateSince: since?.day ?? today, habit: traits.habit, south, mixIsCharged: facts.mixIsCharged, pottedOn: potted ? dayNumber(potted.date) : null,
-    dry: outlook.moisture.p90 <= 0.05 && outlook.stress.thirst > 0.3, arrivedOn: facts.arrivedOn,
-    signs: events.flatMap((event) => (event.type === 'sign' && today - dayNumber(event.date) <= RECENT_SIGN_DAYS ? [event.sign] : [])),
+    events,
+    today,
+    state: outlook.state,
+    stateSince: since?.day ?? today,
+    habit: traits.habit,
+    south,
+    mixIsCharged: facts.mixIsCharged,
+    pottedOn: potted ? dayNumber(potted.date) : null,
+    dry: outlook.moisture.p90 <= 0.05 && outlook.stress.thirst > 0.3,
+    arrivedOn: facts.arrivedOn,
+    signs: events.flatMap((event) =>
+      event.type === 'sign' && today - dayNumber(event.date) <= RECENT_SIGN_DAYS ? [event.sign] : [],
+    ),
     lightMonths: facts.lit || traits.habit !== 'evergreen' ? null : growingMonths('evergreen', south),
   };
 }
 
 function saltsFirst(salts: Salts, feed: FeedAdvice): FeedAdvice {
-  return salts.flush && feed.kind === 'feed' ? { kind: 'plain', why: { code: 'salts', n: { ec: Math.round(salts.ecMS * 10) / 10, limit: salts.limitMS } }, until: null, given: feed.given, ceiling: feed.ceiling } : feed;
+  return salts.flush && feed.kind === 'feed'
+    ? {
+        kind: 'plain',
+        why: { code: 'salts', n: { ec: Math.round(salts.ecMS * 10) / 10, limit: salts.limitMS } },
+        until: null,
+        given: feed.given,
+        ceiling: feed.ceiling,
+      }
+    : feed;
 }
 
 function chooseWater(rules: CareRules, atHand: readonly WaterKind[]): WaterKind {

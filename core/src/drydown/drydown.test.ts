@@ -38,7 +38,8 @@ describe('a step of drying', () => {
 });
 
 describe('water', () => {
-  const pot = (over: Partial<PotModel> = {}) => ({ capacity: { availableMl: 200 }, rewetDifficulty: 0, holes: true, surfaceMlPerMm: 5, ...over }) as PotModel;
+  const pot = (over: Partial<PotModel> = {}) =>
+    ({ capacity: { availableMl: 200 }, rewetDifficulty: 0, holes: true, surfaceMlPerMm: 5, ...over }) as PotModel;
   it('balances: what goes in stays or runs out, to a billionth', () => {
     fc.assert(
       fc.property(share(1), fc.double({ min: 0, max: 5000, noNaN: true }), fc.boolean(), (m, ml, holes) => {
@@ -73,12 +74,23 @@ describe('what makes a pot dry sooner or later', () => {
   it('later: top dressing, a larger pot, rest, a mix that holds more, shade', () => {
     expect(daysToDry({ pot: roundPot(90, 80, 'plastic', 20) })).toBeGreaterThan(base);
     expect(daysToDry({ pot: roundPot(120, 107, 'plastic') })).toBeGreaterThan(base);
-    expect(daysToDry({ events: [{ type: 'state', date: '2026-07-05', state: 'resting' }, { type: 'watering', date: '2026-07-05', method: 'drench' }] })).toBeGreaterThan(base);
+    expect(
+      daysToDry({
+        events: [
+          { type: 'state', date: '2026-07-05', state: 'resting' },
+          { type: 'watering', date: '2026-07-05', method: 'drench' },
+        ],
+      }),
+    ).toBeGreaterThan(base);
     expect(daysToDry({ mix: PEATY })).toBeGreaterThan(base);
     expect(daysToDry({ place: { ...GLASS, light_fraction: 0.2 } })).toBeGreaterThanOrEqual(base);
   });
   it('a warmer normal is never later', () => {
-    const warmer = (k: number) => ({ ...INLAND, tmin_c: INLAND.tmin_c.map((t) => t + k), tmax_c: INLAND.tmax_c.map((t) => t + k) });
+    const warmer = (k: number) => ({
+      ...INLAND,
+      tmin_c: INLAND.tmin_c.map((t) => t + k),
+      tmax_c: INLAND.tmax_c.map((t) => t + k),
+    });
     const days = [0, 2, 4, 6].map((k) => daysToDry({ normals: warmer(k) }));
     expect(days).toEqual([...days].sort((a, b) => b - a));
   });

@@ -28,7 +28,13 @@ const ML_PER_MM_CM2 = 0.1;
  * Vapour through a wet wall against free water under the same air. Fired clay of 6 mm passes about a quarter
  * (field figure: a terracotta pot dries up to twice as fast as a plastic one of its size; Bunt 1988, ch. 2).
  */
-const WALL_CONDUCTANCE: Record<PotMaterial, number> = { terracotta: 0.27, concrete: 0.07, glazed: 0, plastic: 0, metal: 0 };
+const WALL_CONDUCTANCE: Record<PotMaterial, number> = {
+  terracotta: 0.27,
+  concrete: 0.07,
+  glazed: 0,
+  plastic: 0,
+  metal: 0,
+};
 const REFERENCE_WALL_MM = 6;
 
 /** Loss that a covered surface is spared. */
@@ -48,7 +54,10 @@ interface FormWater {
   cover: number;
 }
 
-/** CAM stems and leaves spend 0.2–0.4 of a leafy crop's water, thin leaves 0.6–0.9 (Nobel 1988, ch. 1–2; Winter & Smith 1996). */
+/**
+ * CAM stems and leaves spend 0.2–0.4 of a leafy crop's water, thin leaves 0.6–0.9 (Nobel 1988, ch. 1–2; Winter & Smith
+ * 1996).
+ */
 const FORMS: Record<Form, FormWater> = {
   globe: { plan: 1, side: 0.5, crop: 0.32, storeShare: 0.35, cover: 0.9 },
   column: { plan: 1, side: 0.6, crop: 0.32, storeShare: 0.35, cover: 0.9 },
@@ -66,7 +75,13 @@ const MM2_PER_CM2 = 100;
 const MM3_PER_ML = 1000;
 
 /** @param crockMm a floor of crocks, if there is one */
-export function potModel(plant: Pick<Plant, 'diameter_mm' | 'height_mm'>, pot: Pot, blend: Blend, traits: Traits, crockMm = 0): PotModel {
+export function potModel(
+  plant: Pick<Plant, 'diameter_mm' | 'height_mm'>,
+  pot: Pot,
+  blend: Blend,
+  traits: Traits,
+  crockMm = 0,
+): PotModel {
   const form = FORMS[traits.form];
   const planCm2 = (Math.PI / 4) * (plant.diameter_mm ** 2 / MM2_PER_CM2);
   const sideCm2 = (plant.diameter_mm * plant.height_mm) / MM2_PER_CM2;
@@ -76,7 +91,8 @@ export function potModel(plant: Pick<Plant, 'diameter_mm' | 'height_mm'>, pot: P
   return {
     capacity: potCapacity(pot, blend, crockMm),
     // Shade and still air under the plant take a third off what the covered part loses.
-    surfaceMlPerMm: surface * ML_PER_MM_CM2 * (1 - COVER_SAVES * covered) * 2 ** (-pot.top_dressing_mm / DRESSING_HALF_MM),
+    surfaceMlPerMm:
+      surface * ML_PER_MM_CM2 * (1 - COVER_SAVES * covered) * 2 ** (-pot.top_dressing_mm / DRESSING_HALF_MM),
     wallMlPerMm: wallCm2(pot) * ML_PER_MM_CM2 * WALL_CONDUCTANCE[pot.material] * Math.sqrt(REFERENCE_WALL_MM / wall),
     plantMlPerMm: (form.plan * planCm2 + form.side * sideCm2) * ML_PER_MM_CM2 * form.crop,
     rainMlPerMm: surface * ML_PER_MM_CM2 * (1 - 0.4 * covered),

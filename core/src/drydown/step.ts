@@ -10,11 +10,14 @@ import { ROOT_FREE_M } from '../moisture.ts';
 
 /**
  * Below this the surface can no longer be kept wet from below. How far down capillaries keep up differs from mix to mix
- * and from world to world, so it is learned from the collection's own looks (belief/surface.ts); this is where it starts.
+ * and from world to world, so it is learned from the collection's own looks (belief/surface.ts); this is where it
+ * starts.
  */
 export const SURFACE_WET_M = 0.5;
 const WALL_WET_M = 0.6;
-/** A step may take this share of the store at most, and this share of what is left; a day that would take more is split. */
+/**
+ * A step may take this share of the store at most, and this share of what is left; a day that would take more is split.
+ */
 const LARGEST_STEP = 0.08;
 const LARGEST_BITE = 0.35;
 const SMALLEST_STEP = 0.012;
@@ -36,13 +39,27 @@ export function stepLimit(m: number): number {
 }
 
 /** Midpoint rule: second order, so a single step a day is true to a thousandth. `first` is the loss at m. */
-export function singleStep(m: number, first: number, surface: number, wall: number, plant: number, surfaceWetM: number): number {
+export function singleStep(
+  m: number,
+  first: number,
+  surface: number,
+  wall: number,
+  plant: number,
+  surfaceWetM: number,
+): number {
   const left = m - lossAt(m - first / 2, surface, wall, plant, surfaceWetM);
   return left > 0 ? left : 0;
 }
 
 /** A day that takes too much for one step, in as many as it needs. */
-export function manySteps(m: number, first: number, surface: number, wall: number, plant: number, surfaceWetM: number): number {
+export function manySteps(
+  m: number,
+  first: number,
+  surface: number,
+  wall: number,
+  plant: number,
+  surfaceWetM: number,
+): number {
   const steps = Math.min(MOST_STEPS, Math.ceil(first / stepLimit(m)));
   const share = 1 / steps;
   let now = m;
@@ -54,10 +71,16 @@ export function manySteps(m: number, first: number, surface: number, wall: numbe
 }
 
 /**
- * A day in two steps whatever it takes, each an exponential: for rates that are hardly believed, where a few hundredths of m
- * decide nothing. Where one step would do it is that step.
+ * A day in two steps whatever it takes, each an exponential: for rates that are hardly believed, where a few hundredths
+ * of m decide nothing. Where one step would do it is that step.
  */
-export function roughStep(m: number, surface: number, wall: number, plant: number, surfaceWetM = SURFACE_WET_M): number {
+export function roughStep(
+  m: number,
+  surface: number,
+  wall: number,
+  plant: number,
+  surfaceWetM = SURFACE_WET_M,
+): number {
   if (m <= 0) return 0;
   const first = lossAt(m, surface, wall, plant, surfaceWetM);
   if (first <= stepLimit(m)) return singleStep(m, first, surface, wall, plant, surfaceWetM);
@@ -68,5 +91,7 @@ export function roughStep(m: number, surface: number, wall: number, plant: numbe
 /** Moisture after losses that would take `surface + wall + plant` of the store from a fully wet pot. */
 export function dryStep(m: number, surface: number, wall: number, plant: number, surfaceWetM = SURFACE_WET_M): number {
   const first = lossAt(m, surface, wall, plant, surfaceWetM);
-  return first <= stepLimit(m) ? singleStep(m, first, surface, wall, plant, surfaceWetM) : manySteps(m, first, surface, wall, plant, surfaceWetM);
+  return first <= stepLimit(m)
+    ? singleStep(m, first, surface, wall, plant, surfaceWetM)
+    : manySteps(m, first, surface, wall, plant, surfaceWetM);
 }

@@ -1,12 +1,27 @@
 import { describe, expect, it } from 'vitest';
 import { outlook, plusDays } from '../../test/gardens.ts';
-import { FIRST_WRINKLE, type Stress, type StressDay, stressStep, THIRST_HARMS, thirstWord, WET_FEET_HARM, wetFeetWord } from './stress.ts';
+import {
+  FIRST_WRINKLE,
+  type Stress,
+  type StressDay,
+  stressStep,
+  THIRST_HARMS,
+  thirstWord,
+  WET_FEET_HARM,
+  wetFeetWord,
+} from './stress.ts';
 
 const LEAFY = { storeMl: 40, store: 'leaf' as const, minWetC: 6, growMinC: 10 };
 const FRESH: Stress = { thirst: 0, wetFeet: 0 };
-function after(days: number, day: Partial<StressDay>, plant: { storeMl: number; store: 'leaf' | 'below'; minWetC: number; growMinC: number } = LEAFY, start = FRESH): Stress {
+function after(
+  days: number,
+  day: Partial<StressDay>,
+  plant: { storeMl: number; store: 'leaf' | 'below'; minWetC: number; growMinC: number } = LEAFY,
+  start = FRESH,
+): Stress {
   let now = start;
-  for (let i = 0; i < days; i++) now = stressStep(now, { m: 0, demandMl: 6, tminC: 14, tmeanC: 20, resting: false, ...day }, plant);
+  for (let i = 0; i < days; i++)
+    now = stressStep(now, { m: 0, demandMl: 6, tminC: 14, tmeanC: 20, resting: false, ...day }, plant);
   return now;
 }
 
@@ -41,7 +56,9 @@ describe('wet feet', () => {
   it('are worse below ground and in rest, and heal when dry', () => {
     const wet = { m: 0.8, tminC: 9, tmeanC: 11 };
     expect(after(10, wet, { ...LEAFY, store: 'below' }).wetFeet).toBeGreaterThan(after(10, wet).wetFeet);
-    expect(after(10, { ...wet, tmeanC: 20, resting: true }).wetFeet).toBeGreaterThan(after(10, { ...wet, tmeanC: 20 }).wetFeet);
+    expect(after(10, { ...wet, tmeanC: 20, resting: true }).wetFeet).toBeGreaterThan(
+      after(10, { ...wet, tmeanC: 20 }).wetFeet,
+    );
     expect(after(30, { m: 0.05 }, LEAFY, { thirst: 0, wetFeet: 0.6 }).wetFeet).toBeLessThan(0.1);
     expect(wetFeetWord(0.7)).toBe('in-danger');
   });
@@ -50,10 +67,21 @@ describe('wet feet', () => {
 describe('both, for a plant', () => {
   it('a pot dry for weeks says thirst in words and days; a sign seen counts', () => {
     const today = plusDays('2026-07-05', 40);
-    const dry = outlook({ today, events: [{ type: 'watering', date: '2026-07-05', method: 'drench' }], plant: { form: 'rosette', diameter_mm: 80 } }).stress;
+    const dry = outlook({
+      today,
+      events: [{ type: 'watering', date: '2026-07-05', method: 'drench' }],
+      plant: { form: 'rosette', diameter_mm: 80 },
+    }).stress;
     expect(dry.thirst).toBeGreaterThan(0.1);
     expect(dry.wetFeet).toBeLessThan(0.01);
-    const seen = outlook({ today, events: [{ type: 'watering', date: '2026-07-05', method: 'drench' }, { type: 'sign', date: today, sign: 'shrunken', strength: 2 }], plant: { form: 'rosette', diameter_mm: 80 } }).stress;
+    const seen = outlook({
+      today,
+      events: [
+        { type: 'watering', date: '2026-07-05', method: 'drench' },
+        { type: 'sign', date: today, sign: 'shrunken', strength: 2 },
+      ],
+      plant: { form: 'rosette', diameter_mm: 80 },
+    }).stress;
     expect(seen.thirst).toBeGreaterThanOrEqual(0.6);
     expect(seen.wrinklesInDays).toBe(0);
   });

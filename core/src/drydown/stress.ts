@@ -1,6 +1,6 @@
 /**
- * Two indices that run along with the drying: thirst, how much of the plant's own store is spent, and wet feet, how near
- * its roots are to rot. Both from 0 to 1.
+ * Two indices that run along with the drying: thirst, how much of the plant's own store is spent, and wet feet, how
+ * near its roots are to rot. Both from 0 to 1.
  */
 import type { Store } from '../garden.ts';
 import { ROOT_FREE_M } from '../moisture.ts';
@@ -35,7 +35,11 @@ const WET_FROM_M = 0.45;
 const SENSITIVITY: Record<Store, number> = { leaf: 1, stem: 1, below: 1.4, none: 0.5 };
 
 /** One day further. */
-export function stressStep(before: Stress, day: StressDay, plant: { storeMl: number; store: Store; minWetC: number; growMinC: number }): Stress {
+export function stressStep(
+  before: Stress,
+  day: StressDay,
+  plant: { storeMl: number; store: Store; minWetC: number; growMinC: number },
+): Stress {
   return { thirst: thirstStep(before.thirst, day, plant.storeMl), wetFeet: wetFeetStep(before.wetFeet, day, plant) };
 }
 
@@ -47,7 +51,11 @@ function thirstStep(thirst: number, day: StressDay, storeMl: number): number {
   return clamp(thirst + spent - refilled, 0, 1);
 }
 
-function wetFeetStep(wetFeet: number, day: StressDay, plant: { store: Store; minWetC: number; growMinC: number }): number {
+function wetFeetStep(
+  wetFeet: number,
+  day: StressDay,
+  plant: { store: Store; minWetC: number; growMinC: number },
+): number {
   const wetness = ramp(day.m, WET_FROM_M, 1);
   const cold = 1 - ramp(day.tmeanC, plant.minWetC, plant.growMinC + 5);
   const frosty = day.tminC < plant.minWetC ? 1 : 0;
@@ -73,5 +81,11 @@ export function thirstWord(thirst: number, store: Store): ThirstWord {
 }
 
 export function wetFeetWord(wetFeet: number): WetFeetWord {
-  return wetFeet >= WET_FEET_HARM ? 'in-danger' : wetFeet >= 0.3 ? 'too-wet-for-long' : wetFeet >= 0.1 ? 'a-little-wet' : 'safe';
+  return wetFeet >= WET_FEET_HARM
+    ? 'in-danger'
+    : wetFeet >= 0.3
+      ? 'too-wet-for-long'
+      : wetFeet >= 0.1
+        ? 'a-little-wet'
+        : 'safe';
 }

@@ -17,15 +17,17 @@ export interface Wetting {
 }
 
 /**
- * Moisture just after water. A drench brings a pot to 1, less where a peaty mix was bone dry; a measure adds what it is,
- * and runs out above 1 where there is a hole to run from.
+ * Moisture just after water. A drench brings a pot to 1, less where a peaty mix was bone dry; a measure adds what it
+ * is, and runs out above 1 where there is a hole to run from.
  */
 export function wet(m: number, method: MethodId, amountMl: number | null, pot: PotModel): Wetting {
   const available = pot.capacity.availableMl;
   const dryness = Math.max(0, 1 - m / BONE_DRY_M) * pot.rewetDifficulty;
   switch (method) {
     case 'drench':
-      return pot.holes ? { m: Math.max(m, 1 - BYPASS_SHARE * dryness), drainedMl: 0 } : pour(m, amountMl ?? available * Math.max(0, 1 - m), available, pot);
+      return pot.holes
+        ? { m: Math.max(m, 1 - BYPASS_SHARE * dryness), drainedMl: 0 }
+        : pour(m, amountMl ?? available * Math.max(0, 1 - m), available, pot);
     case 'bottom':
       return { m: Math.max(m, BOTTOM_M - BYPASS_SHARE * 0.5 * dryness), drainedMl: 0 };
     case 'mist':

@@ -1,8 +1,8 @@
 /**
  * A year of many pots under many weathers: the innermost loop of planning, on plain columns of numbers.
  *
- * A pot is watered at the end of the day on which its rule is met and its season allows water; what comes out is how often
- * that was so on each day. bench/kernel.c is the same loop in C, for measuring this one against.
+ * A pot is watered at the end of the day on which its rule is met and its season allows water; what comes out is how
+ * often that was so on each day. bench/kernel.c is the same loop in C, for measuring this one against.
  */
 import { lossAt, manySteps, singleStep, stepLimit } from './step.ts';
 

@@ -23,9 +23,13 @@ export function doseFor(perLitre: number, strength: number, waterMl: number): nu
   return (perLitre * strength * waterMl) / 1000;
 }
 
-/** "Half and half": equal parts of ready feed water and plain water halve a strength; parts feed to parts plain in general. */
+/**
+ * "Half and half": equal parts of ready feed water and plain water halve a strength; parts feed to parts plain in
+ * general.
+ */
 export function dilutedStrength(strength: number, feedParts: number, plainParts: number): number {
-  if (!(feedParts > 0) || plainParts < 0) throw new RangeError(`parts of feed and plain water must be above 0 and not below 0: ${feedParts}, ${plainParts}`);
+  if (!(feedParts > 0) || plainParts < 0)
+    throw new RangeError(`parts of feed and plain water must be above 0 and not below 0: ${feedParts}, ${plainParts}`);
   return (strength * feedParts) / (feedParts + plainParts);
 }
 

@@ -7,14 +7,38 @@ import { feedAdvice, type FeedFacts, type FeedRule, type FeedWhy } from './sched
 
 const TODAY = dayNumber('2026-06-20');
 const day = (back: number) => isoDay(TODAY - back);
-const watered = (back: number, method: 'drench' | 'measured' = 'drench'): PlantEvent => ({ type: 'watering', date: day(back), method, ...(method === 'measured' ? { amount_ml: 20 } : {}) });
+const watered = (back: number, method: 'drench' | 'measured' = 'drench'): PlantEvent => ({
+  type: 'watering',
+  date: day(back),
+  method,
+  ...(method === 'measured' ? { amount_ml: 20 } : {}),
+});
 const fed = (back: number): PlantEvent => ({ type: 'feeding', date: day(back), dose: 0.5 });
 
 const rule = (over: Partial<FeedRule> = {}): FeedRule => ({
-  rhythm: { mode: 'nth', n: 4, sipsCount: false }, strength: 0.5, chargeMonths: 6, lastBeforeRest: false, firstOnWaking: false, ceiling: null, ...over,
+  rhythm: { mode: 'nth', n: 4, sipsCount: false },
+  strength: 0.5,
+  chargeMonths: 6,
+  lastBeforeRest: false,
+  firstOnWaking: false,
+  ceiling: null,
+  ...over,
 });
 const facts = (over: Partial<FeedFacts> = {}): FeedFacts => ({
-  events: [], today: TODAY, state: 'growing', stateSince: TODAY - 60, habit: 'summer', south: false, mixIsCharged: false, pottedOn: null, dry: false, arrivedOn: null, signs: [], lightMonths: null, heldUntil: null, ...over,
+  events: [],
+  today: TODAY,
+  state: 'growing',
+  stateSince: TODAY - 60,
+  habit: 'summer',
+  south: false,
+  mixIsCharged: false,
+  pottedOn: null,
+  dry: false,
+  arrivedOn: null,
+  signs: [],
+  lightMonths: null,
+  heldUntil: null,
+  ...over,
 });
 
 describe('doses', () => {
@@ -33,8 +57,14 @@ describe('doses', () => {
 describe('food by the n-th drink', () => {
   it('counts drinks, not days: the 4th after the last food', () => {
     const events = [fed(80), watered(80), watered(60), watered(40), watered(19)];
-    expect(feedAdvice(rule(), facts({ events }))).toMatchObject({ kind: 'feed', why: { code: 'nth', n: { drink: 4, every: 4 } } });
-    expect(feedAdvice(rule(), facts({ events: events.slice(0, -1) }))).toMatchObject({ kind: 'plain', why: { code: 'nth', n: { drink: 3, every: 4 } } });
+    expect(feedAdvice(rule(), facts({ events }))).toMatchObject({
+      kind: 'feed',
+      why: { code: 'nth', n: { drink: 4, every: 4 } },
+    });
+    expect(feedAdvice(rule(), facts({ events: events.slice(0, -1) }))).toMatchObject({
+      kind: 'plain',
+      why: { code: 'nth', n: { drink: 3, every: 4 } },
+    });
   });
   it('leaves a sip out of the count unless sips count', () => {
     const events = [fed(80), watered(60), watered(40, 'measured'), watered(19)];
@@ -57,7 +87,10 @@ describe('food by weeks and months', () => {
   });
   it('spreads its times over its months, and not outside them', () => {
     const thrice = rule({ rhythm: { mode: 'months', times: 3, months: [4, 5, 6, 7, 8, 9] } });
-    expect(feedAdvice(thrice, facts({ events: [fed(75)] }))).toMatchObject({ kind: 'feed', why: { code: 'months', n: { dose: 2, times: 3 } } });
+    expect(feedAdvice(thrice, facts({ events: [fed(75)] }))).toMatchObject({
+      kind: 'feed',
+      why: { code: 'months', n: { dose: 2, times: 3 } },
+    });
     expect(feedAdvice(thrice, facts({ events: [fed(75), fed(10)] })).kind).toBe('plain');
     expect(feedAdvice(rule({ rhythm: { mode: 'months', times: 2, months: [9, 10] } }), facts()).kind).toBe('plain');
   });
@@ -85,15 +118,29 @@ describe('what forbids food', () => {
     expect(advice.why.code).toBe(why);
   });
   it('shows when the charge ends', () => {
-    expect(feedAdvice(always, facts({ mixIsCharged: true, pottedOn: dayNumber('2026-05-01') }))).toMatchObject({ until: '2026-10-31' });
+    expect(feedAdvice(always, facts({ mixIsCharged: true, pottedOn: dayNumber('2026-05-01') }))).toMatchObject({
+      until: '2026-10-31',
+    });
   });
   it('feeds at the edges of rest where the keeper chose it, at half', () => {
-    expect(feedAdvice(rule({ ...always, lastBeforeRest: true }), facts({ state: 'easing', stateSince: TODAY - 10 }))).toMatchObject({ kind: 'feed', strength: 0.25 });
-    expect(feedAdvice(rule({ ...always, firstOnWaking: true }), facts({ state: 'waking', stateSince: TODAY - 10 }))).toMatchObject({ kind: 'feed', strength: 0.25 });
-    expect(feedAdvice(rule({ ...always, firstOnWaking: true }), facts({ state: 'waking', stateSince: TODAY - 10, events: [fed(4)] })).kind).toBe('plain');
+    expect(
+      feedAdvice(rule({ ...always, lastBeforeRest: true }), facts({ state: 'easing', stateSince: TODAY - 10 })),
+    ).toMatchObject({ kind: 'feed', strength: 0.25 });
+    expect(
+      feedAdvice(rule({ ...always, firstOnWaking: true }), facts({ state: 'waking', stateSince: TODAY - 10 })),
+    ).toMatchObject({ kind: 'feed', strength: 0.25 });
+    expect(
+      feedAdvice(
+        rule({ ...always, firstOnWaking: true }),
+        facts({ state: 'waking', stateSince: TODAY - 10, events: [fed(4)] }),
+      ).kind,
+    ).toBe('plain');
   });
   it('starts the count anew with the season: a winter grower’s in July, in the south half a year on', () => {
-    const old = { events: [{ type: 'feeding', date: '2026-06-25', dose: 1 } as PlantEvent], today: dayNumber('2026-07-05') };
+    const old = {
+      events: [{ type: 'feeding', date: '2026-06-25', dose: 1 } as PlantEvent],
+      today: dayNumber('2026-07-05'),
+    };
     const once = rule({ rhythm: { mode: 'weeks', weeks: 1 }, ceiling: 1 });
     expect(feedAdvice(once, facts({ ...old, habit: 'winter' })).given).toBe(0);
     expect(feedAdvice(once, facts({ ...old, habit: 'summer' })).given).toBe(1);
@@ -102,7 +149,12 @@ describe('what forbids food', () => {
 });
 
 describe('salts', () => {
-  const drinks = (water: 'rain' | 'hard', n: number): PlantEvent[] => Array.from({ length: n }, (_, i) => ({ type: 'watering', date: day(10 * (n - i)), method: 'measured', amount_ml: 150, water }) as PlantEvent);
+  const drinks = (water: 'rain' | 'hard', n: number): PlantEvent[] =>
+    Array.from(
+      { length: n },
+      (_, i) =>
+        ({ type: 'watering', date: day(10 * (n - i)), method: 'measured', amount_ml: 150, water }) as PlantEvent,
+    );
   it('build up with hard water by the measure, hardly with rain', () => {
     const hard = saltsOf(drinks('hard', 8), 200, 'usual');
     const rain = saltsOf(drinks('rain', 8), 200, 'usual');
@@ -116,13 +168,19 @@ describe('salts', () => {
     expect([4, 12, 200, 862].map(flushMl)).toEqual([10, 30, 400, 1750]);
   });
   it('a flush of twice the volume takes most of them', () => {
-    const events: PlantEvent[] = [...drinks('hard', 8), { type: 'watering', date: day(1), method: 'drench', amount_ml: 600, water: 'rain' }];
+    const events: PlantEvent[] = [
+      ...drinks('hard', 8),
+      { type: 'watering', date: day(1), method: 'drench', amount_ml: 600, water: 'rain' },
+    ];
     const after = saltsOf(events, 200, 'usual');
     expect(after.ecMS).toBeLessThan(1);
     expect(after.hardDrinks).toBe(0);
   });
   it('food adds; a repotting ends the account', () => {
-    const fedDrink: PlantEvent[] = [{ type: 'watering', date: day(5), method: 'measured', amount_ml: 100, water: 'distilled' }, { type: 'feeding', date: day(5), dose: 1 }];
+    const fedDrink: PlantEvent[] = [
+      { type: 'watering', date: day(5), method: 'measured', amount_ml: 100, water: 'distilled' },
+      { type: 'feeding', date: day(5), dose: 1 },
+    ];
     expect(saltsOf(fedDrink, 100, 'usual').ecMS).toBeCloseTo((5 + 500) / 640, 3);
     expect(saltsOf([...fedDrink, { type: 'repotting', date: day(1) }], 100, 'usual').ecMS).toBe(0);
     expect(saltsOf(fedDrink, 0, 'usual').ecMS).toBe(0);

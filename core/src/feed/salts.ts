@@ -1,25 +1,46 @@
 /**
  * Salts left in a pot: what water and food bring, what a drench that runs out takes along, what rain washes through.
- * A bucket of one: salts stay in the water the mix holds and leave with what drains (Rhoades 1974, leaching requirement).
+ * A bucket of one: salts stay in the water the mix holds and leave with what drains (Rhoades 1974, leaching
+ * requirement).
  */
 import type { PlantEvent } from '../garden.ts';
 import type { WaterKind } from '../watering.ts';
 
-/** Dissolved salts of a kind of water, mg a litre; a keeper's own figure replaces it. Usual ranges of supply and rain. */
-export const SALTS_MG_L: Record<WaterKind, number> = { rain: 15, soft: 120, filtered: 60, distilled: 5, hard: 450, softened: 480 };
+/**
+ * Dissolved salts of a kind of water, mg a litre; a keeper's own figure replaces it. Usual ranges of supply and rain.
+ */
+export const SALTS_MG_L: Record<WaterKind, number> = {
+  rain: 15,
+  soft: 120,
+  filtered: 60,
+  distilled: 5,
+  hard: 450,
+  softened: 480,
+};
 /** Hardness, °dH: lime that stays as crust and lifts pH. Softened water has sodium in its stead. */
-export const HARDNESS_DH: Record<WaterKind, number> = { rain: 0, soft: 5, filtered: 3, distilled: 0, hard: 19, softened: 1 };
+export const HARDNESS_DH: Record<WaterKind, number> = {
+  rain: 0,
+  soft: 5,
+  filtered: 3,
+  distilled: 0,
+  hard: 19,
+  softened: 1,
+};
 
 /** Salts that a full label dose brings, mg a litre of feed water, of which the plant takes up about half. */
 const FEED_MG_L = 1000;
 const TAKEN_UP = 0.5;
-/** A drench of which nobody says how much runs out by a fifth of what the pot holds; a real one by a tenth to a third. */
+/**
+ * A drench of which nobody says how much runs out by a fifth of what the pot holds; a real one by a tenth to a third.
+ */
 const RUNS_OUT = 0.2;
 /** What runs out takes its share of the pot's salts; mixing is not perfect. */
 const MIXED = 0.8;
 /** mg a litre to a conductivity of 1 mS/cm (USDA Handbook 60). */
 const MG_L_PER_MS = 640;
-/** Above this the pot's water harms roots, mS/cm: for plants that mind salts, for most, and for those that bear them. */
+/**
+ * Above this the pot's water harms roots, mS/cm: for plants that mind salts, for most, and for those that bear them.
+ */
 export const SALT_LIMITS = { sensitive: 1.2, usual: 2, hardy: 3.2 } as const;
 export type SaltTolerance = keyof typeof SALT_LIMITS;
 
@@ -41,12 +62,20 @@ export interface Salts {
  * @param tolerance of the plant
  * @param kindUsed the water taken where the journal does not say
  */
-export function saltsOf(events: readonly PlantEvent[], heldMl: number, tolerance: SaltTolerance, kindUsed: WaterKind = 'soft', mgPerLitre: Readonly<Partial<Record<WaterKind, number>>> = {}): Salts {
+export function saltsOf(
+  events: readonly PlantEvent[],
+  heldMl: number,
+  tolerance: SaltTolerance,
+  kindUsed: WaterKind = 'soft',
+  mgPerLitre: Readonly<Partial<Record<WaterKind, number>>> = {},
+): Salts {
   const limitMS = SALT_LIMITS[tolerance];
   if (!(heldMl > 0)) return { ecMS: 0, limitMS, flush: false, hardDrinks: 0 };
   let mg = 0;
   let hardDrinks = 0;
-  const fedOn = new Map(events.flatMap((event) => (event.type === 'feeding' ? [[event.date, event.dose ?? 1] as const] : [])));
+  const fedOn = new Map(
+    events.flatMap((event) => (event.type === 'feeding' ? [[event.date, event.dose ?? 1] as const] : [])),
+  );
   for (const event of events) {
     if (event.type === 'repotting') {
       mg = 0;
@@ -57,12 +86,16 @@ export function saltsOf(events: readonly PlantEvent[], heldMl: number, tolerance
     const kind = event.water ?? kindUsed;
     const pouredMl = event.amount_ml ?? heldMl * 0.9;
     const dose = fedOn.get(event.date);
-    mg += (pouredMl / 1000) * ((mgPerLitre[kind] ?? SALTS_MG_L[kind]) + (dose === undefined ? 0 : dose * FEED_MG_L * (1 - TAKEN_UP)));
+    mg +=
+      (pouredMl / 1000) *
+      ((mgPerLitre[kind] ?? SALTS_MG_L[kind]) + (dose === undefined ? 0 : dose * FEED_MG_L * (1 - TAKEN_UP)));
     fedOn.delete(event.date);
     if (kind === 'hard' || kind === 'softened') hardDrinks++;
     if (event.method === 'drench') {
       // What was poured beyond the room left runs out.
-      const outMl = event.amount_ml ? Math.max(0.1 * event.amount_ml, event.amount_ml - 0.8 * heldMl) : RUNS_OUT * heldMl;
+      const outMl = event.amount_ml
+        ? Math.max(0.1 * event.amount_ml, event.amount_ml - 0.8 * heldMl)
+        : RUNS_OUT * heldMl;
       mg *= Math.exp((-MIXED * outMl) / heldMl);
       if (outMl > heldMl) hardDrinks = 0;
     }
@@ -71,7 +104,10 @@ export function saltsOf(events: readonly PlantEvent[], heldMl: number, tolerance
   return { ecMS, limitMS, flush: ecMS > limitMS, hardDrinks };
 }
 
-/** Water for a flush: twice what the mix fills, which takes out some three quarters of its salts; up to what a can measures, so never nothing. */
+/**
+ * Water for a flush: twice what the mix fills, which takes out some three quarters of its salts; up to what a can
+ * measures, so never nothing.
+ */
 export function flushMl(volumeMl: number): number {
   const stepMl = volumeMl < 250 ? 10 : 50;
   return Math.ceil((2 * volumeMl) / stepMl) * stepMl;

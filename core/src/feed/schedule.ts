@@ -48,8 +48,29 @@ export interface FeedFacts {
 
 /** Why there is food or none, as a code with its numbers: words are made elsewhere. */
 export const FEED_CODES = [
-  'never', 'held', 'sick', 'settles', 'mix-feeds', 'season-full', 'overfed', 'asleep', 'fed-today', 'waking-dose', 'waking', 'last-half-dose', 'easing', 'bone-dry', 'dark-months', 'salts',
-  'nth', 'weeks-first', 'weeks', 'not-its-months', 'months-full', 'months', 'months-later',
+  'never',
+  'held',
+  'sick',
+  'settles',
+  'mix-feeds',
+  'season-full',
+  'overfed',
+  'asleep',
+  'fed-today',
+  'waking-dose',
+  'waking',
+  'last-half-dose',
+  'easing',
+  'bone-dry',
+  'dark-months',
+  'salts',
+  'nth',
+  'weeks-first',
+  'weeks',
+  'not-its-months',
+  'months-full',
+  'months',
+  'months-later',
 ] as const;
 export interface FeedWhy {
   code: (typeof FEED_CODES)[number];
@@ -74,8 +95,8 @@ const SICK = new Set(['mushy', 'soft-base', 'roots-mush', 'sour-smell', 'salt-cr
 const DAYS_A_YEAR = 365;
 
 /**
- * Says whether the next drink carries food. Counts waterings, not days, in n-th mode: if the drinks come farther apart, so
- * does the food. Blocks come first, each with its reason.
+ * Says whether the next drink carries food. Counts waterings, not days, in n-th mode: if the drinks come farther apart,
+ * so does the food. Blocks come first, each with its reason.
  */
 export function feedAdvice(rule: FeedRule, facts: FeedFacts): FeedAdvice {
   const { today, state } = facts;
@@ -83,25 +104,40 @@ export function feedAdvice(rule: FeedRule, facts: FeedFacts): FeedAdvice {
   const doses = facts.events.filter((event) => event.type === 'feeding' && dayNumber(event.date) >= seasonStart);
   const given = doses.length;
   const { ceiling } = rule;
-  const plain = (code: FeedWhy['code'], until: DayNumber | null = null, n: FeedWhy['n'] = {}): FeedAdvice => ({ kind: 'plain', why: { code, n }, until: until === null ? null : isoDay(until), given, ceiling });
-  const feed = (why: FeedWhy, strength = rule.strength): FeedAdvice => ({ kind: 'feed', strength, why, given, ceiling });
+  const plain = (code: FeedWhy['code'], until: DayNumber | null = null, n: FeedWhy['n'] = {}): FeedAdvice => ({
+    kind: 'plain',
+    why: { code, n },
+    until: until === null ? null : isoDay(until),
+    given,
+    ceiling,
+  });
+  const feed = (why: FeedWhy, strength = rule.strength): FeedAdvice => ({
+    kind: 'feed',
+    strength,
+    why,
+    given,
+    ceiling,
+  });
 
   if (rule.rhythm.mode === 'never') return plain('never');
   if (facts.heldUntil !== null && facts.heldUntil > today) return plain('held', facts.heldUntil);
   const sick = facts.signs.find((sign) => SICK.has(sign));
   if (sick) return { ...plain('sick'), why: { code: 'sick', n: {}, of: sick } };
-  if (facts.arrivedOn !== null && today - facts.arrivedOn < SETTLING_DAYS) return plain('settles', facts.arrivedOn + SETTLING_DAYS);
+  if (facts.arrivedOn !== null && today - facts.arrivedOn < SETTLING_DAYS)
+    return plain('settles', facts.arrivedOn + SETTLING_DAYS);
   if (facts.pottedOn !== null && facts.mixIsCharged) {
     const until = facts.pottedOn + Math.round(rule.chargeMonths * DAYS_A_MONTH);
     if (until > today) return plain('mix-feeds', until);
   }
-  if (ceiling !== null && given >= ceiling) return plain(given > ceiling ? 'overfed' : 'season-full', seasonStart + DAYS_A_YEAR, { given, ceiling });
+  if (ceiling !== null && given >= ceiling)
+    return plain(given > ceiling ? 'overfed' : 'season-full', seasonStart + DAYS_A_YEAR, { given, ceiling });
   if (state === 'resting') return plain('asleep');
   const fedToday = doses.some((event) => dayNumber(event.date) === today);
   if (fedToday) return plain('fed-today');
   const fresh = !doses.some((event) => dayNumber(event.date) >= facts.stateSince);
   if (state === 'waking') {
-    if (rule.firstOnWaking && fresh && today - facts.stateSince < WAKING_DAYS) return feed({ code: 'waking-dose', n: {} }, rule.strength / 2);
+    if (rule.firstOnWaking && fresh && today - facts.stateSince < WAKING_DAYS)
+      return feed({ code: 'waking-dose', n: {} }, rule.strength / 2);
     return plain('waking');
   }
   if (state === 'easing') {
@@ -109,7 +145,8 @@ export function feedAdvice(rule: FeedRule, facts: FeedFacts): FeedAdvice {
     return plain('easing');
   }
   const month = Number(isoDay(today).slice(5, 7));
-  if (facts.lightMonths && rule.rhythm.mode !== 'months' && !facts.lightMonths.includes(month)) return plain('dark-months', firstOf(facts.lightMonths, today));
+  if (facts.lightMonths && rule.rhythm.mode !== 'months' && !facts.lightMonths.includes(month))
+    return plain('dark-months', firstOf(facts.lightMonths, today));
   const due = rhythmDue(rule.rhythm, facts, seasonStart);
   if (due.due && facts.dry) return plain('bone-dry');
   return due.due ? feed(due.why) : plain(due.why.code, null, due.why.n);
@@ -120,19 +157,27 @@ function firstOf(months: readonly number[], today: DayNumber): DayNumber {
   const [year, month] = isoDay(today).split('-').map(Number) as [number, number];
   for (let ahead = 1; ahead <= 12; ahead++) {
     const next = ((month - 1 + ahead) % 12) + 1;
-    if (months.includes(next)) return dayNumber(`${year + Math.floor((month - 1 + ahead) / 12)}-${String(next).padStart(2, '0')}-01`);
+    if (months.includes(next))
+      return dayNumber(`${year + Math.floor((month - 1 + ahead) / 12)}-${String(next).padStart(2, '0')}-01`);
   }
   return today;
 }
 
-function rhythmDue(rhythm: Exclude<FeedRhythm, { mode: 'never' }>, facts: FeedFacts, seasonStart: DayNumber): { due: boolean; why: FeedWhy } {
+function rhythmDue(
+  rhythm: Exclude<FeedRhythm, { mode: 'never' }>,
+  facts: FeedFacts,
+  seasonStart: DayNumber,
+): { due: boolean; why: FeedWhy } {
   const { events, today } = facts;
   const lastFed = events.findLast((event) => event.type === 'feeding');
   const fedOn = lastFed ? dayNumber(lastFed.date) : null;
   switch (rhythm.mode) {
     case 'nth': {
       const since = events.filter(
-        (event) => event.type === 'watering' && dayNumber(event.date) >= Math.max(seasonStart, fedOn === null ? -Infinity : fedOn + 1) && (rhythm.sipsCount || (event.method !== 'measured' && event.method !== 'mist')),
+        (event) =>
+          event.type === 'watering' &&
+          dayNumber(event.date) >= Math.max(seasonStart, fedOn === null ? -Infinity : fedOn + 1) &&
+          (rhythm.sipsCount || (event.method !== 'measured' && event.method !== 'mist')),
       ).length;
       return { due: since + 1 >= rhythm.n, why: { code: 'nth', n: { drink: since + 1, every: rhythm.n } } };
     }
@@ -147,11 +192,15 @@ function rhythmDue(rhythm: Exclude<FeedRhythm, { mode: 'never' }>, facts: FeedFa
       if (!rhythm.months.includes(month)) return { due: false, why: { code: 'not-its-months', n: {} } };
       const start = startOfRun(rhythm.months, month, today);
       const got = events.filter((event) => event.type === 'feeding' && dayNumber(event.date) >= start).length;
-      if (got >= rhythm.times) return { due: false, why: { code: 'months-full', n: { given: got, times: rhythm.times } } };
+      if (got >= rhythm.times)
+        return { due: false, why: { code: 'months-full', n: { given: got, times: rhythm.times } } };
       // Spread over the months: the second dose waits until its share of them is over.
       const passed = (today - start) / (rhythm.months.length * DAYS_A_MONTH);
       const due = passed >= got / rhythm.times;
-      return { due, why: { code: due ? 'months' : 'months-later', n: { dose: got + 1, given: got, times: rhythm.times } } };
+      return {
+        due,
+        why: { code: due ? 'months' : 'months-later', n: { dose: got + 1, given: got, times: rhythm.times } },
+      };
     }
   }
 }

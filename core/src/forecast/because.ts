@@ -1,7 +1,7 @@
 /**
  * Why this date: the days to dry against the same plant in reference conditions, factor by factor.
- * Each factor's own effect is found by swapping it: into the reference, and out of the pot as it is; the mean of the two is its
- * own. What they do only together is named as such, so the list adds up to the whole difference.
+ * Each factor's own effect is found by swapping it: into the reference, and out of the pot as it is; the mean of the
+ * two is its own. What they do only together is named as such, so the list adds up to the whole difference.
  */
 import { lossAt } from '../drydown/step.ts';
 import { type PotModel, potModel } from '../drydown/potModel.ts';
@@ -33,8 +33,19 @@ export interface Because {
 
 /** A bright frost-free bench in mild weather, a plastic pot of 9 cm, a plain gritty mix, a plant in full growth. */
 const REFERENCE_DRIVE = { surfaceMm: 2, wallMm: 1.6, drinking: 0.7 };
-const REFERENCE_POT: Pick<Pot, 'shape' | 'top_mm' | 'base_mm' | 'depth_mm'> = { shape: 'round', top_mm: 90, base_mm: 68, depth_mm: 80 };
-const REFERENCE_MIX: Mix = { id: 'reference', parts: [{ component: 'cactus-soil', parts: 1 }, { component: 'pumice', parts: 1 }] };
+const REFERENCE_POT: Pick<Pot, 'shape' | 'top_mm' | 'base_mm' | 'depth_mm'> = {
+  shape: 'round',
+  top_mm: 90,
+  base_mm: 68,
+  depth_mm: 80,
+};
+const REFERENCE_MIX: Mix = {
+  id: 'reference',
+  parts: [
+    { component: 'cactus-soil', parts: 1 },
+    { component: 'pumice', parts: 1 },
+  ],
+};
 const referenceBlend = blendMix(REFERENCE_MIX, COMPONENTS);
 /** Mean of so many days ahead stands for the place's weather. */
 const AHEAD_DAYS = 28;
@@ -52,13 +63,21 @@ interface Conditions {
 /**
  * Days are those from full to dry, under the mean of the weeks ahead.
  */
-export function because(model: PlantModel, blend: Blend, today: number, rateMedian: number, surfaceWetM: number): Because {
+export function because(
+  model: PlantModel,
+  blend: Blend,
+  today: number,
+  rateMedian: number,
+  surfaceWetM: number,
+): Because {
   const { plant } = model;
   const actual: Conditions = { ...present(model, today), pot: plant.pot, blend, rate: rateMedian };
   const reference: Conditions = {
-    drive: REFERENCE_DRIVE, drinking: REFERENCE_DRIVE.drinking,
+    drive: REFERENCE_DRIVE,
+    drinking: REFERENCE_DRIVE.drinking,
     pot: { ...REFERENCE_POT, material: 'plastic', wall_mm: null, holes: true, top_dressing_mm: 0 },
-    blend: referenceBlend, rate: 1,
+    blend: referenceBlend,
+    rate: 1,
   };
   const days = (conditions: Conditions) => daysToDry(plant, model, conditions, surfaceWetM);
   const base = days(reference);
@@ -80,7 +99,13 @@ const SWAPS: readonly (readonly [Factor, (a: Conditions, b: Conditions) => Condi
   ['place', (a, b) => ({ ...a, drive: b.drive })],
   ['season', (a, b) => ({ ...a, drinking: b.drinking })],
   ['pot-material', (a, b) => ({ ...a, pot: { ...a.pot, material: b.pot.material, wall_mm: b.pot.wall_mm ?? null } })],
-  ['pot-size', (a, b) => ({ ...a, pot: { ...a.pot, shape: b.pot.shape, top_mm: b.pot.top_mm, base_mm: b.pot.base_mm, depth_mm: b.pot.depth_mm } })],
+  [
+    'pot-size',
+    (a, b) => ({
+      ...a,
+      pot: { ...a.pot, shape: b.pot.shape, top_mm: b.pot.top_mm, base_mm: b.pot.base_mm, depth_mm: b.pot.depth_mm },
+    }),
+  ],
   ['mix', (a, b) => ({ ...a, blend: b.blend })],
   ['top-dressing', (a, b) => ({ ...a, pot: { ...a.pot, top_dressing_mm: b.pot.top_dressing_mm } })],
   ['rate', (a, b) => ({ ...a, rate: b.rate })],
@@ -100,7 +125,10 @@ function present(model: PlantModel, today: number): Pick<Conditions, 'drive' | '
   }
   const count = to - from;
   const perMm = model.pot.plantMlPerMm / Math.max(1, model.pot.capacity.availableMl);
-  return { drive: { surfaceMm: surface / count, wallMm: wall / count }, drinking: surface > 0 && perMm > 0 ? plant / (surface * perMm) : 0 };
+  return {
+    drive: { surfaceMm: surface / count, wallMm: wall / count },
+    drinking: surface > 0 && perMm > 0 ? plant / (surface * perMm) : 0,
+  };
 }
 
 /** Days to dry under steady conditions: the integral of dm over the loss at m. */
@@ -130,7 +158,14 @@ function detail(factor: Factor, plant: Plant, actual: Conditions): Pick<Reason, 
     case 'pot-material':
       return { n: {}, of: plant.pot.material };
     case 'pot-size':
-      return { n: { top_mm: plant.pot.top_mm, depth_mm: plant.pot.depth_mm, reference_top_mm: REFERENCE_POT.top_mm, reference_depth_mm: REFERENCE_POT.depth_mm } };
+      return {
+        n: {
+          top_mm: plant.pot.top_mm,
+          depth_mm: plant.pot.depth_mm,
+          reference_top_mm: REFERENCE_POT.top_mm,
+          reference_depth_mm: REFERENCE_POT.depth_mm,
+        },
+      };
     case 'mix':
       return { n: { held_share: Math.round(100 * (actual.blend.waterAt(4) - actual.blend.airDry)) / 100 } };
     case 'top-dressing':

@@ -28,14 +28,25 @@ export class GardenClimate {
   private readonly memberWeather = new Map<number, DrawnDay[][]>();
   private readonly memberSeries = new Map<string, PlaceSeries[]>();
 
-  constructor(private readonly garden: Pick<Garden, 'today' | 'site' | 'weather' | 'places'>, firstDay: DayNumber) {
+  constructor(
+    private readonly garden: Pick<Garden, 'today' | 'site' | 'weather' | 'places'>,
+    firstDay: DayNumber,
+  ) {
     this.today = dayNumber(garden.today);
     this.firstDay = Math.min(firstDay, this.today - 30);
     this.known = new Map(garden.weather.map((day) => [dayNumber(day.date), day]));
     const find = (day: DayNumber) => this.known.get(day);
-    this.pastWeather = drawWeather(garden.site, this.firstDay, this.today - this.firstDay + 1, GAP_SEED, find, this.today);
+    this.pastWeather = drawWeather(
+      garden.site,
+      this.firstDay,
+      this.today - this.firstDay + 1,
+      GAP_SEED,
+      find,
+      this.today,
+    );
     this.expectedWeather = [...this.pastWeather];
-    for (let lead = 1; lead <= HORIZON_DAYS; lead++) this.expectedWeather.push(this.expectedDay(this.today + lead, lead));
+    for (let lead = 1; lead <= HORIZON_DAYS; lead++)
+      this.expectedWeather.push(this.expectedDay(this.today + lead, lead));
     this.places = new Map(garden.places.map((place) => [place.id, new PlaceModel(place, garden.site)]));
     for (const place of this.places.values()) place.learnFrom(this.pastWeather, this.firstDay);
   }
@@ -56,13 +67,17 @@ export class GardenClimate {
     return series;
   }
 
-  /** {@link MEMBERS} possible futures of a place, `days` long from tomorrow on. A longer look starts like a shorter one. */
+  /**
+   * {@link MEMBERS} possible futures of a place, `days` long from tomorrow on. A longer look starts like a shorter one.
+   */
   members(placeId: string, days: number): PlaceSeries[] {
     const key = `${days}/${placeId}`;
     let series = this.memberSeries.get(key);
     if (!series) {
       const start = this.today - WARM_UP_DAYS + 1;
-      series = this.weatherMembers(days).map((weather) => dropDays(this.place(placeId).series(weather, start), WARM_UP_DAYS));
+      series = this.weatherMembers(days).map((weather) =>
+        dropDays(this.place(placeId).series(weather, start), WARM_UP_DAYS),
+      );
       this.memberSeries.set(key, series);
     }
     return series;
@@ -89,17 +104,24 @@ export class GardenClimate {
   private expectedDay(day: DayNumber, lead: number): DrawnDay {
     const normal = normalDay(this.garden.site.normals, day);
     const usual: DrawnDay = {
-      tminC: normal.tminC, tmaxC: normal.tmaxC, rhPct: normal.rhPct,
+      tminC: normal.tminC,
+      tmaxC: normal.tmaxC,
+      rhPct: normal.rhPct,
       sunshineH: Math.min(normal.sunshineH, dayLengthH(this.garden.site.latitude_deg, dayOfYear(day))),
-      rainMm: normal.wetChance * normal.wetDayRainMm, windMS: normal.windMS,
+      rainMm: normal.wetChance * normal.wetDayRainMm,
+      windMS: normal.windMS,
     };
     const told = this.known.get(day);
     if (!told) return usual;
     const skill = told.source === 'observed' ? 1 : forecastSkill(lead);
     const mix = (a: number, b: number) => skill * a + (1 - skill) * b;
     return {
-      tminC: mix(told.tmin_c, usual.tminC), tmaxC: mix(told.tmax_c, usual.tmaxC), rhPct: mix(told.rh_pct, usual.rhPct),
-      sunshineH: mix(told.sunshine_h, usual.sunshineH), rainMm: mix(told.rain_mm, usual.rainMm), windMS: mix(told.wind_m_s, usual.windMS),
+      tminC: mix(told.tmin_c, usual.tminC),
+      tmaxC: mix(told.tmax_c, usual.tmaxC),
+      rhPct: mix(told.rh_pct, usual.rhPct),
+      sunshineH: mix(told.sunshine_h, usual.sunshineH),
+      rainMm: mix(told.rain_mm, usual.rainMm),
+      windMS: mix(told.wind_m_s, usual.windMS),
     };
   }
 }
@@ -110,7 +132,19 @@ function dropDays(series: PlaceSeries, drop: number): PlaceSeries {
   return out;
 }
 
-const COLUMNS = ['surfaceMm', 'wallMm', 'earlyShare', 'rainMm', 'tminC', 'tmaxC', 'tmeanC', 'eaKPa', 'dliMol', 'dayLengthH', 'vpdDayKPa'] as const;
+const COLUMNS = [
+  'surfaceMm',
+  'wallMm',
+  'earlyShare',
+  'rainMm',
+  'tminC',
+  'tmaxC',
+  'tmeanC',
+  'eaKPa',
+  'dliMol',
+  'dayLengthH',
+  'vpdDayKPa',
+] as const;
 
 /** The climate that a plant has lived in: its places one after the other. */
 export function joinStays(stays: readonly { from: DayNumber; series: PlaceSeries }[]): PlaceSeries {

@@ -124,14 +124,38 @@ export class GardenForecast {
     const most = model.pot.holes ? 1 : 2;
     const moisture = bandOf((p) => Math.min(most, moistureQuantile(present, p)));
     const dry = Float64Array.from(futures.dryDay).sort();
-    const dryOn = { p10: dayOrNull(dry, 0.1, this.climate.today), p50: dayOrNull(dry, 0.5, this.climate.today), p90: dayOrNull(dry, 0.9, this.climate.today) };
-    const why = because(model, this.blend(model.plant.mix), this.climate.today, Math.exp(gridQuantile(rateNow, 0.5) + present.paceMean), this.surface());
+    const dryOn = {
+      p10: dayOrNull(dry, 0.1, this.climate.today),
+      p50: dayOrNull(dry, 0.5, this.climate.today),
+      p90: dayOrNull(dry, 0.9, this.climate.today),
+    };
+    const why = because(
+      model,
+      this.blend(model.plant.mix),
+      this.climate.today,
+      Math.exp(gridQuantile(rateNow, 0.5) + present.paceMean),
+      this.surface(),
+    );
     const state = stateOn(model.timeline, this.climate.today);
     const advice = adviseWater(model, futures, this.climate, this.weekdays());
     const past = pastBands(history, present);
     const stress = stressOutlook(model, history, past.mean, futures, this.climate.today);
     return {
-      plant: model.plant, model, history, present, past, futures, state, moisture, dryOn, rate, ratePosterior, advice, why, change, stress,
+      plant: model.plant,
+      model,
+      history,
+      present,
+      past,
+      futures,
+      state,
+      moisture,
+      dryOn,
+      rate,
+      ratePosterior,
+      advice,
+      why,
+      change,
+      stress,
       schools: schools(model, advice, stress, state, history.lastWatered, this.climate.today),
     };
   }
@@ -149,7 +173,10 @@ export class GardenForecast {
   replacePlant(plant: Plant): void {
     const learned = this.learn();
     const before = learned.get(plant.id)?.model;
-    const pot = this.learnPlant(plant, before && this.modelHolds(before, plant) ? { ...before, plant } : this.model(plant));
+    const pot = this.learnPlant(
+      plant,
+      before && this.modelHolds(before, plant) ? { ...before, plant } : this.model(plant),
+    );
     learned.set(plant.id, pot);
     this.share(pot, sumOf(pot.looks, pot.habit));
     this.shareEarlier(plant);
@@ -159,12 +186,17 @@ export class GardenForecast {
   /** A drink or a look leaves season, pot and places as they were, unless it settles that a sign moves the interval. */
   private modelHolds(before: PlantModel, plant: Plant): boolean {
     if (!livesAlike(before.plant, plant)) return false;
-    return JSON.stringify(intervalSteps(plant.events, this.climate.today, plant.steps_taken_back ?? [])) === JSON.stringify(before.steps);
+    return (
+      JSON.stringify(intervalSteps(plant.events, this.climate.today, plant.steps_taken_back ?? [])) ===
+      JSON.stringify(before.steps)
+    );
   }
 
   /** The plants of a place, by id. */
   plantsAt(placeId: string): string[] {
-    return [...this.learn().values()].filter(({ model }) => model.plant.place === placeId).map(({ model }) => model.plant.id);
+    return [...this.learn().values()]
+      .filter(({ model }) => model.plant.place === placeId)
+      .map(({ model }) => model.plant.id);
   }
 
   /** How a place dries against the reckoned, as its pots have taught: a factor on the rate. */
@@ -196,10 +228,18 @@ export class GardenForecast {
     return this.learned;
   }
 
-  /** What this keeper's looks are worth; only where that is something else than usual is it worth a second reading of the pots that told. */
+  /**
+   * What this keeper's looks are worth; only where that is something else than usual is it worth a second reading of
+   * the pots that told.
+   */
   private weighLooks(read: Map<string, Learned>): void {
     const rates = slipRates([...read.values()].map(({ history }) => history));
-    if (!(Object.keys(rates) as LookKind[]).some((kind) => Math.abs(Math.log(rates[kind] / USUAL_SLIPS[kind])) > WORTH_ANOTHER_READING)) return;
+    if (
+      !(Object.keys(rates) as LookKind[]).some(
+        (kind) => Math.abs(Math.log(rates[kind] / USUAL_SLIPS[kind])) > WORTH_ANOTHER_READING,
+      )
+    )
+      return;
     this.slips = rates;
     for (const [id, { model }] of read) read.set(id, this.learnPlant(model.plant, model));
   }
@@ -211,14 +251,22 @@ export class GardenForecast {
     const drive = driveNow(model, history, today, this.surface());
     const earlier = potEvidence(history.stretches, today, drive);
     return {
-      model, history, earlier,
+      model,
+      history,
+      earlier,
       looks: sumOf(earlier, potEvidence([history.current], today, drive)),
       habit: habitEvidence(all, this.habit, (stretch) => fade(stretch, today)),
     };
   }
 
   private retraced(model: PlantModel, today: DayNumber, firstDay: DayNumber): History {
-    return retrace({ ...historyInput(model, today, firstDay), openSky: this.climate.place(model.plant.place).place.kind === 'open', surfaceWetM: this.surface(), upsets: true, slips: this.slips });
+    return retrace({
+      ...historyInput(model, today, firstDay),
+      openSky: this.climate.place(model.plant.place).place.kind === 'open',
+      surfaceWetM: this.surface(),
+      upsets: true,
+      slips: this.slips,
+    });
   }
 
   /** The weekdays on which this keeper usually waters, where there are such; day 0 of the epoch is weekday 0. */
@@ -232,10 +280,16 @@ export class GardenForecast {
     const learned = [...this.learned!.values()];
     for (const pot of learned) this.share(pot, pot.looks);
     this.habit = keeperHabit(
-      learned.map(({ model, history, looks }) => ({ stretches: history.stretches, checks: history.checks, rate: posterior(this.pool.prior(model.plant.id), looks) })),
+      learned.map(({ model, history, looks }) => ({
+        stretches: history.stretches,
+        checks: history.checks,
+        rate: posterior(this.pool.prior(model.plant.id), looks),
+      })),
     );
     for (const pot of learned) {
-      pot.habit = habitEvidence([...pot.history.stretches, pot.history.current], this.habit, (stretch) => fade(stretch, this.climate.today));
+      pot.habit = habitEvidence([...pot.history.stretches, pot.history.current], this.habit, (stretch) =>
+        fade(stretch, this.climate.today),
+      );
       this.share(pot, sumOf(pot.looks, pot.habit));
       this.shareEarlier(pot.model.plant);
     }
@@ -252,11 +306,23 @@ export class GardenForecast {
     for (const [i, repotting] of repottings.entries()) {
       if (!repotting.before || !this.blends.has(repotting.before.mix)) continue;
       const end = dayNumber(repotting.date);
-      const before: Plant = { ...plant, pot: repotting.before.pot, mix: repotting.before.mix, root_loss: null, events: plant.events.filter((event) => event.date <= repotting.date && event !== repotting) };
+      const before: Plant = {
+        ...plant,
+        pot: repotting.before.pot,
+        mix: repotting.before.mix,
+        root_loss: null,
+        events: plant.events.filter((event) => event.date <= repotting.date && event !== repotting),
+      };
       if (end <= firstDay || before.events.length === 0) continue;
       const model = this.model(before);
       const start = i > 0 ? dayNumber(repottings[i - 1]!.date) : dayNumber(before.events[0]!.date);
-      const history = retrace({ ...historyInput(model, Math.min(end, today), firstDay), openSky: false, upsets: true, fromDay: Math.max(start, firstDay), surfaceWetM: this.surface() });
+      const history = retrace({
+        ...historyInput(model, Math.min(end, today), firstDay),
+        openSky: false,
+        upsets: true,
+        fromDay: Math.max(start, firstDay),
+        surfaceWetM: this.surface(),
+      });
       const evidence = potEvidence([...history.stretches, history.current], today, history.current.lnDrive);
       const place = history.current.place;
       this.pool.set(`${plant.id} before ${repotting.date}`, { place, mix: before.mix, evidence });
@@ -271,8 +337,13 @@ export class GardenForecast {
   private surface(): number {
     if (this.surfaceWetM !== null) return this.surfaceWetM;
     // A finger's words are two edges: they tell a rate, not the shape between. Probes and scales tell both.
-    const looks = (plant: Plant) => plant.events.reduce((n, event) => n + (event.type === 'check' && ('meter' in event || 'weight_g' in event) ? 1 : 0), 0);
-    // Not those looked at most: they are the slow ones, and slow by chance at the end. Every n-th in the garden's order.
+    const looks = (plant: Plant) =>
+      plant.events.reduce(
+        (n, event) => n + (event.type === 'check' && ('meter' in event || 'weight_g' in event) ? 1 : 0),
+        0,
+      );
+    // Not those looked at most: they are the slow ones, and slow by chance at the end. Every n-th in the garden's
+    // order.
     const able = this.garden.plants.filter((plant) => looks(plant) >= LEAST_LOOKS);
     const every = Math.max(1, Math.floor(able.length / MOST_POTS_ASKED));
     const asked = able.filter((_, i) => i % every === 0).slice(0, MOST_POTS_ASKED);
@@ -280,7 +351,12 @@ export class GardenForecast {
     for (const plant of asked) {
       const model = this.model(plant);
       for (const [i, { m }] of SURFACE_WET_TRIED.entries()) {
-        const history = retrace({ ...historyInput(model, this.climate.today, this.climate.firstDay), openSky: false, upsets: false, surfaceWetM: m });
+        const history = retrace({
+          ...historyInput(model, this.climate.today, this.climate.firstDay),
+          openSky: false,
+          upsets: false,
+          surfaceWetM: m,
+        });
         evidence[i]! += lnEvidence([...history.stretches, history.current]);
       }
     }
@@ -298,7 +374,8 @@ const OF_THE_WATER = new Set<PlantEvent['type']>(['watering', 'check', 'weights'
 
 /** Whether two states of a plant differ by nothing but such events, so that its model may be kept. */
 function livesAlike(before: Plant, now: Plant): boolean {
-  const life = (plant: Plant) => JSON.stringify({ ...plant, events: plant.events.filter((event) => !OF_THE_WATER.has(event.type)) });
+  const life = (plant: Plant) =>
+    JSON.stringify({ ...plant, events: plant.events.filter((event) => !OF_THE_WATER.has(event.type)) });
   return before === now || life(before) === life(now);
 }
 
@@ -330,7 +407,11 @@ function missing(plantId: string): never {
   throw new RangeError(`no plant "${plantId}"`);
 }
 
-function historyInput(model: PlantModel, today: DayNumber, firstDay: DayNumber): Omit<HistoryInput, 'surfaceWetM' | 'openSky' | 'upsets'> {
+function historyInput(
+  model: PlantModel,
+  today: DayNumber,
+  firstDay: DayNumber,
+): Omit<HistoryInput, 'surfaceWetM' | 'openSky' | 'upsets'> {
   const firstEvent = model.plant.events[0];
   const start = model.pottedOn ?? (firstEvent ? dayNumber(firstEvent.date) : today);
   return {

@@ -35,7 +35,10 @@ const TAIL_SD = 0.2;
 
 export function runFutures(model: PlantModel, present: Present, climate: GardenClimate, surfaceWetM: number): Futures {
   const futures: Futures = {
-    rates: new Float64Array(MEMBERS), m: new Float64Array(MEMBERS), dryDay: new Float64Array(MEMBERS).fill(Infinity), dueDay: new Float64Array(MEMBERS).fill(Infinity),
+    rates: new Float64Array(MEMBERS),
+    m: new Float64Array(MEMBERS),
+    dryDay: new Float64Array(MEMBERS).fill(Infinity),
+    dueDay: new Float64Array(MEMBERS).fill(Infinity),
     paths: Array.from({ length: MEMBERS }, () => new Float64Array(PATH_DAYS + 1)),
   };
   const dueM = dueMoisture(model.traits);
@@ -46,7 +49,10 @@ export function runFutures(model: PlantModel, present: Present, climate: GardenC
   return futures;
 }
 
-/** Each member takes its share of what may be in the pot now, fastest first, and so meets a rate, a deviation and a weather in no order. */
+/**
+ * Each member takes its share of what may be in the pot now, fastest first, and so meets a rate, a deviation and a
+ * weather in no order.
+ */
 function startMembers(futures: Futures, model: PlantModel, present: Present, today: DayNumber, dueM: number): void {
   const noise = sortedNormals(seededRandom(seedFrom(model.plant.id)));
   const { cells } = present;
@@ -78,7 +84,10 @@ class Run {
     private readonly dueM: number,
   ) {
     this.now = futures.m.slice();
-    this.tails = futures.rates.map((_, member) => surfaceWetM * Math.exp(TAIL_SD * inverseNormal((((member * TAIL_STRIDE) % MEMBERS) + 0.5) / MEMBERS)));
+    this.tails = futures.rates.map(
+      (_, member) =>
+        surfaceWetM * Math.exp(TAIL_SD * inverseNormal((((member * TAIL_STRIDE) % MEMBERS) + 0.5) / MEMBERS)),
+    );
   }
 
   until(days: number): void {
@@ -116,7 +125,12 @@ class Run {
 /** When a pot that is dry now became so. */
 function pastDryDay({ branch, x }: Cell, today: DayNumber): DayNumber {
   // Nodes that are not dry yet count as today; the others are joined by straight lines.
-  return Math.round(atRate(branch.dryDay.map((day) => (Number.isNaN(day) ? today : day)), x));
+  return Math.round(
+    atRate(
+      branch.dryDay.map((day) => (Number.isNaN(day) ? today : day)),
+      x,
+    ),
+  );
 }
 
 function sortedNormals(random: () => number): Float64Array {
@@ -132,13 +146,23 @@ function inverseNormal(p: number): number {
   if (Math.abs(q) <= 0.47575) {
     const r = q * q;
     return (
-      ((((((-39.69683028665376 * r + 220.9460984245205) * r - 275.9285104469687) * r + 138.357751867269) * r - 30.66479806614716) * r + 2.506628277459239) * q) /
-      (((((-54.47609879822406 * r + 161.5858368580409) * r - 155.6989798598866) * r + 66.80131188771972) * r - 13.28068155288572) * r + 1)
+      ((((((-39.69683028665376 * r + 220.9460984245205) * r - 275.9285104469687) * r + 138.357751867269) * r -
+        30.66479806614716) *
+        r +
+        2.506628277459239) *
+        q) /
+      (((((-54.47609879822406 * r + 161.5858368580409) * r - 155.6989798598866) * r + 66.80131188771972) * r -
+        13.28068155288572) *
+        r +
+        1)
     );
   }
   const r = Math.sqrt(-2 * Math.log(Math.min(p, 1 - p)));
   const tail =
-    (((((-0.007784894002430293 * r - 0.3223964580411365) * r - 2.400758277161838) * r - 2.549732539343734) * r + 4.374664141464968) * r + 2.938163982698783) /
+    (((((-0.007784894002430293 * r - 0.3223964580411365) * r - 2.400758277161838) * r - 2.549732539343734) * r +
+      4.374664141464968) *
+      r +
+      2.938163982698783) /
     ((((0.007784695709041462 * r + 0.3224671290700398) * r + 2.445134137142996) * r + 3.754408661907416) * r + 1);
   return q < 0 ? tail : -tail;
 }

@@ -54,7 +54,12 @@ export function staysOf(plant: Plant, firstDay: DayNumber, known: (place: string
   return stays;
 }
 
-export function buildPlant(plant: Plant, blend: Blend, climate: GardenClimate, knownPlace: (id: string) => boolean): PlantModel {
+export function buildPlant(
+  plant: Plant,
+  blend: Blend,
+  climate: GardenClimate,
+  knownPlace: (id: string) => boolean,
+): PlantModel {
   const sourced = traitsOf(plant);
   const steps = intervalSteps(plant.events, climate.today, plant.steps_taken_back ?? []);
   const unstepped = sourced.traits;
@@ -66,7 +71,16 @@ export function buildPlant(plant: Plant, blend: Blend, climate: GardenClimate, k
   const drinks = drinking(plant, traits, pot, series, timeline, climate.today);
   const potted = plant.events.filter((event) => event.type === 'repotting').at(-1);
   return {
-    plant, sourced: { ...sourced, traits }, traits, unstepped, steps, pot, stays, climate: series, timeline, drinking: drinks,
+    plant,
+    sourced: { ...sourced, traits },
+    traits,
+    unstepped,
+    steps,
+    pot,
+    stays,
+    climate: series,
+    timeline,
+    drinking: drinks,
     loss: lossDays(pot, series, drinks),
     pottedOn: potted ? dayNumber(potted.date) : null,
   };
@@ -78,7 +92,14 @@ const GROWING = PLANT_STATES.indexOf('growing');
 const RESTING = PLANT_STATES.indexOf('resting');
 
 /** How much the plant drinks on each day, against its best: season × warmth × light × leaves. */
-function drinking(plant: Pick<Plant, 'leafless'>, traits: Traits, pot: PotModel, series: PlaceSeries, timeline: Timeline, today: DayNumber): Float64Array {
+function drinking(
+  plant: Pick<Plant, 'leafless'>,
+  traits: Traits,
+  pot: PotModel,
+  series: PlaceSeries,
+  timeline: Timeline,
+  today: DayNumber,
+): Float64Array {
   const offset = series.firstDay - timeline.firstDay;
   const sheds = (traits.form === 'caudex' || traits.form === 'bulb') && traits.habit !== 'evergreen';
   const out = new Float64Array(series.days);
@@ -87,7 +108,8 @@ function drinking(plant: Pick<Plant, 'leafless'>, traits: Traits, pot: PotModel,
     const state = timeline.states[i + offset]!;
     const day = series.firstDay + i;
     if (day > today && state === GROWING) bare = false;
-    const leafless = day < today - 20 ? sheds && state === RESTING : bare || (sheds && state === RESTING && plant.leafless !== false);
+    const leafless =
+      day < today - 20 ? sheds && state === RESTING : bare || (sheds && state === RESTING && plant.leafless !== false);
     out[i] =
       timeline.activity[i + offset]! *
       warmthResponse(series.tmeanC[i]!, series.tmaxC[i]!, pot.baseC) *
@@ -102,7 +124,11 @@ function lossDays(pot: PotModel, series: PlaceSeries, drinks: Float64Array): Los
   const store = Math.max(1, pot.capacity.availableMl);
   const { days, surfaceMm, wallMm, rainMm } = series;
   const loss = {
-    firstDay: series.firstDay, surface: new Float64Array(days), wall: new Float64Array(days), plant: new Float64Array(days), rain: new Float64Array(days),
+    firstDay: series.firstDay,
+    surface: new Float64Array(days),
+    wall: new Float64Array(days),
+    plant: new Float64Array(days),
+    rain: new Float64Array(days),
     earlyShare: series.earlyShare,
   };
   const surface = pot.surfaceMlPerMm / store;

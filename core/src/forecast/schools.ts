@@ -1,4 +1,7 @@
-/** Three schools on the same plant: the pot is dry; the plant shows it; the calendar says so. Side by side, and when they differ by much. */
+/**
+ * Three schools on the same plant: the pot is dry; the plant shows it; the calendar says so. Side by side, and when
+ * they differ by much.
+ */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { PlantState } from '../garden.ts';
 import type { StressOutlook } from './stress.ts';
@@ -25,19 +28,35 @@ const LEAST_INTERVALS = 3;
 const SEASON_DAYS = 60;
 const MOST_DAYS = 300;
 
-export function schools(model: PlantModel, advice: WaterAdvice, stress: StressOutlook, state: PlantState, lastWatered: DayNumber | null, today: DayNumber): Schools {
+export function schools(
+  model: PlantModel,
+  advice: WaterAdvice,
+  stress: StressOutlook,
+  state: PlantState,
+  lastWatered: DayNumber | null,
+  today: DayNumber,
+): Schools {
   const own = ownInterval(model, today);
   const book = state === 'resting' ? null : BOOK_DAYS[model.traits.dryRule] * (state === 'easing' ? EASING_FACTOR : 1);
   const intervalDays = state === 'resting' ? null : (own ?? book);
   const pot = advice.window?.ideal ?? null;
   const plant = state === 'resting' || stress.wrinklesInDays === null ? null : today + stress.wrinklesInDays;
   const calendar = intervalDays === null ? null : Math.max(today, (lastWatered ?? today - intervalDays) + intervalDays);
-  return { pot, plant, calendar, intervalDays, intervalFrom: own === null ? 'the books' : 'this pot', disagree: apart(pot, plant, calendar, today) };
+  return {
+    pot,
+    plant,
+    calendar,
+    intervalDays,
+    intervalFrom: own === null ? 'the books' : 'this pot',
+    disagree: apart(pot, plant, calendar, today),
+  };
 }
 
 /** Median days between drinks at about this time of the year. */
 function ownInterval(model: PlantModel, today: DayNumber): number | null {
-  const drinks = model.plant.events.filter((event) => event.type === 'watering' && event.method !== 'mist').map((event) => dayNumber(event.date));
+  const drinks = model.plant.events
+    .filter((event) => event.type === 'watering' && event.method !== 'mist')
+    .map((event) => dayNumber(event.date));
   const intervals: number[] = [];
   for (let i = 1; i < drinks.length; i++) {
     const apartFromNow = Math.abs(((((today - drinks[i]!) % 365) + 548) % 365) - 183);
@@ -49,8 +68,8 @@ function ownInterval(model: PlantModel, today: DayNumber): number | null {
 }
 
 /**
- * Pot and calendar further apart than a week and than two fifths of the way to the later. The plant's own day counts only
- * where it comes before the pot's: a first wrinkle that is weeks off says nothing against a dry pot.
+ * Pot and calendar further apart than a week and than two fifths of the way to the later. The plant's own day counts
+ * only where it comes before the pot's: a first wrinkle that is weeks off says nothing against a dry pot.
  */
 function apart(pot: DayNumber | null, plant: DayNumber | null, calendar: DayNumber | null, today: DayNumber): boolean {
   const ahead = (day: DayNumber | null) => (day === null ? MOST_DAYS : day - today);

@@ -1,6 +1,16 @@
 /** Thirst and wet feet along a plant's last weeks and the weeks ahead, at its middle rate. */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
-import { FIRST_WRINKLE, type Stress, stressStep, THIRST_HARMS, type ThirstWord, thirstWord, WET_FEET_HARM, wetFeetWord, type WetFeetWord } from '../drydown/stress.ts';
+import {
+  FIRST_WRINKLE,
+  type Stress,
+  stressStep,
+  THIRST_HARMS,
+  type ThirstWord,
+  thirstWord,
+  WET_FEET_HARM,
+  wetFeetWord,
+  type WetFeetWord,
+} from '../drydown/stress.ts';
 import { PLANT_STATES } from '../garden.ts';
 import type { History } from '../belief/history.ts';
 import type { Futures } from './future.ts';
@@ -11,7 +21,10 @@ export interface StressOutlook {
   thirstWord: ThirstWord;
   wetFeet: number;
   wetFeetWord: WetFeetWord;
-  /** days until it matters if nobody waters: the first wrinkle, harm by thirst, danger of rot; null beyond the look ahead */
+  /**
+   * days until it matters if nobody waters: the first wrinkle, harm by thirst, danger of rot; null beyond the look
+   * ahead
+   */
   wrinklesInDays: number | null;
   thirstHarmsInDays: number | null;
   rotInDays: number | null;
@@ -23,13 +36,22 @@ const SEEN_WRINKLED = { limp: 0.4, wrinkled: 0.4, shrunken: 0.6 } as const;
 const SIGN_DAYS = 10;
 const LOOK_AHEAD_DAYS = 180;
 
-export function stressOutlook(model: PlantModel, history: History, past: readonly number[], futures: Futures, today: DayNumber): StressOutlook {
+export function stressOutlook(
+  model: PlantModel,
+  history: History,
+  past: readonly number[],
+  futures: Futures,
+  today: DayNumber,
+): StressOutlook {
   const { traits, pot, climate, timeline } = model;
   const plant = { storeMl: pot.storeMl, store: traits.store, minWetC: traits.minWetC, growMinC: traits.growMinC };
   const dayAt = (day: DayNumber, m: number) => {
     const i = Math.min(climate.days - 1, day - climate.firstDay);
     return {
-      m, demandMl: climate.surfaceMm[i]! * pot.plantMlPerMm * model.drinking[i]!, tminC: climate.tminC[i]!, tmeanC: climate.tmeanC[i]!,
+      m,
+      demandMl: climate.surfaceMm[i]! * pot.plantMlPerMm * model.drinking[i]!,
+      tminC: climate.tminC[i]!,
+      tmeanC: climate.tmeanC[i]!,
       resting: timeline.states[Math.min(timeline.states.length - 1, day - timeline.firstDay)] === RESTING,
     };
   };
@@ -49,8 +71,13 @@ export function stressOutlook(model: PlantModel, history: History, past: readonl
     if (rotInDays === null && ahead.wetFeet >= WET_FEET_HARM) rotInDays = lead;
   }
   return {
-    thirst: now.thirst, thirstWord: thirstWord(now.thirst, traits.store), wetFeet: now.wetFeet, wetFeetWord: wetFeetWord(now.wetFeet),
-    wrinklesInDays, thirstHarmsInDays, rotInDays,
+    thirst: now.thirst,
+    thirstWord: thirstWord(now.thirst, traits.store),
+    wetFeet: now.wetFeet,
+    wetFeetWord: wetFeetWord(now.wetFeet),
+    wrinklesInDays,
+    thirstHarmsInDays,
+    rotInDays,
   };
 }
 

@@ -49,7 +49,14 @@ export interface OutlookView extends PlantForecast {
   alarm: { kind: ChangeKind; factor: number } | null;
   thirst: { level: number; word: ThirstWord; wrinkles_in_days: number | null; harms_in_days: number | null };
   wet_feet: { level: number; word: WetFeetWord; harms_in_days: number | null };
-  schools: { pot: string | null; plant: string | null; calendar: string | null; interval_days: number | null; interval_from: string; disagree: boolean };
+  schools: {
+    pot: string | null;
+    plant: string | null;
+    calendar: string | null;
+    interval_days: number | null;
+    interval_from: string;
+    disagree: boolean;
+  };
   /** what signs have moved of its rule, oldest first, and where the rule stood without them */
   steps: IntervalStep[];
   unstepped: { due_m: number; hold_days: number };
@@ -88,14 +95,26 @@ export function outlookView(outlook: Outlook, forecast: PlantForecast, today: Da
     cautions: model.sourced.cautions,
     alarm: outlook.change && { kind: outlook.change.kind, factor: Math.round(outlook.change.factor * 100) / 100 },
     thirst: {
-      level: thousandth(outlook.stress.thirst), word: outlook.stress.thirstWord, wrinkles_in_days: outlook.stress.wrinklesInDays, harms_in_days: outlook.stress.thirstHarmsInDays,
+      level: thousandth(outlook.stress.thirst),
+      word: outlook.stress.thirstWord,
+      wrinkles_in_days: outlook.stress.wrinklesInDays,
+      harms_in_days: outlook.stress.thirstHarmsInDays,
     },
-    wet_feet: { level: thousandth(outlook.stress.wetFeet), word: outlook.stress.wetFeetWord, harms_in_days: outlook.stress.rotInDays },
+    wet_feet: {
+      level: thousandth(outlook.stress.wetFeet),
+      word: outlook.stress.wetFeetWord,
+      harms_in_days: outlook.stress.rotInDays,
+    },
     schools: {
-      pot: dayOrNull(outlook.schools.pot), plant: dayOrNull(outlook.schools.plant), calendar: dayOrNull(outlook.schools.calendar),
-      interval_days: outlook.schools.intervalDays, interval_from: outlook.schools.intervalFrom, disagree: outlook.schools.disagree,
+      pot: dayOrNull(outlook.schools.pot),
+      plant: dayOrNull(outlook.schools.plant),
+      calendar: dayOrNull(outlook.schools.calendar),
+      interval_days: outlook.schools.intervalDays,
+      interval_from: outlook.schools.intervalFrom,
+      disagree: outlook.schools.disagree,
     },
-    steps: model.steps, unstepped: { due_m: dueMoisture(model.unstepped), hold_days: model.unstepped.holdDays },
+    steps: model.steps,
+    unstepped: { due_m: dueMoisture(model.unstepped), hold_days: model.unstepped.holdDays },
     state_why: since?.why ?? 'nothing',
     state_since_start: since === undefined || changes.indexOf(since) === 0,
   };

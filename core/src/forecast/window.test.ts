@@ -6,10 +6,28 @@ import { GardenForecast } from './forecast.ts';
 import { usualWeekdays, weekday } from './weekdays.ts';
 
 describe('the window', () => {
-  const dry: PlantEvent[] = [{ type: 'state', date: '2026-04-20', state: 'growing' }, { type: 'watering', date: '2026-04-01', method: 'drench' }].sort((a, b) => (a.date < b.date ? -1 : 1)) as PlantEvent[];
-  const forecast = (lows: number[]): WeatherDay[] => lows.map((tmin_c, i) => ({ date: plusDays('2026-05-01', i + 1), tmin_c, tmax_c: 16, rh_pct: 60, sunshine_h: 6, rain_mm: 0, wind_m_s: 1, source: 'forecast' }));
+  const dry: PlantEvent[] = [
+    { type: 'state', date: '2026-04-20', state: 'growing' },
+    { type: 'watering', date: '2026-04-01', method: 'drench' },
+  ].sort((a, b) => (a.date < b.date ? -1 : 1)) as PlantEvent[];
+  const forecast = (lows: number[]): WeatherDay[] =>
+    lows.map((tmin_c, i) => ({
+      date: plusDays('2026-05-01', i + 1),
+      tmin_c,
+      tmax_c: 16,
+      rh_pct: 60,
+      sunshine_h: 6,
+      rain_mm: 0,
+      wind_m_s: 1,
+      source: 'forecast',
+    }));
   const ideal = (lows: number[]) => {
-    const base = garden({ today: '2026-05-01', events: dry, place: { id: 'place', kind: 'covered', air: 'gentle' }, plant: { min_wet_c: 5, grow_min_c: 4 } });
+    const base = garden({
+      today: '2026-05-01',
+      events: dry,
+      place: { id: 'place', kind: 'covered', air: 'gentle' },
+      plant: { min_wet_c: 5, grow_min_c: 4 },
+    });
     return new GardenForecast({ ...base, weather: forecast(lows) }).outlook('plant').advice.window!.ideal;
   };
   it('leaves out the eve of cold nights', () => {
@@ -24,13 +42,28 @@ describe('the window', () => {
   });
   it('waits a week after roots were cut', () => {
     const today = '2026-07-05';
-    const cut = outlook({ today, plant: { root_loss: 0.4 }, events: [{ type: 'repotting', date: plusDays(today, -2), mix_was: 'dry', roots_cut: true }] });
+    const cut = outlook({
+      today,
+      plant: { root_loss: 0.4 },
+      events: [{ type: 'repotting', date: plusDays(today, -2), mix_was: 'dry', roots_cut: true }],
+    });
     expect(isoDay(cut.advice.hold!.until)).toBe(plusDays(today, 5));
     expect(cut.advice.window!.earliest).toBeGreaterThanOrEqual(cut.advice.hold!.until);
-    expect(judged({ today, plant: { root_loss: 0.4 }, events: [{ type: 'repotting', date: plusDays(today, -2), mix_was: 'dry', roots_cut: true }] }).judgement.deeds[0].deed).toBe('wait');
+    expect(
+      judged({
+        today,
+        plant: { root_loss: 0.4 },
+        events: [{ type: 'repotting', date: plusDays(today, -2), mix_was: 'dry', roots_cut: true }],
+      }).judgement.deeds[0].deed,
+    ).toBe('wait');
   });
   it('holds an evergreen below its growing minimum', () => {
-    const cold = outlook({ today: '2026-01-10', place: { id: 'place', kind: 'cold-glass', air: 'gentle', floor_c: 3 }, plant: { habit: 'evergreen', grow_min_c: 10 }, events: [] });
+    const cold = outlook({
+      today: '2026-01-10',
+      place: { id: 'place', kind: 'cold-glass', air: 'gentle', floor_c: 3 },
+      plant: { habit: 'evergreen', grow_min_c: 10 },
+      events: [],
+    });
     expect(cold.advice.window).toBeNull();
     expect(cold.advice.hold!.kind).toBe('cold');
     expect(cold.state).not.toBe('resting');
@@ -64,12 +97,20 @@ describe('three schools', () => {
     expect(fresh.pot).not.toBeNull();
     expect(fresh.intervalFrom).toBe('the books');
     // A first wrinkle that is weeks off says nothing against a pot and a calendar that agree.
-    if (fresh.plant !== null && Math.abs(fresh.pot! - fresh.calendar!) <= 7) expect(fresh.disagree).toBe(fresh.plant < fresh.pot! - 7);
-    const weekly = Array.from({ length: 8 }, (_, i) => ({ type: 'watering' as const, date: plusDays('2026-05-10', i * 8), method: 'drench' as const }));
+    if (fresh.plant !== null && Math.abs(fresh.pot! - fresh.calendar!) <= 7)
+      expect(fresh.disagree).toBe(fresh.plant < fresh.pot! - 7);
+    const weekly = Array.from({ length: 8 }, (_, i) => ({
+      type: 'watering' as const,
+      date: plusDays('2026-05-10', i * 8),
+      method: 'drench' as const,
+    }));
     const own = outlook({ events: weekly }).schools;
     expect(own.intervalFrom).toBe('this pot');
     expect(own.intervalDays).toBe(8);
-    const asleep = outlook({ today: '2026-01-10', events: [{ type: 'state', date: '2026-01-01', state: 'resting' }] }).schools;
+    const asleep = outlook({
+      today: '2026-01-10',
+      events: [{ type: 'state', date: '2026-01-01', state: 'resting' }],
+    }).schools;
     expect(asleep.calendar).toBeNull();
   });
 });

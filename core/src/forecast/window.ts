@@ -1,4 +1,7 @@
-/** From the members to the days of a watering window, or a reason to hold. What is done with them is judged (judgement/). */
+/**
+ * From the members to the days of a watering window, or a reason to hold. What is done with them is judged
+ * (judgement/).
+ */
 import { type DayNumber } from '../calendar/day.ts';
 import type { PlantState } from '../garden.ts';
 import { clamp, quantileSorted } from '../numeric/shape.ts';
@@ -26,7 +29,10 @@ export interface WaterAdvice {
   hold: Hold | null;
 }
 
-/** Rot costs more than thirst: for rules that ask for a dry pot the ideal day is one on which three in four members are dry. */
+/**
+ * Rot costs more than thirst: for rules that ask for a dry pot the ideal day is one on which three in four members are
+ * dry.
+ */
 const SURE_DRY = 0.72;
 /** Rules that ask for water above this are for plants that must not dry out. */
 const DAMP_FROM_M = 0.2;
@@ -42,7 +48,12 @@ const COLD_MARGIN_C = 1;
 const LONGEST_PATIENCE_DAYS = 90;
 const LEAST_PATIENCE_DAYS = 2;
 
-export function adviseWater(model: PlantModel, futures: Futures, climate: GardenClimate, weekdays: ReadonlySet<number> = new Set()): WaterAdvice {
+export function adviseWater(
+  model: PlantModel,
+  futures: Futures,
+  climate: GardenClimate,
+  weekdays: ReadonlySet<number> = new Set(),
+): WaterAdvice {
   const { traits } = model;
   const today = climate.today;
   const state = stateOn(model.timeline, today);
@@ -59,7 +70,12 @@ export function adviseWater(model: PlantModel, futures: Futures, climate: Garden
   const notBefore = hold ? hold.until : -Infinity;
   const earliest = Math.max(earliestMet, notBefore);
   const stretch = state === 'easing' ? Math.round(EASING_STRETCH_DAYS * (1 - activityOn(model, today))) : 0;
-  let ideal = Math.max(today, earliest, Math.round((Number.isFinite(sure) ? Math.round(sure) : horizon) + traits.holdDays) + stretch, notBefore);
+  let ideal = Math.max(
+    today,
+    earliest,
+    Math.round((Number.isFinite(sure) ? Math.round(sure) : horizon) + traits.holdDays) + stretch,
+    notBefore,
+  );
   // A plant that comes to rest before its day is left alone.
   const stateThen = stateOn(model.timeline, ideal);
   if (state !== 'resting' && stateThen === 'resting' && traits.habit !== 'evergreen') {
@@ -82,7 +98,8 @@ function holdFor(model: PlantModel, state: PlantState, climate: GardenClimate): 
   const i = today - model.climate.firstDay;
   const warmth = meanOver(model.climate.tmeanC, i - 13, i);
   if (warmth < traits.growMinC - 1.5 && state !== 'waking') {
-    const until = firstDayWhere(model.climate.tmeanC, i + 1, (mean) => mean >= traits.growMinC, 14) ?? model.climate.days - 1;
+    const until =
+      firstDayWhere(model.climate.tmeanC, i + 1, (mean) => mean >= traits.growMinC, 14) ?? model.climate.days - 1;
     return {
       kind: 'cold',
       until: model.climate.firstDay + until,
@@ -97,7 +114,9 @@ function holdFor(model: PlantModel, state: PlantState, climate: GardenClimate): 
 }
 
 function restHold(model: PlantModel, from: DayNumber, climate: GardenClimate): Hold {
-  const wakes = model.timeline.changes.find((change) => change.day > from && (change.state === 'waking' || change.state === 'growing'));
+  const wakes = model.timeline.changes.find(
+    (change) => change.day > from && (change.state === 'waking' || change.state === 'growing'),
+  );
   return {
     kind: 'rest',
     until: wakes ? wakes.day : climate.today + HORIZON_DAYS,
@@ -123,8 +142,17 @@ function patienceDays(model: PlantModel, from: DayNumber): number {
 /** A usual watering day this near costs a dry pot nothing. */
 const WEEKDAY_PATIENCE_DAYS = 3;
 
-/** Wet roots on the eve of a cold night rot: wait for a milder one, where the window allows; and for the keeper's usual day, if it is near. */
-function onGoodDay(model: PlantModel, climate: GardenClimate, ideal: DayNumber, latest: DayNumber, weekdays: ReadonlySet<number>): DayNumber {
+/**
+ * Wet roots on the eve of a cold night rot: wait for a milder one, where the window allows; and for the keeper's usual
+ * day, if it is near.
+ */
+function onGoodDay(
+  model: PlantModel,
+  climate: GardenClimate,
+  ideal: DayNumber,
+  latest: DayNumber,
+  weekdays: ReadonlySet<number>,
+): DayNumber {
   const { tminC, firstDay } = model.climate;
   const limit = model.traits.minWetC + COLD_MARGIN_C;
   const last = Math.min(latest, climate.today + HORIZON_DAYS - 2);
@@ -133,7 +161,8 @@ function onGoodDay(model: PlantModel, climate: GardenClimate, ideal: DayNumber, 
   while (first <= last && !mild(first)) first++;
   // No mild night in the whole window: the plant's thirst decides, not the calendar.
   if (first > last) return ideal;
-  for (let day = first; day <= Math.min(last, first + WEEKDAY_PATIENCE_DAYS); day++) if (weekdays.has(weekday(day)) && mild(day)) return day;
+  for (let day = first; day <= Math.min(last, first + WEEKDAY_PATIENCE_DAYS); day++)
+    if (weekdays.has(weekday(day)) && mild(day)) return day;
   return first;
 }
 
@@ -145,7 +174,12 @@ function meanOver(values: Float64Array, from: number, to: number): number {
 }
 
 /** First index from which the mean of the `window` days before it meets the test. */
-function firstDayWhere(values: Float64Array, from: number, test: (mean: number) => boolean, window: number): number | null {
+function firstDayWhere(
+  values: Float64Array,
+  from: number,
+  test: (mean: number) => boolean,
+  window: number,
+): number | null {
   for (let i = from; i < values.length; i++) if (test(meanOver(values, i - window + 1, i))) return i;
   return null;
 }

@@ -25,12 +25,18 @@ function sign(code: Reason['code'], seen: SeenSign, weight = 0.9): Reason {
   return { code, source: 'seen', on: iso(seen.day), weight, of: seen.sign, n: { strength: seen.strength } };
 }
 
-/** Soft base, mush or a sour smell, until a look answers it: no drink anywhere, unpot. Rot does not wait for a forecast. */
+/**
+ * Soft base, mush or a sour smell, until a look answers it: no drink anywhere, unpot. Rot does not wait for a forecast.
+ */
 export function rot({ seen, today }: Facts): Answer | null {
   if (!seen.rot) return null;
   return {
-    deeds: [{ deed: 'act', what: 'unpot' }, { deed: 'look', what: 'roots', then: { firm: 'wait', mush: 'act' } }],
-    because: [sign('rot-seen', seen.rot, 1)], nextLook: iso(today),
+    deeds: [
+      { deed: 'act', what: 'unpot' },
+      { deed: 'look', what: 'roots', then: { firm: 'wait', mush: 'act' } },
+    ],
+    because: [sign('rot-seen', seen.rot, 1)],
+    nextLook: iso(today),
   };
 }
 
@@ -44,8 +50,16 @@ export function frostTonight(facts: Facts): Answer | null {
   // A light brief frost on a kind that nearly bears it: a cloth does.
   const cover = outdoors && tonightC > -3 && limitC - tonightC <= 1.5 && limitC <= 0 && care.light === 'sun';
   // Below what it bears even dry, or frost on a moist ball: now. Above that the cold harms by days, not by the night.
-  const what: Deed = cover ? { deed: 'move', what: 'cover' } : tonightC < outlook.model.traits.minDryC || tonightC < 0 ? { deed: 'act', what: 'out-of-frost' } : { deed: 'move', what: 'warmer' };
-  return { deeds: [what], because: [{ code: 'below-limit', source: 'forecast', on: iso(facts.today + 1), weight: 1, n }], nextLook: iso(facts.today) };
+  const what: Deed = cover
+    ? { deed: 'move', what: 'cover' }
+    : tonightC < outlook.model.traits.minDryC || tonightC < 0
+      ? { deed: 'act', what: 'out-of-frost' }
+      : { deed: 'move', what: 'warmer' };
+  return {
+    deeds: [what],
+    because: [{ code: 'below-limit', source: 'forecast', on: iso(facts.today + 1), weight: 1, n }],
+    nextLook: iso(facts.today),
+  };
 }
 
 /** What is known of the mix beside a slack plant: what was felt counts before what is reckoned. */
@@ -64,8 +78,13 @@ export function slackAndWet(facts: Facts): Answer | null {
   if (mix !== 'wet' && mix !== 'damp') return null;
   const firm = seen.firmBase !== null && seen.firmBase >= seen.slack.day;
   return {
-    deeds: [{ deed: 'look', what: firm ? 'roots' : 'base', then: firm ? { firm: 'wait', mush: 'act' } : BASE_ANSWERS }, { deed: 'wait', until: null }],
-    because: [sign('slack-seen', seen.slack), ...(seen.look ? [seen.look.reason] : [reckoned(facts)])], nextLook: iso(today), until: null,
+    deeds: [
+      { deed: 'look', what: firm ? 'roots' : 'base', then: firm ? { firm: 'wait', mush: 'act' } : BASE_ANSWERS },
+      { deed: 'wait', until: null },
+    ],
+    because: [sign('slack-seen', seen.slack), ...(seen.look ? [seen.look.reason] : [reckoned(facts)])],
+    nextLook: iso(today),
+    until: null,
   };
 }
 
@@ -73,7 +92,11 @@ export function slackAndWet(facts: Facts): Answer | null {
 export function slackAndUnknown(facts: Facts): Answer | null {
   const { seen, state } = facts;
   if (!seen.slack || state === 'resting' || mixOf(facts) !== 'unknown') return null;
-  return { deeds: [{ deed: 'look', what: 'depth', then: { wet: 'look', damp: 'look', dry: 'water' } }], because: [sign('slack-seen', seen.slack), reckoned(facts)], nextLook: iso(facts.today) };
+  return {
+    deeds: [{ deed: 'look', what: 'depth', then: { wet: 'look', damp: 'look', dry: 'water' } }],
+    because: [sign('slack-seen', seen.slack), reckoned(facts)],
+    nextLook: iso(facts.today),
+  };
 }
 
 /** Slack, dry and firm, in growth: thirst. Water now, ahead of any hold or calendar, but on the eve of a cold night. */
@@ -84,8 +107,13 @@ export function slackAndDry(facts: Facts): Answer | null {
   const because = [sign('slack-seen', seen.slack), ...(seen.look ? [seen.look.reason] : [reckoned(facts)])];
   if (nights.mildOn !== today) {
     return {
-      deeds: [{ deed: 'move', what: 'warmer' }, { deed: 'wait', until: nights.mildOn === null ? null : iso(nights.mildOn) }],
-      because: [...because, coldNight(facts)], until: nights.mildOn === null ? null : iso(nights.mildOn), nextLook: iso(today + 1),
+      deeds: [
+        { deed: 'move', what: 'warmer' },
+        { deed: 'wait', until: nights.mildOn === null ? null : iso(nights.mildOn) },
+      ],
+      because: [...because, coldNight(facts)],
+      until: nights.mildOn === null ? null : iso(nights.mildOn),
+      nextLook: iso(today + 1),
     };
   }
   const parched = facts.dryDays >= LONG_DRY_DAYS;
@@ -105,16 +133,30 @@ export function wetAndCold(facts: Facts): Answer | null {
   const { outlook, wetDays, wetColdDays, today, state, seen } = facts;
   const { wetFeet, rotInDays } = outlook.stress;
   const wet = facts.chanceWet > 0.5;
-  if (!wet || (wetFeet < WET_FEET_HARM && !(wetFeet >= 0.3 && rotInDays !== null && rotInDays <= 14) && !(wetColdDays >= WET_COLD_DAYS && wetFeet >= 0.15))) return null;
+  if (
+    !wet ||
+    (wetFeet < WET_FEET_HARM &&
+      !(wetFeet >= 0.3 && rotInDays !== null && rotInDays <= 14) &&
+      !(wetColdDays >= WET_COLD_DAYS && wetFeet >= 0.15))
+  )
+    return null;
   const n = { days: wetDays, cold_days: wetColdDays, index: hundredth(wetFeet), warmth: tenth(facts.warmthC) };
   const harm = wetFeet >= WET_FEET_HARM;
   const looked = seen.firmBase !== null && today - seen.firmBase <= 7;
   const move: Deed = { deed: 'move', what: facts.warmthC < outlook.model.traits.growMinC + 2 ? 'warmer' : 'drier' };
   const base: Deed = { deed: 'look', what: 'base', then: BASE_ANSWERS };
   return {
-    deeds: harm && !looked ? [base, move, { deed: 'wait', until: null }] : [move, ...(looked ? [] : [base]), { deed: 'wait', until: null }],
-    because: [{ code: harm ? 'roots-in-danger' : 'wet-and-cold', source: 'reckoned', weight: 0.9, n }, ...(seen.look && seen.look.says !== 'dry' ? [seen.look.reason] : []), ...(state === 'resting' ? [asleep(facts)] : [])],
-    until: null, nextLook: iso(today + (harm ? 3 : 5)),
+    deeds:
+      harm && !looked
+        ? [base, move, { deed: 'wait', until: null }]
+        : [move, ...(looked ? [] : [base]), { deed: 'wait', until: null }],
+    because: [
+      { code: harm ? 'roots-in-danger' : 'wet-and-cold', source: 'reckoned', weight: 0.9, n },
+      ...(seen.look && seen.look.says !== 'dry' ? [seen.look.reason] : []),
+      ...(state === 'resting' ? [asleep(facts)] : []),
+    ],
+    until: null,
+    nextLook: iso(today + (harm ? 3 : 5)),
   };
 }
 
@@ -124,7 +166,15 @@ export function tooMuch(facts: Facts): Answer | null {
   if (!seen.tooMuch || facts.chanceWet < 0.4) return null;
   if (seen.firmBase !== null && seen.firmBase >= seen.tooMuch.day) return null;
   if (seen.tooMuch.sign === 'yellow-lower' && facts.wetDays < 14) return null;
-  return { deeds: [{ deed: 'look', what: 'base', then: BASE_ANSWERS }, { deed: 'wait', until: null }], because: [sign('too-much-seen', seen.tooMuch, 0.7), reckoned(facts)], nextLook: iso(today), until: null };
+  return {
+    deeds: [
+      { deed: 'look', what: 'base', then: BASE_ANSWERS },
+      { deed: 'wait', until: null },
+    ],
+    because: [sign('too-much-seen', seen.tooMuch, 0.7), reckoned(facts)],
+    nextLook: iso(today),
+    until: null,
+  };
 }
 
 const TOUCH_EVERY_DAYS = 30;
@@ -132,7 +182,9 @@ const TOUCH_EVERY_DAYS = 30;
 const TOUCH_ASKED_DAYS = 7;
 const SLEPT_TOO_LONG_DAYS = 190;
 
-/** Asleep: no drink but the sip of its kind, a touch about monthly, and a trial to wake it once it has slept too long. */
+/**
+ * Asleep: no drink but the sip of its kind, a touch about monthly, and a trial to wake it once it has slept too long.
+ */
 export function asleepStill(facts: Facts): Answer | null {
   const { state, seen, today, stateSince, outlook, warmRoom } = facts;
   if (state !== 'resting') return null;
@@ -146,22 +198,67 @@ export function asleepStill(facts: Facts): Answer | null {
   if (shrinking) {
     if (leafInWarmth && facts.chanceWet < 0.2 && facts.nights.mildOn === today) {
       const drink = sipDrink(facts, 0.04);
-      if (drink.amount_ml > 0) return { deeds: [{ deed: 'sip', ...drink, food: null }], because: [sign('shrinking-warm', shrinking), why], nextLook: iso(today + 8) };
+      if (drink.amount_ml > 0)
+        return {
+          deeds: [{ deed: 'sip', ...drink, food: null }],
+          because: [sign('shrinking-warm', shrinking), why],
+          nextLook: iso(today + 8),
+        };
     }
-    return { deeds: [{ deed: 'sleep', next_look: nextTouch(facts) }], because: [sign('shrinking-cold', shrinking, 0.5), why], nextLook: nextTouch(facts) };
+    return {
+      deeds: [{ deed: 'sleep', next_look: nextTouch(facts) }],
+      because: [sign('shrinking-cold', shrinking, 0.5), why],
+      nextLook: nextTouch(facts),
+    };
   }
   if (today - stateSince >= SLEPT_TOO_LONG_DAYS && today - (seen.touched ?? -Infinity) > 10) {
-    return { deeds: [{ deed: 'wake' }], because: [{ code: 'slept-too-long', source: 'reckoned', on: iso(stateSince), weight: 0.8, n: { days: today - stateSince } }], nextLook: iso(today + 14) };
+    return {
+      deeds: [{ deed: 'wake' }],
+      because: [
+        {
+          code: 'slept-too-long',
+          source: 'reckoned',
+          on: iso(stateSince),
+          weight: 0.8,
+          n: { days: today - stateSince },
+        },
+      ],
+      nextLook: iso(today + 14),
+    };
   }
   // A leaf succulent dry in a warm room spends its store: a small drink before harm.
   if (leafInWarmth && facts.chanceWet < 0.1 && outlook.stress.thirst >= 0.6 && facts.nights.mildOn === today) {
     const drink = sipDrink(facts, 0.04);
-    if (drink.amount_ml > 0) return { deeds: [{ deed: 'sip', ...drink, food: null }], because: [{ code: 'small-store', source: 'reckoned', weight: 0.6, n: { thirst: hundredth(outlook.stress.thirst), days: facts.dryDays } }, why], nextLook: iso(today + 8) };
+    if (drink.amount_ml > 0)
+      return {
+        deeds: [{ deed: 'sip', ...drink, food: null }],
+        because: [
+          {
+            code: 'small-store',
+            source: 'reckoned',
+            weight: 0.6,
+            n: { thirst: hundredth(outlook.stress.thirst), days: facts.dryDays },
+          },
+          why,
+        ],
+        nextLook: iso(today + 8),
+      };
   }
   const since = today - Math.max(stateSince, seen.touched ?? -Infinity);
   const phase = since - touchPhase(outlook.plant.id) - TOUCH_EVERY_DAYS;
   if (phase >= 0 && phase % TOUCH_EVERY_DAYS < TOUCH_ASKED_DAYS) {
-    return { deeds: [{ deed: 'look', what: 'base', then: { firm: 'sleep', 'a little soft': traits.store === 'leaf' && warmRoom ? 'sip' : 'sleep', mush: 'act' } }, { deed: 'sleep', next_look: iso(today) }], because: [{ code: 'touch-due', source: 'rule', weight: 0.4, n: { days: since } }, why], nextLook: iso(today) };
+    return {
+      deeds: [
+        {
+          deed: 'look',
+          what: 'base',
+          then: { firm: 'sleep', 'a little soft': traits.store === 'leaf' && warmRoom ? 'sip' : 'sleep', mush: 'act' },
+        },
+        { deed: 'sleep', next_look: iso(today) },
+      ],
+      because: [{ code: 'touch-due', source: 'rule', weight: 0.4, n: { days: since } }, why],
+      nextLook: iso(today),
+    };
   }
   return { deeds: [{ deed: 'sleep', next_look: nextTouch(facts) }], because: [why], nextLook: nextTouch(facts) };
 }
@@ -179,7 +276,10 @@ function nextTouch({ today, seen, stateSince, outlook }: Facts): string {
   return iso(first + missed * TOUCH_EVERY_DAYS);
 }
 
-/** Felt wet, weighed heavy or left as "still wet": not due, whatever was reckoned. Damp: due only where the rule is to keep damp, or the top alone need dry. */
+/**
+ * Felt wet, weighed heavy or left as "still wet": not due, whatever was reckoned. Damp: due only where the rule is to
+ * keep damp, or the top alone need dry.
+ */
 export function lookSaysWait(facts: Facts): Answer | null {
   const { seen, today, outlook } = facts;
   const { look } = seen;
@@ -188,12 +288,19 @@ export function lookSaysWait(facts: Facts): Answer | null {
   const damp = look.says === 'damp';
   if (damp && (dryRule === 'keep-damp' || dryRule === 'dry-top')) return null;
   const ideal = outlook.advice.window?.ideal ?? null;
-  // From what was found the rate says when to look again: half of the way, no sooner than two days, no later than three weeks.
+  // From what was found the rate says when to look again: half of the way, no sooner than two days, no later than three
+  // weeks.
   const way = ideal === null ? 14 : Math.max(0, ideal - look.day);
   const again = look.day + Math.min(21, Math.max(damp ? 2 : 3, Math.round(0.6 * way)));
   if (today >= again) return null;
   const until = ideal === null ? null : iso(Math.max(ideal, again));
-  return { deeds: [{ deed: 'wait', until }], because: [look.reason, reckonedOrNone(facts, look.says)], until, nextLook: iso(again), against: bookAgainst(facts, look.says) };
+  return {
+    deeds: [{ deed: 'wait', until }],
+    because: [look.reason, reckonedOrNone(facts, look.says)],
+    until,
+    nextLook: iso(again),
+    against: bookAgainst(facts, look.says),
+  };
 }
 
 /** Too cold to drink, roots cut lately, or its rest so near that no drink is due before it. */
@@ -203,25 +310,76 @@ export function held(facts: Facts): Answer | null {
   if (!hold) return null;
   const until = iso(hold.until);
   if (hold.kind === 'cold') {
-    const because: Reason[] = [{ code: 'too-cold-to-drink', source: 'reckoned', weight: 0.8, n: { warmth: tenth(facts.warmthC), grows_from: outlook.model.traits.growMinC } }, reckoned(facts)];
+    const because: Reason[] = [
+      {
+        code: 'too-cold-to-drink',
+        source: 'reckoned',
+        weight: 0.8,
+        n: { warmth: tenth(facts.warmthC), grows_from: outlook.model.traits.growMinC },
+      },
+      reckoned(facts),
+    ];
     // Not this night alone: no drink can come for weeks, and it would want to grow.
     if (nights.coldShare > 0.6 && (facts.state === 'growing' || facts.state === 'waking')) {
-      return { deeds: [{ deed: 'move', what: 'warmer' }, { deed: 'wait', until }], because: [coldWeeks(facts), ...because], until, nextLook: iso(today + 7) };
+      return {
+        deeds: [
+          { deed: 'move', what: 'warmer' },
+          { deed: 'wait', until },
+        ],
+        because: [coldWeeks(facts), ...because],
+        until,
+        nextLook: iso(today + 7),
+      };
     }
-    return { deeds: [{ deed: 'wait', until }, ...(m.p50 > TOO_WET_TO_DRINK_M ? [{ deed: 'move', what: 'warmer' } as const] : [])], because, until, nextLook: iso(today + 14) };
+    return {
+      deeds: [
+        { deed: 'wait', until },
+        ...(m.p50 > TOO_WET_TO_DRINK_M ? [{ deed: 'move', what: 'warmer' } as const] : []),
+      ],
+      because,
+      until,
+      nextLook: iso(today + 14),
+    };
   }
-  if (hold.kind === 'potted') return { deeds: [{ deed: 'wait', until }], because: [{ code: 'cut-roots', source: 'rule', on: iso(outlook.model.pottedOn ?? today), weight: 0.9 }], until, nextLook: until };
-  return { deeds: [{ deed: 'wait', until: null }], because: [{ code: 'goes-to-rest', source: 'reckoned', on: until, weight: 0.6 }, reckoned(facts)], until: null, nextLook: iso(today + 21) };
+  if (hold.kind === 'potted')
+    return {
+      deeds: [{ deed: 'wait', until }],
+      because: [{ code: 'cut-roots', source: 'rule', on: iso(outlook.model.pottedOn ?? today), weight: 0.9 }],
+      until,
+      nextLook: until,
+    };
+  return {
+    deeds: [{ deed: 'wait', until: null }],
+    because: [{ code: 'goes-to-rest', source: 'reckoned', on: until, weight: 0.6 }, reckoned(facts)],
+    until: null,
+    nextLook: iso(today + 21),
+  };
 }
 
-/** One look that contradicts the book is believed, but no drench is given on the strength of it: a second settles it. */
+/**
+ * One look that contradicts the book is believed, but no drench is given on the strength of it: a second settles it.
+ */
 export function contradictsBook(facts: Facts): Answer | null {
   const { seen, outlook, today } = facts;
   if (!seen.look || seen.look.says !== 'dry' || seen.looksSinceDrink > 1 || seen.slack) return null;
-  const upset = outlook.present.happened.find(({ kind, probability, from }) => (kind === 'slip' ? probability >= 0.12 && from === seen.look!.day : (kind === 'ran-past' || kind === 'faster') && probability >= 0.35));
+  const upset = outlook.present.happened.find(({ kind, probability, from }) =>
+    kind === 'slip'
+      ? probability >= 0.12 && from === seen.look!.day
+      : (kind === 'ran-past' || kind === 'faster') && probability >= 0.35,
+  );
   if (!upset) return null;
   return {
-    deeds: [{ deed: 'look', what: 'depth', then: DEPTH_ANSWERS }], because: [seen.look.reason, { code: 'contradicts-book', source: 'reckoned', weight: 0.6, of: upset.kind, n: { chance: hundredth(upset.probability) } }],
+    deeds: [{ deed: 'look', what: 'depth', then: DEPTH_ANSWERS }],
+    because: [
+      seen.look.reason,
+      {
+        code: 'contradicts-book',
+        source: 'reckoned',
+        weight: 0.6,
+        of: upset.kind,
+        n: { chance: hundredth(upset.probability) },
+      },
+    ],
     nextLook: iso(Math.max(today, seen.look.day + 2)),
   };
 }
@@ -234,8 +392,30 @@ export function changedPace(facts: Facts): Answer | null {
   if (change.kind === 'slower' && seen.firmBase !== null && today - seen.firmBase <= 14) return null;
   if (change.kind === 'faster' && facts.chanceWet < 0.1) return null;
   return {
-    deeds: [{ deed: 'look', what: change.kind === 'slower' ? 'base' : change.kind === 'faster' ? 'roots' : 'depth', then: change.kind === 'slower' ? BASE_ANSWERS : change.kind === 'faster' ? { firm: 'wait', mush: 'act' } : DEPTH_ANSWERS }, { deed: 'wait', until: facts.outlook.advice.window ? iso(facts.outlook.advice.window.ideal) : null }],
-    because: [{ code: 'changed-pace', source: 'reckoned', weight: 0.7, of: change.kind, n: { factor: hundredth(change.factor) } }, ...(seen.look ? [seen.look.reason] : [])], nextLook: iso(today),
+    deeds: [
+      {
+        deed: 'look',
+        what: change.kind === 'slower' ? 'base' : change.kind === 'faster' ? 'roots' : 'depth',
+        then:
+          change.kind === 'slower'
+            ? BASE_ANSWERS
+            : change.kind === 'faster'
+              ? { firm: 'wait', mush: 'act' }
+              : DEPTH_ANSWERS,
+      },
+      { deed: 'wait', until: facts.outlook.advice.window ? iso(facts.outlook.advice.window.ideal) : null },
+    ],
+    because: [
+      {
+        code: 'changed-pace',
+        source: 'reckoned',
+        weight: 0.7,
+        of: change.kind,
+        n: { factor: hundredth(change.factor) },
+      },
+      ...(seen.look ? [seen.look.reason] : []),
+    ],
+    nextLook: iso(today),
   };
 }
 
@@ -250,7 +430,17 @@ export function neverLooked(facts: Facts): Answer | null {
   const fresh = came && facts.m.p90 - facts.m.p10 > 0.25;
   if (!fresh && !near) return null;
   return {
-    deeds: [{ deed: 'look', what: 'depth', then: DEPTH_ANSWERS }], because: [{ code: came ? 'came-as-it-came' : 'never-looked', source: 'reckoned', ...(came && arrivedOn !== null ? { on: iso(arrivedOn) } : {}), weight: 0.7 }, unsure(facts)], nextLook: iso(today),
+    deeds: [{ deed: 'look', what: 'depth', then: DEPTH_ANSWERS }],
+    because: [
+      {
+        code: came ? 'came-as-it-came' : 'never-looked',
+        source: 'reckoned',
+        ...(came && arrivedOn !== null ? { on: iso(arrivedOn) } : {}),
+        weight: 0.7,
+      },
+      unsure(facts),
+    ],
+    nextLook: iso(today),
   };
 }
 
@@ -261,8 +451,17 @@ export function reckoned({ m, outlook, today, seen }: Facts): Reason {
   if (m.p50 <= DRY_TO_M) {
     // Not dry yet on the day on which it was felt damp.
     const found = outlook.dryOn.p50;
-    const since = found !== null && seen.look && seen.look.says !== 'dry' ? Math.min(today, Math.max(found, seen.look.day + 1)) : found;
-    return { code: 'reckoned-dry', source: 'reckoned', ...(since !== null && since <= today ? { on: iso(since) } : {}), weight: 0.5, n: { ...n, ...giveOrTake(outlook.dryOn) } };
+    const since =
+      found !== null && seen.look && seen.look.says !== 'dry'
+        ? Math.min(today, Math.max(found, seen.look.day + 1))
+        : found;
+    return {
+      code: 'reckoned-dry',
+      source: 'reckoned',
+      ...(since !== null && since <= today ? { on: iso(since) } : {}),
+      weight: 0.5,
+      n: { ...n, ...giveOrTake(outlook.dryOn) },
+    };
   }
   return { code: m.p50 > 0.6 ? 'reckoned-wet' : 'reckoned-damp', source: 'reckoned', weight: 0.5, n };
 }
@@ -283,20 +482,48 @@ function reckonedOrNone(facts: Facts, says: Says): Reason {
 function bookAgainst(facts: Facts, says: Says): Reason[] {
   const { happened } = facts.outlook.present;
   const other = happened.find(({ kind }) => kind === 'stranger' || kind === 'slip' || kind === 'slower');
-  return other && says !== 'dry' ? [{ code: 'contradicts-book', source: 'reckoned', weight: 0.3, of: other.kind, n: { chance: hundredth(other.probability) } }] : [];
+  return other && says !== 'dry'
+    ? [
+        {
+          code: 'contradicts-book',
+          source: 'reckoned',
+          weight: 0.3,
+          of: other.kind,
+          n: { chance: hundredth(other.probability) },
+        },
+      ]
+    : [];
 }
 
 function asleep({ stateSince, outlook, today }: Facts): Reason {
-  const wakes = outlook.model.timeline.changes.find(({ day, state }) => day > today && (state === 'waking' || state === 'growing'));
-  return { code: 'asleep', source: 'reckoned', on: iso(stateSince), weight: 0.8, n: { days: today - stateSince, ...(wakes ? { wakes_in_days: wakes.day - today } : {}) } };
+  const wakes = outlook.model.timeline.changes.find(
+    ({ day, state }) => day > today && (state === 'waking' || state === 'growing'),
+  );
+  return {
+    code: 'asleep',
+    source: 'reckoned',
+    on: iso(stateSince),
+    weight: 0.8,
+    n: { days: today - stateSince, ...(wakes ? { wakes_in_days: wakes.day - today } : {}) },
+  };
 }
 
 export function coldNight({ nights, outlook }: Facts): Reason {
-  return { code: 'cold-night', source: 'forecast', weight: 0.8, n: { tonight: tenth(nights.tonightC), limit: outlook.model.traits.minWetC, margin: EVE_MARGIN_C } };
+  return {
+    code: 'cold-night',
+    source: 'forecast',
+    weight: 0.8,
+    n: { tonight: tenth(nights.tonightC), limit: outlook.model.traits.minWetC, margin: EVE_MARGIN_C },
+  };
 }
 
 export function coldWeeks({ nights, outlook }: Facts): Reason {
-  return { code: 'cold-for-weeks', source: 'forecast', weight: 0.9, n: { share: hundredth(nights.coldShare), limit: outlook.model.traits.minWetC } };
+  return {
+    code: 'cold-for-weeks',
+    source: 'forecast',
+    weight: 0.9,
+    n: { share: hundredth(nights.coldShare), limit: outlook.model.traits.minWetC },
+  };
 }
 
 export function tenth(value: number): number {

@@ -1,6 +1,6 @@
 /**
- * What may be asked of a keeper today, and why: a closed set of deeds and codes with numbers. No sentences: those are made in
- * one place (the workspace `words`).
+ * What may be asked of a keeper today, and why: a closed set of deeds and codes with numbers. No sentences: those are
+ * made in one place (the workspace `words`).
  */
 import type { LookKind } from '../belief/looks.ts';
 import type { UpsetKind } from '../belief/upsets.ts';
@@ -53,12 +53,62 @@ export interface Reason {
 
 /** Every reason there is; docs/formats.md says what each means. */
 export const REASON_CODES = [
-  'felt-wet', 'felt-damp', 'felt-dry', 'surface-dry', 'surface-wet', 'weighed', 'probed', 'lifted',
-  'rot-seen', 'slack-seen', 'taut-seen', 'too-much-seen', 'woken-seen',
-  'reckoned-wet', 'reckoned-damp', 'reckoned-dry', 'due', 'not-due', 'unsure', 'never-looked', 'long-unlooked', 'came-as-it-came', 'contradicts-book', 'changed-pace',
-  'asleep', 'easing', 'waking', 'slept-too-long', 'touch-due', 'small-store', 'shrinking-warm', 'shrinking-cold', 'goes-to-rest',
-  'too-cold-to-drink', 'too-dark', 'too-hot', 'below-limit', 'near-limit', 'cold-for-weeks', 'cold-night', 'wet-and-cold', 'roots-in-danger',
-  'cut-roots', 'dry-for-long', 'first-sip', 'thirsty', 'no-hole', 'name-unknown', 'hard-to-replace', 'salts', 'calendar', 'calendar-none', 'plant-sign', 'no-sign', 'held', 'apart',
+  'felt-wet',
+  'felt-damp',
+  'felt-dry',
+  'surface-dry',
+  'surface-wet',
+  'weighed',
+  'probed',
+  'lifted',
+  'rot-seen',
+  'slack-seen',
+  'taut-seen',
+  'too-much-seen',
+  'woken-seen',
+  'reckoned-wet',
+  'reckoned-damp',
+  'reckoned-dry',
+  'due',
+  'not-due',
+  'unsure',
+  'never-looked',
+  'long-unlooked',
+  'came-as-it-came',
+  'contradicts-book',
+  'changed-pace',
+  'asleep',
+  'easing',
+  'waking',
+  'slept-too-long',
+  'touch-due',
+  'small-store',
+  'shrinking-warm',
+  'shrinking-cold',
+  'goes-to-rest',
+  'too-cold-to-drink',
+  'too-dark',
+  'too-hot',
+  'below-limit',
+  'near-limit',
+  'cold-for-weeks',
+  'cold-night',
+  'wet-and-cold',
+  'roots-in-danger',
+  'cut-roots',
+  'dry-for-long',
+  'first-sip',
+  'thirsty',
+  'no-hole',
+  'name-unknown',
+  'hard-to-replace',
+  'salts',
+  'calendar',
+  'calendar-none',
+  'plant-sign',
+  'no-sign',
+  'held',
+  'apart',
 ] as const;
 export type ReasonCode = (typeof REASON_CODES)[number];
 
@@ -75,11 +125,33 @@ export type Sureness = 'high' | 'medium' | 'low';
 
 /** What hands should mind while doing it. */
 export type Mind =
-  | 'not-on-powder' | 'not-into-rosette' | 'no-hole-measure' | 'softened-sodium' | 'water-not-its-kind' | 'hard-crust' | 'salts-flush' | 'salts-stay' | 'long-dry-sip' | 'spines' | 'glochids' | 'milky-sap' | 'poisonous-sap';
+  | 'not-on-powder'
+  | 'not-into-rosette'
+  | 'no-hole-measure'
+  | 'softened-sodium'
+  | 'water-not-its-kind'
+  | 'hard-crust'
+  | 'salts-flush'
+  | 'salts-stay'
+  | 'long-dry-sip'
+  | 'spines'
+  | 'glochids'
+  | 'milky-sap'
+  | 'poisonous-sap';
 
 /** The one thing never to do with a kind. */
 export type Never =
-  | 'long-soak' | 'full-drink-leafless' | 'frost' | 'wet-and-cold' | 'water-into-rosette' | 'oil-on-powder' | 'full-drink-asleep' | 'standing-in-water' | 'dry-out' | 'bury-neck' | 'second-drink-while-wet';
+  | 'long-soak'
+  | 'full-drink-leafless'
+  | 'frost'
+  | 'wet-and-cold'
+  | 'water-into-rosette'
+  | 'oil-on-powder'
+  | 'full-drink-asleep'
+  | 'standing-in-water'
+  | 'dry-out'
+  | 'bury-neck'
+  | 'second-drink-while-wet';
 
 export interface Judgement {
   /** the first counts, the others stand beside it */
@@ -116,7 +188,9 @@ export function judgedAs({ deeds: [first] }: Pick<Judgement, 'deeds'>, today: st
     case 'wake':
       return 'look';
     case 'wait':
-      return first.until !== null && Date.parse(first.until) - Date.parse(today) <= SOON_DAYS * MS_PER_DAY ? 'soon' : 'leave';
+      return first.until !== null && Date.parse(first.until) - Date.parse(today) <= SOON_DAYS * MS_PER_DAY
+        ? 'soon'
+        : 'leave';
     case 'sleep':
       return 'leave';
   }

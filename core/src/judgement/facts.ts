@@ -1,4 +1,7 @@
-/** Everything that is known of a plant today, gathered once: what is in the pot, what was seen, the nights, the season, the rules. */
+/**
+ * Everything that is known of a plant today, gathered once: what is in the pot, what was seen, the nights, the season,
+ * the rules.
+ */
 import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { CareRules } from '../care/rules.ts';
 import type { FeedAdvice } from '../feed/schedule.ts';
@@ -91,21 +94,34 @@ export function gather(input: JudgeInput): Facts {
   const { state } = outlook;
   const cold = warmthC < traits.growMinC;
   const rotTimes =
-    ROT_PRONE[traits.store] * (state === 'resting' ? WORSE.asleep.times : 1) * (cold ? WORSE.cold.times : 1) *
-    (input.nameUnknown ? WORSE.unknownName.times : 1) * (rules.hardToReplace ? WORSE.hardToReplace.times : 1);
+    ROT_PRONE[traits.store] *
+    (state === 'resting' ? WORSE.asleep.times : 1) *
+    (cold ? WORSE.cold.times : 1) *
+    (input.nameUnknown ? WORSE.unknownName.times : 1) *
+    (rules.hardToReplace ? WORSE.hardToReplace.times : 1);
   const thirsty = outlook.stress.thirst >= 0.35 || seen.slack !== null;
   const keepsDamp = traits.dryRule === 'keep-damp' || traits.store === 'none';
   const dry = outlook.dryOn.p50;
   const { wetDays, wetColdDays } = wetSpell(outlook, today);
   return {
-    ...input, state, stateSince: change?.day ?? today, seen, m: outlook.moisture,
-    chanceWet: chanceAbove(outlook.present, TOO_WET_TO_DRINK_M), chanceDue: 1 - chanceAbove(outlook.present, Math.max(dueMoisture(traits), DRY_TO_M) + 0.03),
-    nights: nightsOf(input), warmthC, dliMol,
+    ...input,
+    state,
+    stateSince: change?.day ?? today,
+    seen,
+    m: outlook.moisture,
+    chanceWet: chanceAbove(outlook.present, TOO_WET_TO_DRINK_M),
+    chanceDue: 1 - chanceAbove(outlook.present, Math.max(dueMoisture(traits), DRY_TO_M) + 0.03),
+    nights: nightsOf(input),
+    warmthC,
+    dliMol,
     tooDark: state !== 'resting' && dliMol < LIGHT_BANDS[care.light].getsBy * DARK_SHARE,
     warmRoom: isIndoors(input.placeKind) && warmthC >= WARM_ROOM_C,
-    rotTimes, thirstADay: keepsDamp ? HARM.dayDryKeepDamp.harm : thirsty ? HARM.dayThirsty.harm : HARM.dayDry.harm,
+    rotTimes,
+    thirstADay: keepsDamp ? HARM.dayDryKeepDamp.harm : thirsty ? HARM.dayThirsty.harm : HARM.dayDry.harm,
     dryDays: dry !== null && dry <= today && outlook.moisture.p50 <= DRY_TO_M ? today - dry : 0,
-    wetDays, wetColdDays, neverLooked: !seen.everLooked && history.checks === 0,
+    wetDays,
+    wetColdDays,
+    neverLooked: !seen.everLooked && history.checks === 0,
   };
 }
 
@@ -118,7 +134,8 @@ function scaleOf({ outlook }: JudgeInput): { drainedG: number; rangeG: number } 
   const full = weights.drained_g;
   const dry = outlook.plant.events.findLast((event) => event.type === 'weights' && event.dry_g != null);
   const dryG = dry?.type === 'weights' ? dry.dry_g : null;
-  const rangeG = dryG != null && dryG < full ? (full - dryG) / (1 - DRY_TO_M / 2) : outlook.model.pot.capacity.availableMl;
+  const rangeG =
+    dryG != null && dryG < full ? (full - dryG) / (1 - DRY_TO_M / 2) : outlook.model.pot.capacity.availableMl;
   return rangeG > 0 ? { drainedG: full, rangeG } : null;
 }
 
@@ -139,10 +156,19 @@ function nightsOf({ outlook, today }: JudgeInput): Nights {
     const day = today + ahead;
     if (ahead <= WEEK && night(day) < night(weekOn)) weekOn = day;
     if (night(day) < traits.minWetC) colder++;
-    if (mildOn === null && night(day) >= traits.minWetC + EVE_MARGIN_C && night(day + 1) >= traits.minWetC + EVE_MARGIN_C) mildOn = day - 1;
+    if (
+      mildOn === null &&
+      night(day) >= traits.minWetC + EVE_MARGIN_C &&
+      night(day + 1) >= traits.minWetC + EVE_MARGIN_C
+    )
+      mildOn = day - 1;
   }
   return {
-    tonightC: night(today + 1), weekC: night(weekOn), weekOn, limitC: outlook.moisture.p50 > DAMP_FROM_M ? traits.minWetC : traits.minDryC, mildOn,
+    tonightC: night(today + 1),
+    weekC: night(weekOn),
+    weekOn,
+    limitC: outlook.moisture.p50 > DAMP_FROM_M ? traits.minWetC : traits.minDryC,
+    mildOn,
     coldShare: colder / NIGHTS_AHEAD,
   };
 }

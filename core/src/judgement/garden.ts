@@ -13,8 +13,21 @@ export function gardenTasks(garden: Garden): { outlook: Outlook; task: CareTask 
     const outlook = forecast.outlook(plant.id);
     const place = forecast.climate.place(plant.place).place;
     const task = careTask({
-      name: plant.name ?? '', taxon: plant.taxon ?? null, nameUnknown: outlook.model.sourced.genus === undefined && plant.habit == null, own: {}, outlook, today, placeKind: place.kind, lit: place.lamp != null, south: garden.site.latitude_deg < 0,
-      mixIsCharged: isCharged(garden.mixes.find(({ id }) => id === plant.mix), components), arrivedOn: null, watersAtHand: [],
+      name: plant.name ?? '',
+      taxon: plant.taxon ?? null,
+      nameUnknown: outlook.model.sourced.genus === undefined && plant.habit == null,
+      own: {},
+      outlook,
+      today,
+      placeKind: place.kind,
+      lit: place.lamp != null,
+      south: garden.site.latitude_deg < 0,
+      mixIsCharged: isCharged(
+        garden.mixes.find(({ id }) => id === plant.mix),
+        components,
+      ),
+      arrivedOn: null,
+      watersAtHand: [],
     });
     return { outlook, task };
   });

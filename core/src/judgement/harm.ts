@@ -1,6 +1,6 @@
 /**
- * What each deed may cost, as data with its reason: 1 is the plant lost. Too much water kills, too little delays; a look costs
- * little but not nothing, and is worth what it may change.
+ * What each deed may cost, as data with its reason: 1 is the plant lost. Too much water kills, too little delays; a
+ * look costs little but not nothing, and is worth what it may change.
  */
 import type { Store } from '../garden.ts';
 
@@ -10,7 +10,10 @@ export interface HarmRow {
 }
 
 export const HARM = {
-  drinkIntoWet: { harm: 0.05, why: 'a drink into a mix that is still wet shuts its air out for another cycle: most losses are rot' },
+  drinkIntoWet: {
+    harm: 0.05,
+    why: 'a drink into a mix that is still wet shuts its air out for another cycle: most losses are rot',
+  },
   drinkIntoDamp: { harm: 0.008, why: 'a drink a little early costs roots some air' },
   look: { harm: 0.0035, why: 'a finger in the pot takes a minute, and skins crack that are felt every day' },
   dayDry: { harm: 0.002, why: 'a succulent with a full store stands dry for weeks; growth waits' },

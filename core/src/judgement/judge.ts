@@ -1,16 +1,37 @@
 /**
  * One answer a plant: what to do with it today, and why. Nothing else in the product decides.
  *
- * First what no sum may outvote (dangers.ts), most urgent first; then, where the rules call for water, the deed of least
- * expected harm under what may be in the pot (harm.ts). Where a drink and waiting lie near one another, a look wins.
+ * First what no sum may outvote (dangers.ts), most urgent first; then, where the rules call for water, the deed of
+ * least expected harm under what may be in the pot (harm.ts). Where a drink and waiting lie near one another, a look
+ * wins.
  */
 import { isoDay } from '../calendar/day.ts';
 import { DRY_TO_M, ROOT_FREE_M } from '../moisture.ts';
 import type { Deed, Drink, Happened, Judgement, Mind, Never, Reason, Sureness } from './deeds.ts';
 import { judgedAs } from './deeds.ts';
 import {
-  type Answer, asleepStill, changedPace, coldNight, coldWeeks, contradictsBook, frostTonight, giveOrTake, held, hundredth, LONG_DRY_DAYS, lookSaysWait, neverLooked, reckoned, rot, slackAndDry,
-  slackAndUnknown, slackAndWet, tenth, tooMuch, unsure, wetAndCold,
+  type Answer,
+  asleepStill,
+  changedPace,
+  coldNight,
+  coldWeeks,
+  contradictsBook,
+  frostTonight,
+  giveOrTake,
+  held,
+  hundredth,
+  LONG_DRY_DAYS,
+  lookSaysWait,
+  neverLooked,
+  reckoned,
+  rot,
+  slackAndDry,
+  slackAndUnknown,
+  slackAndWet,
+  tenth,
+  tooMuch,
+  unsure,
+  wetAndCold,
 } from './dangers.ts';
 import { type Facts, gather, iso, type JudgeInput } from './facts.ts';
 import { DAYS_TO_NEXT_LOOK, FAIRLY_SURE_GAP, HARM, SURE_GAP } from './harm.ts';
@@ -19,18 +40,46 @@ import { dayNumber } from '../calendar/day.ts';
 
 /** The order is the order of urgency. */
 const DANGERS: readonly ((facts: Facts) => Answer | null)[] = [
-  rot, slackAndWet, wetAndCold, tooMuch, asleepStill, slackAndDry, slackAndUnknown, afterFirstSip, held, lookSaysWait, contradictsBook, changedPace, neverLooked,
+  rot,
+  slackAndWet,
+  wetAndCold,
+  tooMuch,
+  asleepStill,
+  slackAndDry,
+  slackAndUnknown,
+  afterFirstSip,
+  held,
+  lookSaysWait,
+  contradictsBook,
+  changedPace,
+  neverLooked,
 ];
 
 export function judge(input: JudgeInput): Judgement {
   const facts = gather(input);
   const answer = firstAnswer(facts);
   const cold = frostTonight(facts);
-  const merged = cold && answer.deeds[0].deed !== 'act' ? overruledByCold(answer, cold) : cold ? { ...answer, deeds: [...answer.deeds, ...cold.deeds] as Answer['deeds'], because: [...answer.because, ...cold.because] } : answer;
+  const merged =
+    cold && answer.deeds[0].deed !== 'act'
+      ? overruledByCold(answer, cold)
+      : cold
+        ? {
+            ...answer,
+            deeds: [...answer.deeds, ...cold.deeds] as Answer['deeds'],
+            because: [...answer.because, ...cold.because],
+          }
+        : answer;
   const deeds = dress(facts, merged.deeds);
   const { because, against } = weighed(merged, facts);
   return {
-    deeds, until: merged.until ?? null, next_look: merged.nextLook ?? null, because, against, happened: happenedOf(facts), ...mindful(facts, deeds), sure: surenessOf(facts, answer),
+    deeds,
+    until: merged.until ?? null,
+    next_look: merged.nextLook ?? null,
+    because,
+    against,
+    happened: happenedOf(facts),
+    ...mindful(facts, deeds),
+    sure: surenessOf(facts, answer),
   };
 }
 
@@ -48,7 +97,10 @@ function overruledByCold(answer: Answer, cold: Answer): Answer {
   const thirsty = answer.deeds.some(({ deed }) => deed === 'water' || deed === 'sip');
   return {
     deeds: [...cold.deeds, ...(thirsty ? [{ deed: 'wait', until: null } as const] : rest)] as Answer['deeds'],
-    because: [...cold.because, ...answer.because], against: answer.against, until: thirsty ? null : answer.until, nextLook: cold.nextLook,
+    because: [...cold.because, ...answer.because],
+    against: answer.against,
+    until: thirsty ? null : answer.until,
+    nextLook: cold.nextLook,
   };
 }
 
@@ -63,11 +115,26 @@ function afterFirstSip({ outlook, today, state }: Facts): Answer | null {
   const drinks = outlook.plant.events.filter((event) => event.type === 'watering');
   const last = drinks.at(-1);
   const before = drinks.at(-2);
-  if (!last || last.method !== 'measured' || (last.amount_ml ?? 0) > SMALL_SIP_SHARE * outlook.model.pot.capacity.volumeMl) return null;
+  if (
+    !last ||
+    last.method !== 'measured' ||
+    (last.amount_ml ?? 0) > SMALL_SIP_SHARE * outlook.model.pot.capacity.volumeMl
+  )
+    return null;
   const day = dayNumber(last.date);
-  if (today - day >= LOOK_AFTER_SIP_DAYS || today - day >= SIP_COUNTS_DAYS || (before && day - dayNumber(before.date) <= LONG_DRY_DAYS)) return null;
+  if (
+    today - day >= LOOK_AFTER_SIP_DAYS ||
+    today - day >= SIP_COUNTS_DAYS ||
+    (before && day - dayNumber(before.date) <= LONG_DRY_DAYS)
+  )
+    return null;
   const look = isoDay(day + LOOK_AFTER_SIP_DAYS);
-  return { deeds: [{ deed: 'wait', until: look }], because: [{ code: 'first-sip', source: 'rule', on: last.date, weight: 0.8 }], until: look, nextLook: look };
+  return {
+    deeds: [{ deed: 'wait', until: look }],
+    because: [{ code: 'first-sip', source: 'rule', on: last.date, weight: 0.8 }],
+    until: look,
+    nextLook: look,
+  };
 }
 
 /** What the keeper's rule calls for: the pot gone dry, the plant's sign, the calendar. */
@@ -79,14 +146,33 @@ function byRule(facts: Facts): Answer & { gap?: number } {
     const day = outlook.schools.plant;
     if (day === null) return wait(facts, null, { code: 'no-sign', source: 'rule', weight: 0.6 });
     if (day > today) return wait(facts, iso(day), { code: 'plant-sign', source: 'rule', on: iso(day), weight: 0.6 });
-    return { deeds: [{ deed: 'look', what: 'growth', then: { wrinkled: 'water', taut: 'wait' } }], because: [{ code: 'plant-sign', source: 'rule', on: iso(today), weight: 0.6 }, reckoned(facts)], nextLook: iso(today) };
+    return {
+      deeds: [{ deed: 'look', what: 'growth', then: { wrinkled: 'water', taut: 'wait' } }],
+      because: [{ code: 'plant-sign', source: 'rule', on: iso(today), weight: 0.6 }, reckoned(facts)],
+      nextLook: iso(today),
+    };
   }
   // Lately found taut, it draws on a store that nobody sees: the first wrinkles, or about a week.
   const { traits } = outlook.model;
-  const tautDry = facts.seen.taut !== null && (traits.store === 'below' || traits.dryRule === 'dry-and-hold') && facts.m.p50 <= DRY_TO_M;
+  const tautDry =
+    facts.seen.taut !== null &&
+    (traits.store === 'below' || traits.dryRule === 'dry-and-hold') &&
+    facts.m.p50 <= DRY_TO_M;
   const day = Math.max(window.ideal, tautDry ? Math.min(facts.seen.taut! + 7, window.latest) : 0);
-  if (day > today) return wait(facts, iso(day), ...(tautDry ? [{ code: 'taut-seen', source: 'seen', on: iso(facts.seen.taut!), weight: 0.6 } as const] : []), ...eased(facts));
-  return due(facts, { code: 'due', source: 'rule', weight: 0.7, of: traits.dueM === null ? traits.dryRule : 'own', n: { hold_days: traits.holdDays } });
+  if (day > today)
+    return wait(
+      facts,
+      iso(day),
+      ...(tautDry ? [{ code: 'taut-seen', source: 'seen', on: iso(facts.seen.taut!), weight: 0.6 } as const] : []),
+      ...eased(facts),
+    );
+  return due(facts, {
+    code: 'due',
+    source: 'rule',
+    weight: 0.7,
+    of: traits.dueM === null ? traits.dryRule : 'own',
+    n: { hold_days: traits.holdDays },
+  });
 }
 
 function byCalendar(facts: Facts): Answer & { gap?: number } {
@@ -99,51 +185,140 @@ function byCalendar(facts: Facts): Answer & { gap?: number } {
   const reason: Reason = { code: 'calendar', source: 'rule', weight: 0.6, n: { every } };
   if (day > today) return wait(facts, iso(day), reason);
   if (facts.m.p50 > Math.max(0.45, outlook.model.traits.dueM ?? 0) || facts.chanceWet > 0.3) {
-    return { deeds: [{ deed: 'look', what: 'depth', then: { wet: 'wait', damp: 'wait', dry: 'water' } }], because: [reason, reckoned(facts)], nextLook: iso(today) };
+    return {
+      deeds: [{ deed: 'look', what: 'depth', then: { wet: 'wait', damp: 'wait', dry: 'water' } }],
+      because: [reason, reckoned(facts)],
+      nextLook: iso(today),
+    };
   }
   return due(facts, reason);
 }
 
 function eased({ state, outlook, today }: Facts): Reason[] {
   if (state !== 'easing' && state !== 'waking') return [];
-  return [{ code: state, source: 'reckoned', weight: 0.3, n: { share: hundredth(outlook.model.timeline.activity[today - outlook.model.timeline.firstDay] ?? 1) } }];
+  return [
+    {
+      code: state,
+      source: 'reckoned',
+      weight: 0.3,
+      n: { share: hundredth(outlook.model.timeline.activity[today - outlook.model.timeline.firstDay] ?? 1) },
+    },
+  ];
 }
 
 function wait(facts: Facts, until: string | null, ...more: Reason[]): Answer {
   const { outlook, today } = facts;
   const dry = outlook.dryOn;
-  const dates: Reason = { code: 'not-due', source: 'reckoned', weight: 0.4, ...(dry.p50 === null ? {} : { on: iso(dry.p50) }), of: outlook.model.traits.dryRule, n: { p50: hundredth(facts.m.p50), ...giveOrTake(dry) } };
-  return { deeds: [{ deed: 'wait', until }], because: [...more, dates, ...(facts.seen.look ? [facts.seen.look.reason] : [])], until, nextLook: until ?? iso(today + 21) };
+  const dates: Reason = {
+    code: 'not-due',
+    source: 'reckoned',
+    weight: 0.4,
+    ...(dry.p50 === null ? {} : { on: iso(dry.p50) }),
+    of: outlook.model.traits.dryRule,
+    n: { p50: hundredth(facts.m.p50), ...giveOrTake(dry) },
+  };
+  return {
+    deeds: [{ deed: 'wait', until }],
+    because: [...more, dates, ...(facts.seen.look ? [facts.seen.look.reason] : [])],
+    until,
+    nextLook: until ?? iso(today + 21),
+  };
 }
 
 /** The rule calls: the drink, a look, or waiting, whichever is likely to do least harm. */
 function due(facts: Facts, rule: Reason): Answer & { gap: number } {
   const { today, nights, seen } = facts;
-  const parched = facts.dryDays >= LONG_DRY_DAYS && facts.state !== 'resting' && facts.outlook.model.traits.store !== 'none';
-  const drink: Omit<Drink, 'food'> = parched ? sipDrink(facts) : facts.state === 'waking' && fresh(facts) ? sipDrink(facts) : fullDrink(facts);
-  const salty: Reason[] = drink.flush ? [{ code: 'salts', source: 'reckoned', weight: 0.6, n: { ec: tenth(facts.salts.ecMS), limit: facts.salts.limitMS } }] : [];
-  const because = [rule, reckoned(facts), ...salty, ...(seen.look ? [seen.look.reason] : []), ...(parched ? [{ code: 'dry-for-long', source: 'reckoned', weight: 0.7, n: { days: facts.dryDays } } as const] : []), ...eased(facts)];
+  const parched =
+    facts.dryDays >= LONG_DRY_DAYS && facts.state !== 'resting' && facts.outlook.model.traits.store !== 'none';
+  const drink: Omit<Drink, 'food'> = parched
+    ? sipDrink(facts)
+    : facts.state === 'waking' && fresh(facts)
+      ? sipDrink(facts)
+      : fullDrink(facts);
+  const salty: Reason[] = drink.flush
+    ? [
+        {
+          code: 'salts',
+          source: 'reckoned',
+          weight: 0.6,
+          n: { ec: tenth(facts.salts.ecMS), limit: facts.salts.limitMS },
+        },
+      ]
+    : [];
+  const because = [
+    rule,
+    reckoned(facts),
+    ...salty,
+    ...(seen.look ? [seen.look.reason] : []),
+    ...(parched
+      ? [{ code: 'dry-for-long', source: 'reckoned', weight: 0.7, n: { days: facts.dryDays } } as const]
+      : []),
+    ...eased(facts),
+  ];
   // Never on the eve of a cold night; where no night is mild for weeks the place is wrong, not the day.
   if (nights.mildOn !== today) {
     if (nights.mildOn === null) {
-      return { deeds: [{ deed: 'move', what: 'warmer' }, { deed: 'wait', until: null }], because: [coldWeeks(facts), ...because], until: null, nextLook: iso(today + 7), gap: SURE_GAP };
+      return {
+        deeds: [
+          { deed: 'move', what: 'warmer' },
+          { deed: 'wait', until: null },
+        ],
+        because: [coldWeeks(facts), ...because],
+        until: null,
+        nextLook: iso(today + 7),
+        gap: SURE_GAP,
+      };
     }
     const until = iso(nights.mildOn);
-    return { deeds: [{ deed: 'wait', until }], because: [coldNight(facts), ...because], until, nextLook: until, gap: SURE_GAP };
+    return {
+      deeds: [{ deed: 'wait', until }],
+      because: [coldNight(facts), ...because],
+      until,
+      nextLook: until,
+      gap: SURE_GAP,
+    };
   }
-  if (drink.amount_ml <= 0) return { deeds: [{ deed: 'wait', until: iso(today + 3) }], because: [{ code: 'no-hole', source: 'rule', weight: 0.8 }, ...because], until: iso(today + 3), nextLook: iso(today + 3), gap: 0 };
+  if (drink.amount_ml <= 0)
+    return {
+      deeds: [{ deed: 'wait', until: iso(today + 3) }],
+      because: [{ code: 'no-hole', source: 'rule', weight: 0.8 }, ...because],
+      until: iso(today + 3),
+      nextLook: iso(today + 3),
+      gap: 0,
+    };
   // A top that is dry says little of a deep pot.
   if (seen.surface?.says === 'dry' && facts.outlook.plant.pot.depth_mm > DEEP_MM && !seen.look) {
-    return { deeds: [{ deed: 'look', what: 'depth', then: { wet: 'wait', damp: 'wait', dry: 'water' } }], because: [{ code: 'surface-dry', source: 'seen', on: iso(seen.surface.day), weight: 0.5 }, ...because], nextLook: iso(today), gap: 0 };
+    return {
+      deeds: [{ deed: 'look', what: 'depth', then: { wet: 'wait', damp: 'wait', dry: 'water' } }],
+      because: [{ code: 'surface-dry', source: 'seen', on: iso(seen.surface.day), weight: 0.5 }, ...because],
+      nextLook: iso(today),
+      gap: 0,
+    };
   }
   const harms = expectedHarm(facts);
   const sorted = (Object.entries(harms) as ['water' | 'wait' | 'look', number][]).sort((a, b) => a[1] - b[1]);
   const [best] = sorted[0]!;
   const gap = sorted[1]![1] - sorted[0]![1];
-  if (best === 'water') return { deeds: [{ deed: parched || drink.amount_ml <= sipDrink(facts).amount_ml ? 'sip' : 'water', ...drink, food: null }], because, nextLook: parched ? iso(today + 4) : null, gap };
-  const precious: Reason[] = [...(facts.rules.hardToReplace ? [{ code: 'hard-to-replace', source: 'rule', weight: 0.5 } as const] : []), ...(facts.nameUnknown ? [{ code: 'name-unknown', source: 'rule', weight: 0.3 } as const] : [])];
+  if (best === 'water')
+    return {
+      deeds: [
+        { deed: parched || drink.amount_ml <= sipDrink(facts).amount_ml ? 'sip' : 'water', ...drink, food: null },
+      ],
+      because,
+      nextLook: parched ? iso(today + 4) : null,
+      gap,
+    };
+  const precious: Reason[] = [
+    ...(facts.rules.hardToReplace ? [{ code: 'hard-to-replace', source: 'rule', weight: 0.5 } as const] : []),
+    ...(facts.nameUnknown ? [{ code: 'name-unknown', source: 'rule', weight: 0.3 } as const] : []),
+  ];
   const unlooked: Reason[] = seen.look || facts.neverLooked ? [] : lookAge(facts);
-  return { deeds: [{ deed: 'look', what: 'depth', then: { wet: 'wait', damp: 'wait', dry: 'water' } }], because: [unsure(facts), ...precious, ...unlooked, ...because], nextLook: iso(today), gap };
+  return {
+    deeds: [{ deed: 'look', what: 'depth', then: { wet: 'wait', damp: 'wait', dry: 'water' } }],
+    because: [unsure(facts), ...precious, ...unlooked, ...because],
+    nextLook: iso(today),
+    gap,
+  };
 }
 
 /** A finger on the top says little of a pot deeper than this. */
@@ -158,7 +333,9 @@ function lookAge({ outlook, today }: Facts): Reason[] {
   const last = outlook.plant.events.findLast((event) => event.type === 'check');
   if (!last) return [];
   const days = today - dayNumber(last.date);
-  return days > DAYS_TO_NEXT_LOOK ? [{ code: 'long-unlooked', source: 'seen', on: last.date, weight: 0.3, n: { days } }] : [];
+  return days > DAYS_TO_NEXT_LOOK
+    ? [{ code: 'long-unlooked', source: 'seen', on: last.date, weight: 0.3, n: { days } }]
+    : [];
 }
 
 /** Expected harm of a drink, of waiting, and of a look that decides between them. */
@@ -178,13 +355,15 @@ function dress(facts: Facts, deeds: Answer['deeds']): Judgement['deeds'] {
   const { feed, tooDark, nights, outlook, state } = facts;
   const out = deeds.map((deed): Deed => {
     if (deed.deed !== 'water') return deed;
-    const fed = feed.kind === 'feed' && !deed.flush && !tooDark && facts.dryDays < 14 && !facts.seen.slack && !facts.seen.tooMuch;
+    const fed =
+      feed.kind === 'feed' && !deed.flush && !tooDark && facts.dryDays < 14 && !facts.seen.slack && !facts.seen.tooMuch;
     return { ...deed, food: fed ? feed.strength : null };
   });
   const has = (name: Deed['deed']) => out.some(({ deed }) => deed === name);
   if (tooDark && state !== 'resting' && !has('act') && !has('move')) out.push({ deed: 'move', what: 'brighter' });
   const near = nights.tonightC >= nights.limitC && nights.tonightC < nights.limitC + NEAR_MARGIN_C;
-  if (near && !out.some((deed) => deed.deed === 'move' || deed.deed === 'act') && outlook.model.traits.minDryC > 0) out.push({ deed: 'move', what: 'warmer' });
+  if (near && !out.some((deed) => deed.deed === 'move' || deed.deed === 'act') && outlook.model.traits.minDryC > 0)
+    out.push({ deed: 'move', what: 'warmer' });
   return out as Judgement['deeds'];
 }
 
@@ -195,28 +374,60 @@ const NEAR_MARGIN_C = 2;
 function weighed({ because, against = [], deeds }: Answer, facts: Facts): { because: Reason[]; against: Reason[] } {
   const all = [...because];
   const add = (reason: Reason) => {
-    if (!all.some(({ code }) => code === reason.code) && !against.some(({ code }) => code === reason.code)) all.push(reason);
+    if (!all.some(({ code }) => code === reason.code) && !against.some(({ code }) => code === reason.code))
+      all.push(reason);
   };
   if (facts.seen.look && !all.some(({ source }) => source === 'seen')) add({ ...facts.seen.look.reason, weight: 0.35 });
-  if (facts.seen.slack) add({ code: 'slack-seen', source: 'seen', on: iso(facts.seen.slack.day), weight: 0.35, of: facts.seen.slack.sign, n: { strength: facts.seen.slack.strength } });
+  if (facts.seen.slack)
+    add({
+      code: 'slack-seen',
+      source: 'seen',
+      on: iso(facts.seen.slack.day),
+      weight: 0.35,
+      of: facts.seen.slack.sign,
+      n: { strength: facts.seen.slack.strength },
+    });
   if (facts.tooDark) add({ code: 'too-dark', source: 'reckoned', weight: 0.3, n: { light: tenth(facts.dliMol) } });
   const { tonightC, limitC } = facts.nights;
-  if (tonightC >= limitC && tonightC < limitC + NEAR_MARGIN_C && limitC > 0) add({ code: 'near-limit', source: 'forecast', on: iso(facts.today + 1), weight: 0.3, n: { tonight: tenth(tonightC), limit: limitC } });
+  if (tonightC >= limitC && tonightC < limitC + NEAR_MARGIN_C && limitC > 0)
+    add({
+      code: 'near-limit',
+      source: 'forecast',
+      on: iso(facts.today + 1),
+      weight: 0.3,
+      n: { tonight: tenth(tonightC), limit: limitC },
+    });
   const first = deeds[0].deed;
   const counter = [...against];
-  if (DRINKS.has(first) && facts.chanceWet > 0.05) counter.push({ code: 'reckoned-damp', source: 'reckoned', weight: hundredth(facts.chanceWet), n: { chance_wet: hundredth(facts.chanceWet) } });
-  if (first === 'wait' && facts.chanceDue > 0.3 && facts.seen.look && facts.seen.look.says !== 'dry') counter.push({ code: 'reckoned-dry', source: 'reckoned', weight: hundredth(facts.chanceDue) });
+  if (DRINKS.has(first) && facts.chanceWet > 0.05)
+    counter.push({
+      code: 'reckoned-damp',
+      source: 'reckoned',
+      weight: hundredth(facts.chanceWet),
+      n: { chance_wet: hundredth(facts.chanceWet) },
+    });
+  if (first === 'wait' && facts.chanceDue > 0.3 && facts.seen.look && facts.seen.look.says !== 'dry')
+    counter.push({ code: 'reckoned-dry', source: 'reckoned', weight: hundredth(facts.chanceDue) });
   return { because: all.sort((a, b) => b.weight - a.weight), against: counter.sort((a, b) => b.weight - a.weight) };
 }
 
 function happenedOf({ outlook }: Facts): Happened[] {
-  return outlook.present.happened.map(({ kind, probability, from, to, look }) => ({ kind, probability: hundredth(probability), from: iso(from), to: iso(to), ...(look ? { look } : {}) }));
+  return outlook.present.happened.map(({ kind, probability, from, to, look }) => ({
+    kind,
+    probability: hundredth(probability),
+    from: iso(from),
+    to: iso(to),
+    ...(look ? { look } : {}),
+  }));
 }
 
 function surenessOf(facts: Facts, answer: Answer & { gap?: number }): Sureness {
   const width = facts.m.p90 - facts.m.p10;
-  const gap = answer.gap ?? (facts.seen.rot || facts.seen.slack ? SURE_GAP : width < 0.15 ? SURE_GAP : width < 0.3 ? FAIRLY_SURE_GAP : 0);
-  const sure: Sureness = gap >= SURE_GAP && width < 0.3 ? 'high' : gap >= FAIRLY_SURE_GAP || width < 0.2 ? 'medium' : 'low';
+  const gap =
+    answer.gap ??
+    (facts.seen.rot || facts.seen.slack ? SURE_GAP : width < 0.15 ? SURE_GAP : width < 0.3 ? FAIRLY_SURE_GAP : 0);
+  const sure: Sureness =
+    gap >= SURE_GAP && width < 0.3 ? 'high' : gap >= FAIRLY_SURE_GAP || width < 0.2 ? 'medium' : 'low';
   if (facts.neverLooked) return sure === 'high' ? 'medium' : 'low';
   return sure;
 }
@@ -239,7 +450,9 @@ function mindful(facts: Facts, deeds: readonly Deed[]): Pick<Judgement, 'mind' |
     if (deeds[0]?.deed === 'sip' && facts.dryDays >= LONG_DRY_DAYS) mind.push('long-dry-sip');
   }
   if (salts.flush) mind.push(pot.holes ? 'salts-flush' : 'salts-stay');
-  if (hands) for (const caution of ['spines', 'glochids', 'milky-sap', 'poisonous-sap'] as const) if (cautions.includes(caution)) mind.push(caution);
+  if (hands)
+    for (const caution of ['spines', 'glochids', 'milky-sap', 'poisonous-sap'] as const)
+      if (cautions.includes(caution)) mind.push(caution);
   return { mind, ...neverOf(facts) };
 }
 
@@ -255,7 +468,8 @@ function neverOf({ outlook, care, state, m }: Facts): { never: Never; never_c: n
   if (sourced.cautions.includes('dry-heart')) return of('water-into-rosette');
   if (sourced.cautions.includes('powdery')) return of('oil-on-powder');
   if (traits.dryRule === 'keep-damp') return of('dry-out');
-  if (traits.form === 'globe' || traits.form === 'column' || traits.form === 'pad') return of('wet-and-cold', traits.minWetC);
+  if (traits.form === 'globe' || traits.form === 'column' || traits.form === 'pad')
+    return of('wet-and-cold', traits.minWetC);
   if (traits.store === 'below') return of('second-drink-while-wet');
   return m.p50 > ROOT_FREE_M || state === 'resting' ? of('full-drink-asleep') : of('standing-in-water');
 }

@@ -13,27 +13,55 @@ const TODAY = dayNumber('2026-06-20');
 const ago = (days: number) => isoDay(TODAY - days);
 const drench = (days: number): PlantEvent => ({ type: 'watering', date: ago(days), method: 'drench' });
 const felt = (finger: 'wet' | 'damp' | 'dry', days = 0): PlantEvent => ({ type: 'check', date: ago(days), finger });
-const sign = (name: Sign, days = 0, strength = 2): PlantEvent => ({ type: 'sign', date: ago(days), sign: name, strength });
+const sign = (name: Sign, days = 0, strength = 2): PlantEvent => ({
+  type: 'sign',
+  date: ago(days),
+  sign: name,
+  strength,
+});
 /** Felt once, long ago, and found dry: a pot that its keeper knows. */
 const KNOWN = felt('dry', 90);
 const SILL: Place = { id: 'place', kind: 'windowsill', aspect_deg: 180, air: 'still' };
-const named = (name: string): Partial<Plant> => ({ name, taxon: null, form: null, habit: null, store: null, dry_rule: null });
+const named = (name: string): Partial<Plant> => ({
+  name,
+  taxon: null,
+  form: null,
+  habit: null,
+  store: null,
+  dry_rule: null,
+});
 
 function answer(events: PlantEvent[], over: Scene & { own?: OwnRules } = {}) {
   return judged({ today: isoDay(TODAY), events: [KNOWN, ...events], ...over });
 }
 const first = (events: PlantEvent[], over: Scene & { own?: OwnRules } = {}) => answer(events, over).judgement.deeds[0];
-const codes = (events: PlantEvent[], over: Scene = {}) => answer(events, over).judgement.because.map(({ code }) => code);
+const codes = (events: PlantEvent[], over: Scene = {}) =>
+  answer(events, over).judgement.because.map(({ code }) => code);
 
 /** In the depth of winter, under cold glass. */
 const WINTER = '2026-01-20';
 function winter(events: (ago: (days: number) => string) => PlantEvent[], over: Scene = {}) {
   const back = (days: number) => isoDay(dayNumber(WINTER) - days);
-  return judged({ today: WINTER, events: [{ type: 'check', date: back(200), finger: 'dry' }, ...events(back)], ...over });
+  return judged({
+    today: WINTER,
+    events: [{ type: 'check', date: back(200), finger: 'dry' }, ...events(back)],
+    ...over,
+  });
 }
 
 function factsOf({ outlook, rules, feed, salts }: ReturnType<typeof answer>) {
-  return gather({ outlook, today: TODAY, rules: rules.rules, care: genusCare(undefined, 'globe', 'summer'), feed, salts, water: 'rain', placeKind: 'cold-glass', arrivedOn: null, nameUnknown: false });
+  return gather({
+    outlook,
+    today: TODAY,
+    rules: rules.rules,
+    care: genusCare(undefined, 'globe', 'summer'),
+    feed,
+    salts,
+    water: 'rain',
+    placeKind: 'cold-glass',
+    arrivedOn: null,
+    nameUnknown: false,
+  });
 }
 
 describe('a look counts', () => {
@@ -49,7 +77,14 @@ describe('a look counts', () => {
     expect(days).toBeLessThanOrEqual(21);
   });
   it.each([
-    ['weighed heavy', [{ type: 'weights', date: ago(80), drained_g: 620, dry_g: 470 }, drench(26), { type: 'check', date: ago(0), weight_g: 595 }] as PlantEvent[]],
+    [
+      'weighed heavy',
+      [
+        { type: 'weights', date: ago(80), drained_g: 620, dry_g: 470 },
+        drench(26),
+        { type: 'check', date: ago(0), weight_g: 595 },
+      ] as PlantEvent[],
+    ],
     ['probed at 9', [drench(26), { type: 'check', date: ago(0), meter: 9 }] as PlantEvent[]],
     ['lifted and heavy', [drench(26), { type: 'check', date: ago(0), lift: 'heavy' }] as PlantEvent[]],
     ['felt damp', [drench(26), felt('damp')]],
@@ -58,7 +93,11 @@ describe('a look counts', () => {
     const damp = (dry_rule: Plant['dry_rule']) => first([drench(14), felt('damp')], { plant: { dry_rule } }).deed;
     expect(damp('dry-through')).toBe('wait');
     expect(['water', 'look', 'wait']).toContain(damp('keep-damp'));
-    expect(answer([drench(14), felt('damp')], { plant: { dry_rule: 'keep-damp' } }).judgement.because.map(({ code }) => code)).not.toContain('held');
+    expect(
+      answer([drench(14), felt('damp')], { plant: { dry_rule: 'keep-damp' } }).judgement.because.map(
+        ({ code }) => code,
+      ),
+    ).not.toContain('held');
   });
   it('felt dry where the book says wet asks for a second look, not for a drench; the second look settles it', () => {
     const once = answer([drench(2), felt('dry')]);
@@ -69,23 +108,34 @@ describe('a look counts', () => {
   });
   it('a dry top of a deep pot is no dry pot', () => {
     const deep = roundPot(120, 130, 'plastic');
-    expect(first([drench(40), { type: 'check', date: ago(0), surface: 'dry' }], { pot: deep })).toMatchObject({ deed: 'look', what: 'depth' });
+    expect(first([drench(40), { type: 'check', date: ago(0), surface: 'dry' }], { pot: deep })).toMatchObject({
+      deed: 'look',
+      what: 'depth',
+    });
   });
 });
 
 describe('what no sum may outvote', () => {
-  it.each(['soft-base', 'mushy', 'roots-mush', 'sour-smell'] as const)('%s: no drink anywhere, unpot, until an answer clears it', (seen) => {
-    for (const events of [[drench(40), sign(seen)], [drench(40), felt('dry', 1), sign(seen, 2)]]) {
-      const { judgement, forecast, due } = answer(events);
-      expect(judgement.deeds[0]).toEqual({ deed: 'act', what: 'unpot' });
-      expect(judgement.deeds.some(({ deed }) => deed === 'water' || deed === 'sip')).toBe(false);
-      expect(forecast.water).toBeNull();
-      expect(due).toBeNull();
-    }
-    const cleared = seen === 'roots-mush' || seen === 'sour-smell' ? 'roots-firm' : 'firm-base';
-    expect(first([drench(40), sign(seen, 3), sign(cleared, 1)]).deed).not.toBe('act');
-    expect(first([drench(40), sign(seen, 3), { type: 'repotting', date: ago(1), mix_was: 'wet', roots_cut: true }]).deed).not.toBe('act');
-  });
+  it.each(['soft-base', 'mushy', 'roots-mush', 'sour-smell'] as const)(
+    '%s: no drink anywhere, unpot, until an answer clears it',
+    (seen) => {
+      for (const events of [
+        [drench(40), sign(seen)],
+        [drench(40), felt('dry', 1), sign(seen, 2)],
+      ]) {
+        const { judgement, forecast, due } = answer(events);
+        expect(judgement.deeds[0]).toEqual({ deed: 'act', what: 'unpot' });
+        expect(judgement.deeds.some(({ deed }) => deed === 'water' || deed === 'sip')).toBe(false);
+        expect(forecast.water).toBeNull();
+        expect(due).toBeNull();
+      }
+      const cleared = seen === 'roots-mush' || seen === 'sour-smell' ? 'roots-firm' : 'firm-base';
+      expect(first([drench(40), sign(seen, 3), sign(cleared, 1)]).deed).not.toBe('act');
+      expect(
+        first([drench(40), sign(seen, 3), { type: 'repotting', date: ago(1), mix_was: 'wet', roots_cut: true }]).deed,
+      ).not.toBe('act');
+    },
+  );
   it('slack and wet: the base, then the roots, never water; slack, dry and firm: water, ahead of a calendar', () => {
     expect(first([drench(1), sign('limp')])).toMatchObject({ deed: 'look', what: 'base' });
     expect(first([drench(26), felt('wet'), sign('limp')])).toMatchObject({ deed: 'look', what: 'base' });
@@ -95,10 +145,17 @@ describe('what no sum may outvote', () => {
     expect(first([drench(20), felt('dry'), sign('wrinkled')], { own: calendar }).deed).toBe('water');
     expect(first([drench(20), felt('dry')], { own: calendar }).deed).toBe('wait');
   });
-  it('slack and nobody knows how wet: the mix is felt first', () => expect(judged({ today: isoDay(TODAY), events: [sign('limp')] }).judgement.deeds[0]).toMatchObject({ deed: 'look', what: 'depth' }));
+  it('slack and nobody knows how wet: the mix is felt first', () =>
+    expect(judged({ today: isoDay(TODAY), events: [sign('limp')] }).judgement.deeds[0]).toMatchObject({
+      deed: 'look',
+      what: 'depth',
+    }));
   it('slack in rest: a leaf succulent in a warm room has its sip, a desert cactus in the cold none', () => {
     const asleep = (back: (days: number) => string): PlantEvent[] => [
-      { type: 'state', date: back(20), state: 'resting' }, { type: 'watering', date: back(70), method: 'drench' }, { type: 'check', date: back(9), finger: 'dry' }, { type: 'sign', date: back(1), sign: 'shrunken', strength: 2 },
+      { type: 'state', date: back(20), state: 'resting' },
+      { type: 'watering', date: back(70), method: 'drench' },
+      { type: 'check', date: back(9), finger: 'dry' },
+      { type: 'sign', date: back(1), sign: 'shrunken', strength: 2 },
     ];
     const echeveria = winter(asleep, { place: SILL, plant: named('Echeveria agavoides') });
     expect(echeveria.judgement.deeds[0].deed).toBe('sip');
@@ -106,37 +163,90 @@ describe('what no sum may outvote', () => {
     expect(share).toBeGreaterThan(0.01);
     expect(share).toBeLessThan(0.06);
     expect(echeveria.drink.food).toBeNull();
-    const cactus = winter(asleep, { place: { id: 'place', kind: 'cold-glass', air: 'gentle', floor_c: 3 }, plant: named('Astrophytum myriostigma') });
+    const cactus = winter(asleep, {
+      place: { id: 'place', kind: 'cold-glass', air: 'gentle', floor_c: 3 },
+      plant: named('Astrophytum myriostigma'),
+    });
     expect(cactus.judgement.deeds.every(({ deed }) => deed !== 'sip' && deed !== 'water')).toBe(true);
   });
   it('a night below its limit comes first, and nothing is poured on its eve', () => {
-    const cold = winter((back) => [{ type: 'state', date: back(40), state: 'resting' }, { type: 'watering', date: back(80), method: 'drench' }], { place: { id: 'place', kind: 'covered', air: 'breezy' }, plant: named('Opuntia microdasys') });
-    expect(cold.outlook.model.climate.tminC[dayNumber(WINTER) + 1 - cold.outlook.model.climate.firstDay]!).toBeLessThan(-2);
+    const cold = winter(
+      (back) => [
+        { type: 'state', date: back(40), state: 'resting' },
+        { type: 'watering', date: back(80), method: 'drench' },
+      ],
+      { place: { id: 'place', kind: 'covered', air: 'breezy' }, plant: named('Opuntia microdasys') },
+    );
+    expect(cold.outlook.model.climate.tminC[dayNumber(WINTER) + 1 - cold.outlook.model.climate.firstDay]!).toBeLessThan(
+      -2,
+    );
     expect(cold.judgement.deeds[0]).toMatchObject({ deed: 'act', what: 'out-of-frost' });
     expect(cold.judgement.because[0]).toMatchObject({ code: 'below-limit', source: 'forecast' });
-    const warm = winter((back) => [{ type: 'state', date: back(40), state: 'resting' }, { type: 'watering', date: back(80), method: 'drench' }], { place: { id: 'place', kind: 'heated-glass', air: 'gentle', floor_c: 8 }, plant: named('Opuntia microdasys') });
+    const warm = winter(
+      (back) => [
+        { type: 'state', date: back(40), state: 'resting' },
+        { type: 'watering', date: back(80), method: 'drench' },
+      ],
+      { place: { id: 'place', kind: 'heated-glass', air: 'gentle', floor_c: 8 }, plant: named('Opuntia microdasys') },
+    );
     expect(warm.judgement.deeds[0].deed).not.toBe('act');
   });
   it('where every night is too cold for weeks it is told to stand elsewhere, neither a drench nor merely a wait', () => {
-    const bulb = winter((back) => [{ type: 'state', date: back(10), state: 'growing' }, { type: 'watering', date: back(30), method: 'drench' }, { type: 'check', date: back(1), finger: 'dry' }, { type: 'check', date: back(0), finger: 'dry' }], {
-      place: { id: 'place', kind: 'cold-glass', air: 'gentle', floor_c: 1 }, plant: named('Lachenalia aloides'),
-    });
+    const bulb = winter(
+      (back) => [
+        { type: 'state', date: back(10), state: 'growing' },
+        { type: 'watering', date: back(30), method: 'drench' },
+        { type: 'check', date: back(1), finger: 'dry' },
+        { type: 'check', date: back(0), finger: 'dry' },
+      ],
+      {
+        place: { id: 'place', kind: 'cold-glass', air: 'gentle', floor_c: 1 },
+        plant: named('Lachenalia aloides'),
+      },
+    );
     expect(['move', 'act']).toContain(bulb.judgement.deeds[0].deed);
     expect(drinkOf(bulb.judgement)).toBeNull();
   });
   it('wet, cold and long so is said, with what helps; the same pot dry is not', () => {
     const massonia = (dry: boolean) =>
-      winter((back) => [{ type: 'state', date: back(25), state: 'growing' }, { type: 'watering', date: back(50), method: 'drench' }, { type: 'check', date: back(20), finger: dry ? 'dry' : 'wet' }, { type: 'check', date: back(2), finger: dry ? 'dry' : 'wet' }], {
-        place: { id: 'place', kind: 'cold-glass', air: 'still', floor_c: 4 }, mix: PEATY, pot: roundPot(140, 130, 'plastic'), plant: named('Massonia depressa'),
-      }).judgement;
+      winter(
+        (back) => [
+          { type: 'state', date: back(25), state: 'growing' },
+          { type: 'watering', date: back(50), method: 'drench' },
+          { type: 'check', date: back(20), finger: dry ? 'dry' : 'wet' },
+          { type: 'check', date: back(2), finger: dry ? 'dry' : 'wet' },
+        ],
+        {
+          place: { id: 'place', kind: 'cold-glass', air: 'still', floor_c: 4 },
+          mix: PEATY,
+          pot: roundPot(140, 130, 'plastic'),
+          plant: named('Massonia depressa'),
+        },
+      ).judgement;
     const wet = massonia(false);
     expect(wet.because.some(({ code }) => code === 'roots-in-danger' || code === 'wet-and-cold')).toBe(true);
     expect(wet.deeds.some((deed) => deed.deed === 'move')).toBe(true);
-    expect(massonia(true).because.some(({ code }) => code === 'roots-in-danger' || code === 'wet-and-cold')).toBe(false);
+    expect(massonia(true).because.some(({ code }) => code === 'roots-in-danger' || code === 'wet-and-cold')).toBe(
+      false,
+    );
   });
   it('asleep: no drink, a touch about monthly, and after too long a sleep a trial to wake it', () => {
     const caudex = (asleepDays: number, more: PlantEvent[] = []) =>
-      judged({ today: isoDay(TODAY), plant: named('Adenium obesum'), place: SILL, events: [{ type: 'watering', date: ago(asleepDays + 20), method: 'drench' }, { type: 'state', date: ago(asleepDays), state: 'resting' }, ...more, ...Array.from({ length: Math.floor(asleepDays / 25) }, (_, i) => ({ type: 'state' as const, date: ago(asleepDays - 25 * (i + 1)), state: 'resting' as const }))] }).judgement;
+      judged({
+        today: isoDay(TODAY),
+        plant: named('Adenium obesum'),
+        place: SILL,
+        events: [
+          { type: 'watering', date: ago(asleepDays + 20), method: 'drench' },
+          { type: 'state', date: ago(asleepDays), state: 'resting' },
+          ...more,
+          ...Array.from({ length: Math.floor(asleepDays / 25) }, (_, i) => ({
+            type: 'state' as const,
+            date: ago(asleepDays - 25 * (i + 1)),
+            state: 'resting' as const,
+          })),
+        ],
+      }).judgement;
     const touched = caudex(60, [sign('firm-base', 5)]);
     expect(touched.deeds[0].deed).toBe('sleep');
     const until = dayNumber(touched.next_look!) - TODAY;
@@ -150,9 +260,13 @@ describe('what no sum may outvote', () => {
   it('no hole: never a flush and never more than what is missing', () => {
     const pot: Pot = { ...roundPot(90, 80, 'glazed'), holes: false };
     for (const back of [3, 12, 40]) {
-      const { drink, outlook } = answer([{ type: 'watering', date: ago(back), method: 'measured', amount_ml: 60 }], { pot });
+      const { drink, outlook } = answer([{ type: 'watering', date: ago(back), method: 'measured', amount_ml: 60 }], {
+        pot,
+      });
       expect(drink.flush).toBe(false);
-      expect(drink.amount_ml).toBeLessThanOrEqual(outlook.model.pot.capacity.availableMl * (1 - outlook.moisture.p50) + 1);
+      expect(drink.amount_ml).toBeLessThanOrEqual(
+        outlook.model.pot.capacity.availableMl * (1 - outlook.moisture.p50) + 1,
+      );
     }
   });
   it('a name unknown makes it drier, in rule, measure and warmth', () => {
@@ -166,20 +280,35 @@ describe('what no sum may outvote', () => {
     expect(tuber.outlook.model.traits.dryRule).toBe('dry-and-hold');
   });
   it('too dark to grow: no food, and a brighter place beside', () => {
-    const dim = answer([drench(60)], { place: { id: 'place', kind: 'room', air: 'still', light_fraction: 0.004 }, plant: named('Echeveria agavoides') });
+    const dim = answer([drench(60)], {
+      place: { id: 'place', kind: 'room', air: 'still', light_fraction: 0.004 },
+      plant: named('Echeveria agavoides'),
+    });
     expect(dim.judgement.because.map(({ code }) => code)).toContain('too-dark');
     expect(dim.judgement.deeds.some((deed) => deed.deed === 'move' && deed.what === 'brighter')).toBe(true);
     expect(drinkOf(dim.judgement)?.food ?? null).toBeNull();
   });
   it('a big store in a big peaty pot gets a fifth to a third of the mix, not sixty in the hundred', () => {
-    const { drink, outlook } = answer([drench(70), felt('dry', 3), felt('dry')], { mix: { id: 'mix', parts: [{ component: 'potting-soil', parts: 1 }] }, pot: roundPot(180, 150, 'plastic'), plant: named('Zamioculcas zamiifolia'), place: SILL });
+    const { drink, outlook } = answer([drench(70), felt('dry', 3), felt('dry')], {
+      mix: { id: 'mix', parts: [{ component: 'potting-soil', parts: 1 }] },
+      pot: roundPot(180, 150, 'plastic'),
+      plant: named('Zamioculcas zamiifolia'),
+      place: SILL,
+    });
     const share = drink.amount_ml / outlook.model.pot.capacity.volumeMl;
     expect(share).toBeGreaterThan(0.03);
     expect(share).toBeLessThan(0.34);
   });
   it('food only in growth, and a season’s limit is said before the drink', () => {
-    const fed = Array.from({ length: 7 }, (_, i): PlantEvent => ({ type: 'feeding', date: ago(20 + 10 * i), dose: 0.5 }));
-    const { drink, feed } = answer([drench(26), ...fed].sort((a, b) => (a.date < b.date ? -1 : 1)), { plant: named('Echeveria agavoides') });
+    const fed = Array.from({ length: 7 }, (_, i): PlantEvent => ({
+      type: 'feeding',
+      date: ago(20 + 10 * i),
+      dose: 0.5,
+    }));
+    const { drink, feed } = answer(
+      [drench(26), ...fed].sort((a, b) => (a.date < b.date ? -1 : 1)),
+      { plant: named('Echeveria agavoides') },
+    );
     expect(feed).toMatchObject({ kind: 'plain', why: { code: 'overfed', n: { given: 7, ceiling: 6 } } });
     expect(drink.food).toBeNull();
   });
@@ -192,15 +321,24 @@ describe('what is not known', () => {
       expect(drinkOf(judgement)).toBeNull();
       expect(judgement.sure).not.toBe('high');
     }
-    expect(judged({ today: isoDay(TODAY), events: [drench(30)] }).judgement.deeds[0]).toMatchObject({ deed: 'look', what: 'depth' });
+    expect(judged({ today: isoDay(TODAY), events: [drench(30)] }).judgement.deeds[0]).toMatchObject({
+      deed: 'look',
+      what: 'depth',
+    });
   });
   it('a plant just brought in is felt first: nobody knows how wet it came', () => {
-    const { judgement } = judged({ today: isoDay(TODAY), events: [], plant: named('Adenium obesum'), facts: { arrivedOn: TODAY - 1 } });
+    const { judgement } = judged({
+      today: isoDay(TODAY),
+      events: [],
+      plant: named('Adenium obesum'),
+      facts: { arrivedOn: TODAY - 1 },
+    });
     expect(judgement.deeds[0]).toMatchObject({ deed: 'look', what: 'depth' });
     expect(judgement.because[0]).toMatchObject({ code: 'came-as-it-came' });
   });
   it('one that is hard to replace is felt first, unless it is surely dry', () => {
-    const harm = (hardToReplace: boolean) => expectedHarm(factsOf(answer([drench(14), felt('damp', 6)], { own: { hardToReplace } })));
+    const harm = (hardToReplace: boolean) =>
+      expectedHarm(factsOf(answer([drench(14), felt('damp', 6)], { own: { hardToReplace } })));
     expect(harm(true).water).toBeGreaterThan(2 * harm(false).water);
     expect(harm(true).wait).toBe(harm(false).wait);
     expect(first([drench(30), felt('dry', 3), felt('dry')], { own: { hardToReplace: true } }).deed).toBe('water');
@@ -210,7 +348,12 @@ describe('what is not known', () => {
     expect(parched.judgement.deeds[0].deed).toBe('sip');
     const volume = parched.outlook.model.pot.capacity.volumeMl;
     expect(parched.drink.amount_ml).toBeLessThan(0.06 * volume + 1);
-    const sip = (back: number): PlantEvent => ({ type: 'watering', date: ago(back), method: 'measured', amount_ml: parched.drink.amount_ml });
+    const sip = (back: number): PlantEvent => ({
+      type: 'watering',
+      date: ago(back),
+      method: 'measured',
+      amount_ml: parched.drink.amount_ml,
+    });
     expect(first([drench(110), felt('dry', 6), sip(1)]).deed).toBe('wait');
     expect(codes([drench(110), felt('dry', 6), sip(1)])).toContain('first-sip');
   });
@@ -218,7 +361,14 @@ describe('what is not known', () => {
 
 describe('one answer', () => {
   it('the forecast’s water is the judgement: today where a drink is asked for, later or none where not', () => {
-    const scenes: PlantEvent[][] = [[drench(26)], [drench(26), felt('wet')], [drench(3)], [drench(26), sign('soft-base')], [drench(26), sign('limp'), felt('wet')], [drench(30), felt('dry', 2), felt('dry')]];
+    const scenes: PlantEvent[][] = [
+      [drench(26)],
+      [drench(26), felt('wet')],
+      [drench(3)],
+      [drench(26), sign('soft-base')],
+      [drench(26), sign('limp'), felt('wet')],
+      [drench(30), felt('dry', 2), felt('dry')],
+    ];
     for (const events of scenes) {
       const { judgement, forecast, due } = answer(events);
       if (drinkOf(judgement)) expect(forecast.water?.ideal).toBe(isoDay(TODAY));
@@ -227,18 +377,36 @@ describe('one answer', () => {
     }
   });
   it('what the keeper saw is always among the reasons', () => {
-    for (const events of [[drench(26), felt('wet')], [drench(5), felt('damp', 2)], [drench(30), felt('dry'), sign('limp')], [drench(9), sign('soft-base')]]) {
+    for (const events of [
+      [drench(26), felt('wet')],
+      [drench(5), felt('damp', 2)],
+      [drench(30), felt('dry'), sign('limp')],
+      [drench(9), sign('soft-base')],
+    ]) {
       expect(answer(events).judgement.because.some(({ source }) => source === 'seen')).toBe(true);
     }
   });
   it('reasons stand strongest first, and every plant has its one thing never to do', () => {
-    for (const name of ['Lithops lesliei', 'Melocactus azureus', 'Echeveria agavoides', 'Aloe aristata', 'Rhipsalis pilocarpa', 'Opuntia microdasys', 'Sansevieria cylindrica', 'Crassula ovata']) {
+    for (const name of [
+      'Lithops lesliei',
+      'Melocactus azureus',
+      'Echeveria agavoides',
+      'Aloe aristata',
+      'Rhipsalis pilocarpa',
+      'Opuntia microdasys',
+      'Sansevieria cylindrica',
+      'Crassula ovata',
+    ]) {
       const { judgement } = answer([drench(20)], { plant: named(name) });
       expect(judgement.never).toBeTruthy();
-      for (const list of [judgement.because, judgement.against]) for (let i = 1; i < list.length; i++) expect(list[i - 1]!.weight).toBeGreaterThanOrEqual(list[i]!.weight);
+      for (const list of [judgement.because, judgement.against])
+        for (let i = 1; i < list.length; i++) expect(list[i - 1]!.weight).toBeGreaterThanOrEqual(list[i]!.weight);
     }
     expect(answer([drench(20)], { plant: named('Lithops lesliei') }).judgement.never).toBe('long-soak');
-    expect(answer([drench(20)], { plant: named('Melocactus azureus') }).judgement).toMatchObject({ never: 'frost', never_c: 11 });
+    expect(answer([drench(20)], { plant: named('Melocactus azureus') }).judgement).toMatchObject({
+      never: 'frost',
+      never_c: 11,
+    });
   });
 });
 
@@ -260,7 +428,9 @@ describe('the table of harm', () => {
     const { water } = expectedHarm(facts);
     expect(expectedHarm({ ...facts, chanceWet: Math.min(1, facts.chanceWet + 0.2) }).water).toBeGreaterThan(water);
     expect(expectedHarm({ ...facts, rotTimes: facts.rotTimes * 4 }).water).toBeGreaterThan(water);
-    expect(expectedHarm({ ...facts, thirstADay: facts.thirstADay * 5, chanceDue: 0.9 }).wait).toBeGreaterThan(expectedHarm({ ...facts, chanceDue: 0.9 }).wait);
+    expect(expectedHarm({ ...facts, thirstADay: facts.thirstADay * 5, chanceDue: 0.9 }).wait).toBeGreaterThan(
+      expectedHarm({ ...facts, chanceDue: 0.9 }).wait,
+    );
   });
   it('a slip never outlives two good looks', () => {
     const clean = answer([drench(16), felt('damp', 6), felt('dry', 1), felt('dry')]);

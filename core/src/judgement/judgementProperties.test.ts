@@ -21,17 +21,39 @@ interface Case {
 
 const someCase: fc.Arbitrary<Case> = fc
   .record({
-    day: fc.integer({ min: 0, max: 364 }), place: fc.constantFrom(...PLACES), mix: fc.constantFrom(GRITTY, PEATY), top: fc.integer({ min: 55, max: 160 }), material: fc.constantFrom('plastic' as const, 'terracotta' as const),
-    habit: fc.constantFrom<Habit>(...HABITS), rule: fc.constantFrom<DryRule>('dry-through', 'dry-top'),
+    day: fc.integer({ min: 0, max: 364 }),
+    place: fc.constantFrom(...PLACES),
+    mix: fc.constantFrom(GRITTY, PEATY),
+    top: fc.integer({ min: 55, max: 160 }),
+    material: fc.constantFrom('plastic' as const, 'terracotta' as const),
+    habit: fc.constantFrom<Habit>(...HABITS),
+    rule: fc.constantFrom<DryRule>('dry-through', 'dry-top'),
     drinks: fc.array(fc.integer({ min: 1, max: 150 }), { minLength: 1, maxLength: 6 }),
-    looks: fc.array(fc.record({ back: fc.integer({ min: 1, max: 100 }), finger: fc.constantFrom('wet' as const, 'damp' as const, 'dry' as const) }), { maxLength: 4 }),
+    looks: fc.array(
+      fc.record({
+        back: fc.integer({ min: 1, max: 100 }),
+        finger: fc.constantFrom('wet' as const, 'damp' as const, 'dry' as const),
+      }),
+      { maxLength: 4 },
+    ),
   })
   .map(({ day, place, mix, top, material, habit, rule, drinks, looks }) => {
     const now = dayNumber('2026-01-05') + day;
     return {
-      today: isoDay(now), scene: { today: isoDay(now), place, mix, pot: roundPot(top, Math.round(top * 0.9), material), plant: { habit, dry_rule: rule } as Partial<Plant> },
+      today: isoDay(now),
+      scene: {
+        today: isoDay(now),
+        place,
+        mix,
+        pot: roundPot(top, Math.round(top * 0.9), material),
+        plant: { habit, dry_rule: rule } as Partial<Plant>,
+      },
       book: [
-        ...[...new Set(drinks)].map((back): PlantEvent => ({ type: 'watering', date: isoDay(now - back), method: 'drench' })),
+        ...[...new Set(drinks)].map((back): PlantEvent => ({
+          type: 'watering',
+          date: isoDay(now - back),
+          method: 'drench',
+        })),
         ...looks.map(({ back, finger }): PlantEvent => ({ type: 'check', date: isoDay(now - back), finger })),
       ],
     };
@@ -67,9 +89,14 @@ describe('a judgement, whatever the plant', () => {
         expect(forecast.water?.ideal).toBe(one.today);
         expect(judgement.deeds.some(({ deed }) => deed === 'sleep' || deed === 'wait')).toBe(false);
       } else {
-        expect(forecast.water === null || forecast.water.ideal > one.today || judgement.deeds[0].deed === 'look').toBe(true);
+        expect(forecast.water === null || forecast.water.ideal > one.today || judgement.deeds[0].deed === 'look').toBe(
+          true,
+        );
       }
-      if (forecast.water) expect(forecast.water.earliest <= forecast.water.ideal && forecast.water.ideal <= forecast.water.latest).toBe(true);
+      if (forecast.water)
+        expect(forecast.water.earliest <= forecast.water.ideal && forecast.water.ideal <= forecast.water.latest).toBe(
+          true,
+        );
     });
   });
   it('pours nothing on what was felt wet today, nor on the eve of a night below its limit, nor on rot', () => {
@@ -87,7 +114,9 @@ describe('a judgement, whatever the plant', () => {
   });
   it('gets no drink felt wetter that it would not get, or be looked at for, felt drier', () => {
     holds((one) => {
-      const [damp, dry] = (['damp', 'dry'] as const).map((finger) => answer(one, { type: 'check', date: one.today, finger }).judgement);
+      const [damp, dry] = (['damp', 'dry'] as const).map(
+        (finger) => answer(one, { type: 'check', date: one.today, finger }).judgement,
+      );
       if (drinkOf(damp!)) expect(drinkOf(dry!) ?? dry!.deeds.find(({ deed }) => deed === 'look')).toBeTruthy();
     }, 15);
   });

@@ -6,12 +6,21 @@ import type { Way } from '../care/rules.ts';
 import { flushMl } from '../feed/salts.ts';
 import { LIGHT_BANDS } from '../plant/library.ts';
 
-const METHOD_OF: Record<Way, MethodId> = { drench: 'drench', base: 'drench', bottom: 'bottom', measured: 'measured', mist: 'mist' };
+const METHOD_OF: Record<Way, MethodId> = {
+  drench: 'drench',
+  base: 'drench',
+  bottom: 'bottom',
+  measured: 'measured',
+  mist: 'mist',
+};
 /** A sip, as a share of the mix (docs/model.md). */
 export const SIP_SHARE = 0.05;
 /** What a drench adds to run out. */
 const RUN_OUT = 1.1;
-/** A big store in a big peaty pot gets this share of the mix at a time, and again once it is dry; never sixty in the hundred. */
+/**
+ * A big store in a big peaty pot gets this share of the mix at a time, and again once it is dry; never sixty in the
+ * hundred.
+ */
 const BIG_POT_SHARE = 0.27;
 const BIG_POT_ML = 900;
 /** A mix that can give this share of its volume is a peaty one. */
@@ -27,23 +36,47 @@ export function fullDrink(facts: Facts): Omit<Drink, 'food'> {
   const available = model.capacity.availableMl;
   const volume = model.capacity.volumeMl;
   const missing = available * Math.max(0.05, 1 - facts.m.p50);
-  const drink = (way: Way, ml: number, flush = false) => ({ way, method: METHOD_OF[way], amount_ml: toStep(ml), water, flush });
+  const drink = (way: Way, ml: number, flush = false) => ({
+    way,
+    method: METHOD_OF[way],
+    amount_ml: toStep(ml),
+    water,
+    flush,
+  });
   if (!holes) {
     // What it may hold besides what it surely holds.
     const room = Math.max(0, available * (1 - facts.m.p90));
-    const wanted = rules.amount.by === 'fixed' ? rules.amount.ml : rules.amount.by === 'share' ? rules.amount.share * volume : 0.6 * available;
+    const wanted =
+      rules.amount.by === 'fixed'
+        ? rules.amount.ml
+        : rules.amount.by === 'share'
+          ? rules.amount.share * volume
+          : 0.6 * available;
     return { ...drink('measured', 0), amount_ml: downToStep(Math.min(wanted, room)) };
   }
   const liked = rules.ways.find((way) => !(facts.care.neverSoak && way === 'bottom')) ?? 'measured';
   const byMeasure: Way = liked === 'drench' || liked === 'base' ? 'measured' : liked;
   // The keeper's own measure is poured as they said it.
-  if (rules.amount.by !== 'drench') return { ...drink(byMeasure, 0), amount_ml: Math.max(1, Math.round(rules.amount.by === 'fixed' ? rules.amount.ml : rules.amount.share * volume)) };
+  if (rules.amount.by !== 'drench')
+    return {
+      ...drink(byMeasure, 0),
+      amount_ml: Math.max(1, Math.round(rules.amount.by === 'fixed' ? rules.amount.ml : rules.amount.share * volume)),
+    };
   if (liked === 'measured') return drink('measured', SIP_SHARE * volume);
   if (liked === 'mist') return drink('mist', Math.min(10, 0.02 * volume));
   const keepsDamp = outlook.model.traits.dryRule === 'keep-damp';
-  // Salts go with a drink that is due, in growth and good light that dries it again; an unknown plant is not flooded on a guess.
-  if (salts.flush && state === 'growing' && liked !== 'bottom' && !nameUnknown && facts.dliMol >= LIGHT_BANDS[facts.care.light].wellFrom) return drink(liked, flushMl(volume), true);
-  if (!keepsDamp && outlook.model.traits.store !== 'none' && volume >= BIG_POT_ML && available / volume >= PEATY_FROM) return drink('measured', Math.min(RUN_OUT * missing, BIG_POT_SHARE * volume));
+  // Salts go with a drink that is due, in growth and good light that dries it again; an unknown plant is not flooded on
+  // a guess.
+  if (
+    salts.flush &&
+    state === 'growing' &&
+    liked !== 'bottom' &&
+    !nameUnknown &&
+    facts.dliMol >= LIGHT_BANDS[facts.care.light].wellFrom
+  )
+    return drink(liked, flushMl(volume), true);
+  if (!keepsDamp && outlook.model.traits.store !== 'none' && volume >= BIG_POT_ML && available / volume >= PEATY_FROM)
+    return drink('measured', Math.min(RUN_OUT * missing, BIG_POT_SHARE * volume));
   const most = keepsDamp ? Infinity : LARGEST_SHARE * volume;
   return drink(liked, Math.min(RUN_OUT * missing, most));
 }
@@ -53,7 +86,9 @@ export function sipDrink(facts: Facts, share = SIP_SHARE): Omit<Drink, 'food'> {
   const { outlook, water } = facts;
   const { pot: model, plant } = outlook.model;
   const sip = share * model.capacity.volumeMl;
-  const ml = plant.pot.holes ? toStep(sip) : downToStep(Math.min(sip, model.capacity.availableMl * Math.max(0, 1 - facts.m.p90)));
+  const ml = plant.pot.holes
+    ? toStep(sip)
+    : downToStep(Math.min(sip, model.capacity.availableMl * Math.max(0, 1 - facts.m.p90)));
   return { way: 'measured', method: 'measured', amount_ml: ml, water, flush: false };
 }
 

@@ -1,4 +1,7 @@
-/** What the keeper has seen that still counts: looks into the pot since its last drink, signs until something answers them. */
+/**
+ * What the keeper has seen that still counts: looks into the pot since its last drink, signs until something answers
+ * them.
+ */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { PlantEvent, Sign } from '../garden.ts';
 import { WET_FROM_M, DRY_TO_M } from '../moisture.ts';
@@ -47,11 +50,21 @@ export interface Seen {
 
 const ROT: ReadonlySet<Sign> = new Set<Sign>(['soft-base', 'mushy', 'roots-mush', 'sour-smell']);
 const SLACK: ReadonlySet<Sign> = new Set<Sign>(['limp', 'wrinkled', 'shrunken']);
-const TOO_MUCH: ReadonlySet<Sign> = new Set<Sign>(['translucent', 'split', 'corky-blisters', 'yellow-lower', 'dark-base']);
+const TOO_MUCH: ReadonlySet<Sign> = new Set<Sign>([
+  'translucent',
+  'split',
+  'corky-blisters',
+  'yellow-lower',
+  'dark-base',
+]);
 const WAKING: ReadonlySet<Sign> = new Set<Sign>(['new-growth', 'buds']);
 /** What answers a sign of rot: the part it was seen on is found sound, or the plant has been potted anew. */
 const ANSWERED_BY: Partial<Record<Sign, readonly Sign[]>> = {
-  'soft-base': ['firm-base'], mushy: ['firm-base'], 'roots-mush': ['roots-firm'], 'sour-smell': ['roots-firm'], 'dark-base': ['firm-base'],
+  'soft-base': ['firm-base'],
+  mushy: ['firm-base'],
+  'roots-mush': ['roots-firm'],
+  'sour-smell': ['roots-firm'],
+  'dark-base': ['firm-base'],
 };
 const SIGN_DAYS = 21;
 /** Older looks have no say of their own: the belief has carried them on to today. */
@@ -63,9 +76,24 @@ const ROT_DAYS = 180;
 export const isSlack = (sign: Sign): boolean => SLACK.has(sign);
 
 /** @param scale full and bone dry weight, where known: what a weight says */
-export function whatWasSeen(events: readonly PlantEvent[], today: DayNumber, scale: { drainedG: number; rangeG: number } | null): Seen {
+export function whatWasSeen(
+  events: readonly PlantEvent[],
+  today: DayNumber,
+  scale: { drainedG: number; rangeG: number } | null,
+): Seen {
   const seen: Seen = {
-    look: null, surface: null, looksSinceDrink: 0, rot: null, slack: null, taut: null, tooMuch: null, woken: null, firmBase: null, touched: null, lastDrink: null, everLooked: false,
+    look: null,
+    surface: null,
+    looksSinceDrink: 0,
+    rot: null,
+    slack: null,
+    taut: null,
+    tooMuch: null,
+    woken: null,
+    firmBase: null,
+    touched: null,
+    lastDrink: null,
+    everLooked: false,
   };
   for (const day of byDay(events)) {
     for (const event of day.events) {
@@ -82,7 +110,15 @@ export function whatWasSeen(events: readonly PlantEvent[], today: DayNumber, sca
         seen.slack = null;
         seen.taut = null;
       } else if (event.type === 'repotting') {
-        Object.assign(seen, { look: null, surface: null, looksSinceDrink: 0, rot: null, slack: null, tooMuch: null, everLooked: false });
+        Object.assign(seen, {
+          look: null,
+          surface: null,
+          looksSinceDrink: 0,
+          rot: null,
+          slack: null,
+          tooMuch: null,
+          everLooked: false,
+        });
       }
     }
   }
@@ -109,7 +145,12 @@ function saysOf(m: number): Says {
   return m > WET_FROM_M ? 'wet' : m > DRY_TO_M + 0.03 ? 'damp' : 'dry';
 }
 
-function readLook(seen: Seen, event: Extract<PlantEvent, { type: 'check' }>, day: DayNumber, scale: { drainedG: number; rangeG: number } | null): void {
+function readLook(
+  seen: Seen,
+  event: Extract<PlantEvent, { type: 'check' }>,
+  day: DayNumber,
+  scale: { drainedG: number; rangeG: number } | null,
+): void {
   const on = event.date;
   if ('surface' in event) {
     seen.surface = { day, says: event.surface };
@@ -121,9 +162,19 @@ function readLook(seen: Seen, event: Extract<PlantEvent, { type: 'check' }>, day
     seen.surface = null;
     seen.everLooked = true;
   };
-  if ('finger' in event) look(event.finger, { code: event.finger === 'wet' ? 'felt-wet' : event.finger === 'damp' ? 'felt-damp' : 'felt-dry', weight: 0.8 });
-  else if ('lift' in event) look(event.lift === 'heavy' ? 'wet' : event.lift === 'middling' ? 'damp' : 'dry', { code: 'lifted', of: event.lift, weight: 0.6 });
-  else if ('meter' in event) look(saysOf((event.meter - 1) / 9), { code: 'probed', weight: 0.7, n: { reading: event.meter } });
+  if ('finger' in event)
+    look(event.finger, {
+      code: event.finger === 'wet' ? 'felt-wet' : event.finger === 'damp' ? 'felt-damp' : 'felt-dry',
+      weight: 0.8,
+    });
+  else if ('lift' in event)
+    look(event.lift === 'heavy' ? 'wet' : event.lift === 'middling' ? 'damp' : 'dry', {
+      code: 'lifted',
+      of: event.lift,
+      weight: 0.6,
+    });
+  else if ('meter' in event)
+    look(saysOf((event.meter - 1) / 9), { code: 'probed', weight: 0.7, n: { reading: event.meter } });
   else if (scale) {
     const m = Math.min(1, Math.max(0, 1 - (scale.drainedG - event.weight_g) / scale.rangeG));
     look(saysOf(m), { code: 'weighed', weight: 0.9, n: { share: Math.round(m * 100) / 100 } });
@@ -132,7 +183,13 @@ function readLook(seen: Seen, event: Extract<PlantEvent, { type: 'check' }>, day
 
 function readSign(seen: Seen, event: Extract<PlantEvent, { type: 'sign' }>, day: DayNumber): void {
   const { sign } = event;
-  const sighting: SeenSign = { day, sign, strength: event.strength, where: event.where ?? null, when: event.when ?? null };
+  const sighting: SeenSign = {
+    day,
+    sign,
+    strength: event.strength,
+    where: event.where ?? null,
+    when: event.when ?? null,
+  };
   if (sign === 'firm-base') seen.firmBase = day;
   if (seen.rot && ANSWERED_BY[seen.rot.sign]?.includes(sign)) seen.rot = null;
   if (seen.tooMuch && (ANSWERED_BY[seen.tooMuch.sign]?.includes(sign) || sign === 'taut')) seen.tooMuch = null;

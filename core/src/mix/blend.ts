@@ -79,7 +79,11 @@ export function blendMix(mix: Mix, components: ReadonlyMap<string, Component>): 
     bulkDensityDryGMl: density / packed,
     ph: blendPh(fractions),
     organicShare: weigh((c) => c.organicShare),
-    rewetDifficulty: clamp(weigh((c) => c.rewetDifficulty), 0, 1),
+    rewetDifficulty: clamp(
+      weigh((c) => c.rewetDifficulty),
+      0,
+      1,
+    ),
     fertilisedShare: weigh((c) => (c.fertilised ? 1 : 0)),
     waterAt(suctionCm) {
       const water = looseWater(suctionCm);

@@ -35,8 +35,18 @@ export interface Component {
 }
 
 type Row = [
-  id: string, name: string, porosity: number, at10: number, airDry: number, density: number,
-  grainMm: number, n: number, ph: number, organic: number, rewet: number, fertilised?: 'fed',
+  id: string,
+  name: string,
+  porosity: number,
+  at10: number,
+  airDry: number,
+  density: number,
+  grainMm: number,
+  n: number,
+  ph: number,
+  organic: number,
+  rewet: number,
+  fertilised?: 'fed',
 ];
 
 const ROWS: Row[] = [
@@ -65,10 +75,38 @@ const ROWS: Row[] = [
 
 /** The built-in components by id. */
 export const COMPONENTS: ReadonlyMap<string, Component> = new Map(
-  ROWS.map(([id, name, totalPorosity, waterAt10cm, waterAirDry, bulkDensityGMl, grainMm, shapeN, ph, organicShare, rewetDifficulty, fed]) => [
-    id,
-    { id, name, totalPorosity, waterAt10cm, waterAirDry, bulkDensityGMl, grainMm, shapeN, ph, organicShare, rewetDifficulty, fertilised: fed === 'fed' },
-  ]),
+  ROWS.map(
+    ([
+      id,
+      name,
+      totalPorosity,
+      waterAt10cm,
+      waterAirDry,
+      bulkDensityGMl,
+      grainMm,
+      shapeN,
+      ph,
+      organicShare,
+      rewetDifficulty,
+      fed,
+    ]) => [
+      id,
+      {
+        id,
+        name,
+        totalPorosity,
+        waterAt10cm,
+        waterAirDry,
+        bulkDensityGMl,
+        grainMm,
+        shapeN,
+        ph,
+        organicShare,
+        rewetDifficulty,
+        fertilised: fed === 'fed',
+      },
+    ],
+  ),
 );
 
 /** Mineral grains are as heavy as quartz; what is lighter than its pores allow must be partly organic. */
@@ -82,7 +120,10 @@ const ORGANIC_GRAIN_G_ML = 1.5;
 export function componentFromOwn(own: OwnComponent): Component {
   const solids = 1 - own.total_porosity;
   const grainDensity = solids > 0 ? own.bulk_density_g_ml / solids : ORGANIC_GRAIN_G_ML;
-  const organicShare = Math.min(1, Math.max(0, (MINERAL_GRAIN_G_ML - grainDensity) / (MINERAL_GRAIN_G_ML - ORGANIC_GRAIN_G_ML)));
+  const organicShare = Math.min(
+    1,
+    Math.max(0, (MINERAL_GRAIN_G_ML - grainDensity) / (MINERAL_GRAIN_G_ML - ORGANIC_GRAIN_G_ML)),
+  );
   const held = (own.water_at_10cm - own.water_air_dry) / (own.total_porosity - own.water_air_dry);
   const fine = held > 0.6;
   return {

@@ -7,7 +7,15 @@ import { COMPONENTS, componentsOf } from './components.ts';
 import { mixReport } from './report.ts';
 import { waterAt } from './retention.ts';
 
-const POT: Pot = { shape: 'round', top_mm: 120, base_mm: 90, depth_mm: 100, material: 'plastic', holes: true, top_dressing_mm: 0 };
+const POT: Pot = {
+  shape: 'round',
+  top_mm: 120,
+  base_mm: 90,
+  depth_mm: 100,
+  material: 'plastic',
+  holes: true,
+  top_dressing_mm: 0,
+};
 const ids = [...COMPONENTS.keys()];
 const one = (component: string) => blendMix({ id: component, parts: [{ component, parts: 3 }] }, COMPONENTS);
 
@@ -39,34 +47,48 @@ describe('a mix', () => {
     expect(blend.shrink).toBe(0);
     expect(blend.totalPorosity).toBeCloseTo(component.totalPorosity, 12);
     expect(blend.bulkDensityDryGMl).toBeCloseTo(component.bulkDensityGMl, 12);
-    for (const suction of [0, 2, 10, 50, 300]) expect(blend.waterAt(suction)).toBeCloseTo(waterAt(component, suction), 12);
+    for (const suction of [0, 2, 10, 50, 300])
+      expect(blend.waterAt(suction)).toBeCloseTo(waterAt(component, suction), 12);
   });
   it('shrinks most where fines are half, and never over 15 %', () => {
     const shrink = (fine: number) =>
-      packingShrink([{ component: COMPONENTS.get('fine-sand')!, volumeFraction: fine }, { component: COMPONENTS.get('bark-chunky')!, volumeFraction: 1 - fine }]);
+      packingShrink([
+        { component: COMPONENTS.get('fine-sand')!, volumeFraction: fine },
+        { component: COMPONENTS.get('bark-chunky')!, volumeFraction: 1 - fine },
+      ]);
     expect(shrink(0.5)).toBeCloseTo(0.15, 6);
     expect(shrink(0.1)).toBeLessThan(shrink(0.5));
     expect(shrink(0)).toBe(0);
   });
   it('stays possible for any recipe', () => {
-    const parts = fc.uniqueArray(fc.record({ component: fc.constantFrom(...ids), parts: fc.double({ min: 0.1, max: 10, noNaN: true }) }), { minLength: 1, maxLength: 6, selector: (p) => p.component });
+    const parts = fc.uniqueArray(
+      fc.record({ component: fc.constantFrom(...ids), parts: fc.double({ min: 0.1, max: 10, noNaN: true }) }),
+      { minLength: 1, maxLength: 6, selector: (p) => p.component },
+    );
     fc.assert(
-      fc.property(parts, fc.double({ min: 0, max: 400, noNaN: true }), fc.double({ min: 0, max: 100, noNaN: true }), (recipe, suction, more) => {
-        const blend = blendMix({ id: 'any', parts: recipe }, COMPONENTS);
-        const water = blend.waterAt(suction);
-        expect(blend.waterAt(0)).toBeCloseTo(blend.totalPorosity, 9);
-        expect(water).toBeLessThanOrEqual(blend.totalPorosity + 1e-9);
-        expect(water).toBeGreaterThanOrEqual(blend.airDry - 1e-9);
-        expect(blend.waterAt(suction + more)).toBeLessThanOrEqual(water + 1e-9);
-        expect(blend.shrink).toBeLessThanOrEqual(0.15);
-      }),
+      fc.property(
+        parts,
+        fc.double({ min: 0, max: 400, noNaN: true }),
+        fc.double({ min: 0, max: 100, noNaN: true }),
+        (recipe, suction, more) => {
+          const blend = blendMix({ id: 'any', parts: recipe }, COMPONENTS);
+          const water = blend.waterAt(suction);
+          expect(blend.waterAt(0)).toBeCloseTo(blend.totalPorosity, 9);
+          expect(water).toBeLessThanOrEqual(blend.totalPorosity + 1e-9);
+          expect(water).toBeGreaterThanOrEqual(blend.airDry - 1e-9);
+          expect(blend.waterAt(suction + more)).toBeLessThanOrEqual(water + 1e-9);
+          expect(blend.shrink).toBeLessThanOrEqual(0.15);
+        },
+      ),
     );
   });
   it('names an unknown part', () => {
     expect(() => blendMix({ id: 'm', parts: [{ component: 'moon dust', parts: 1 }] }, COMPONENTS)).toThrow('moon dust');
   });
   it('takes a keeper’s own component', () => {
-    const all = componentsOf([{ id: 'slag', total_porosity: 0.5, water_at_10cm: 0.1, water_air_dry: 0.02, bulk_density_g_ml: 1.2 }]);
+    const all = componentsOf([
+      { id: 'slag', total_porosity: 0.5, water_at_10cm: 0.1, water_air_dry: 0.02, bulk_density_g_ml: 1.2 },
+    ]);
     const blend = blendMix({ id: 'm', parts: [{ component: 'slag', parts: 1 }] }, all);
     expect(blend.waterAt(10)).toBeCloseTo(0.1, 9);
     expect(blend.organicShare).toBe(0);
@@ -74,7 +96,16 @@ describe('a mix', () => {
 });
 
 describe('a mix in a pot', () => {
-  const peaty = blendMix({ id: 'peaty', parts: [{ component: 'peat', parts: 3 }, { component: 'perlite', parts: 1 }] }, COMPONENTS);
+  const peaty = blendMix(
+    {
+      id: 'peaty',
+      parts: [
+        { component: 'peat', parts: 3 },
+        { component: 'perlite', parts: 1 },
+      ],
+    },
+    COMPONENTS,
+  );
   it('stays wetter in a shallow pot than in a deep one', () => {
     const shallow = potCapacity({ ...POT, depth_mm: 40 }, peaty);
     const deep = potCapacity({ ...POT, depth_mm: 200 }, peaty);

@@ -42,7 +42,10 @@ export function mixReport(blend: Blend, pot: Pot, pots = 1, crockMm = 0): MixRep
     bulk_density_dry_g_ml: round(blend.bulkDensityDryGMl, 3),
     weight_drained_g: round(blend.bulkDensityDryGMl * capacity.volumeMl + capacity.drainedMl, 0),
     ph: round(blend.ph, 2),
-    batch: blend.fractions.map((f) => ({ component: f.component.id, litres: round(f.volumeFraction * looseLitres, 3) })),
+    batch: blend.fractions.map((f) => ({
+      component: f.component.id,
+      litres: round(f.volumeFraction * looseLitres, 3),
+    })),
     warnings: warnings(blend, pot, crockMm),
   };
 }
@@ -55,13 +58,19 @@ function warnings(blend: Blend, pot: Pot, crockMm: number): string[] {
     found.push('Once bone dry this mix sheds water: stand the pot in water, or pour twice with a pause.');
   }
   if (capacity.airFilledPorosity < 0.12) {
-    found.push(`Little air is left after a drench (${Math.round(capacity.airFilledPorosity * 100)} % of the volume): roots of succulents want 20 % and more.`);
+    found.push(
+      `Little air is left after a drench (${Math.round(capacity.airFilledPorosity * 100)} % of the volume): roots of succulents want 20 % and more.`,
+    );
   }
   if (pot.depth_mm - crockMm > 0 && capacity.saturatedLayerMm > 0.4 * (pot.depth_mm - crockMm)) {
-    found.push(`The wet layer is ${wetMm} mm of ${Math.round(pot.depth_mm - crockMm)} mm: a deeper pot or a coarser mix would stand drier.`);
+    found.push(
+      `The wet layer is ${wetMm} mm of ${Math.round(pot.depth_mm - crockMm)} mm: a deeper pot or a coarser mix would stand drier.`,
+    );
   }
   if (crockMm > 0) {
-    found.push(`Crocks do not remove the wet layer: its ${wetMm} mm now sit ${Math.round(crockMm)} mm higher, and the pot holds less mix.`);
+    found.push(
+      `Crocks do not remove the wet layer: its ${wetMm} mm now sit ${Math.round(crockMm)} mm higher, and the pot holds less mix.`,
+    );
   }
   if (!pot.holes) found.push('No hole: all that is poured stays. Give measured drinks only, or drill.');
   if (blend.fractions.some((f) => ['perlite', 'pumice', 'vermiculite', 'zeolite'].includes(f.component.id))) {

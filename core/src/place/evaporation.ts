@@ -52,7 +52,8 @@ export function drive(day: PlaceDay, gammaKPaPerK: number): Drive {
 
   const net = Math.max(0, SURFACE_LIGHT * ((1 - ALBEDO) * day.rsMj - day.longwaveMj));
   const sun = ((1 - dayShare) * net) / LATENT_MJ_KG;
-  const wallSun = ((1 - dayShare) * Math.max(0, WALL_LIGHT * ((1 - ALBEDO) * day.rsMj - day.longwaveMj))) / LATENT_MJ_KG;
+  const wallSun =
+    ((1 - dayShare) * Math.max(0, WALL_LIGHT * ((1 - ALBEDO) * day.rsMj - day.longwaveMj))) / LATENT_MJ_KG;
   const surfaceMm = sun + dayAir + nightAir;
 
   // Before nine: most of the night, and the low sun. A half sine over the lit hours.

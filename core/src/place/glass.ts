@@ -35,7 +35,8 @@ export function glassDay(
   ventC: number,
   floorC: number | null,
 ): GlassDay {
-  const peakW = outside.dayLengthH > 0 ? (outside.rsMj * W_PER_MW * PEAK_OVER_MEAN) / (outside.dayLengthH * SECONDS_PER_HOUR) : 0;
+  const peakW =
+    outside.dayLengthH > 0 ? (outside.rsMj * W_PER_MW * PEAK_OVER_MEAN) / (outside.dayLengthH * SECONDS_PER_HOUR) : 0;
   const absorbed = peakW * COVER_TRANSMISSION * SENSIBLE_SHARE;
   const closedMax = outside.tmaxC + absorbed / CLOSED_LOSS_W_M2K;
   let tmaxC = closedMax;

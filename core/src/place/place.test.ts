@@ -11,10 +11,21 @@ const CLEAR = { tminC: 12, tmaxC: 24, eaKPa: 1.4, rsMj: 27, clearness: 0.72, day
 
 /** The place's day in the middle of a month, as expected. */
 function at(place: Partial<Place>, today: string, scene: Scene = {}) {
-  const forecast = new GardenForecast(garden({ ...scene, today, place: { id: 'place', kind: 'open', air: 'gentle', ...place } }));
+  const forecast = new GardenForecast(
+    garden({ ...scene, today, place: { id: 'place', kind: 'open', air: 'gentle', ...place } }),
+  );
   const series = forecast.climate.expected('place');
   const i = dayNumber(today) + 1 - series.firstDay;
-  return { tmin: series.tminC[i]!, tmax: series.tmaxC[i]!, mean: series.tmeanC[i]!, ea: series.eaKPa[i]!, dli: series.dliMol[i]!, length: series.dayLengthH[i]!, mm: series.surfaceMm[i]!, rain: series.rainMm[i]! };
+  return {
+    tmin: series.tminC[i]!,
+    tmax: series.tmaxC[i]!,
+    mean: series.tmeanC[i]!,
+    ea: series.eaKPa[i]!,
+    dli: series.dliMol[i]!,
+    length: series.dayLengthH[i]!,
+    mm: series.surfaceMm[i]!,
+    rain: series.rainMm[i]!,
+  };
 }
 
 describe('glass', () => {
@@ -61,8 +72,26 @@ describe('places', () => {
     expect(at({ kind: 'covered' }, '2026-07-15').rain).toBe(0);
   });
   it('more wind, light and warmth take more from a wet surface, by day and by night', () => {
-    const calm = drive({ tminC: 12, tmaxC: 24, eaKPa: 1.3, rsMj: 10, longwaveMj: 1, dliMol: 20, dayLengthH: 14, airMS: 0.1, rainMm: 0 }, 0.066);
-    const day = (over: object) => drive({ tminC: 12, tmaxC: 24, eaKPa: 1.3, rsMj: 10, longwaveMj: 1, dliMol: 20, dayLengthH: 14, airMS: 0.1, rainMm: 0, ...over }, 0.066).surfaceMm;
+    const calm = drive(
+      { tminC: 12, tmaxC: 24, eaKPa: 1.3, rsMj: 10, longwaveMj: 1, dliMol: 20, dayLengthH: 14, airMS: 0.1, rainMm: 0 },
+      0.066,
+    );
+    const day = (over: object) =>
+      drive(
+        {
+          tminC: 12,
+          tmaxC: 24,
+          eaKPa: 1.3,
+          rsMj: 10,
+          longwaveMj: 1,
+          dliMol: 20,
+          dayLengthH: 14,
+          airMS: 0.1,
+          rainMm: 0,
+          ...over,
+        },
+        0.066,
+      ).surfaceMm;
     expect(day({ airMS: 1 })).toBeGreaterThan(calm.surfaceMm);
     expect(day({ rsMj: 20 })).toBeGreaterThan(calm.surfaceMm);
     expect(day({ tminC: 16, tmaxC: 30 })).toBeGreaterThan(calm.surfaceMm);
@@ -83,8 +112,13 @@ describe('a thermometer', () => {
     });
   };
   const correction = (count: number) => {
-    const base = garden({ today: '2026-07-05', place: { id: 'place', kind: 'cold-glass', air: 'gentle', thermometer: readings(count, 5) } });
-    return new GardenForecast(base, dayNumber('2026-04-01')).climate.place('place').correctionFor(dayNumber('2026-07-06')).tmaxC;
+    const base = garden({
+      today: '2026-07-05',
+      place: { id: 'place', kind: 'cold-glass', air: 'gentle', thermometer: readings(count, 5) },
+    });
+    return new GardenForecast(base, dayNumber('2026-04-01')).climate
+      .place('place')
+      .correctionFor(dayNumber('2026-07-06')).tmaxC;
   };
   it('beats the estimate on its days and corrects the others, the more the oftener it was read', () => {
     const once = correction(1);

@@ -79,7 +79,8 @@ export function placeDay(
     rsMj: naturalMj + lampMj,
     longwaveMj: sky.longwaveMj * kind.skyShare,
     dliMol: dailyLightIntegralMol(naturalMj) + lampMol,
-    dayLengthH: lampMol > 0 ? Math.max(lamp!.hours, lamp!.hours >= 1 && naturalMj > lampMj ? sky.dayLengthH : 0) : sky.dayLengthH,
+    dayLengthH:
+      lampMol > 0 ? Math.max(lamp!.hours, lamp!.hours >= 1 && naturalMj > lampMj ? sky.dayLengthH : 0) : sky.dayLengthH,
     airMS: airSpeedMS(place, sky.windMS),
     rainMm: sky.rainMm * kind.rainShare,
   };

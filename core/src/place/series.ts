@@ -43,7 +43,10 @@ export class PlaceModel {
   ) {
     this.gamma = psychrometricKPaPerK(site.elevation_m);
     this.readings = new Map(
-      (place.thermometer ?? []).map((r) => [dayNumber(r.date), { tminC: r.tmin_c, tmaxC: r.tmax_c, rhPct: r.rh_pct ?? null }]),
+      (place.thermometer ?? []).map((r) => [
+        dayNumber(r.date),
+        { tminC: r.tmin_c, tmaxC: r.tmax_c, rhPct: r.rh_pct ?? null },
+      ]),
     );
   }
 
@@ -61,7 +64,10 @@ export class PlaceModel {
         vapour:
           reading.rhPct === null
             ? null
-            : Math.max(0.1, ((reading.rhPct / 100) * meanSaturationVapourKPa(reading.tmaxC, reading.tminC)) / estimate.eaKPa),
+            : Math.max(
+                0.1,
+                ((reading.rhPct / 100) * meanSaturationVapourKPa(reading.tmaxC, reading.tminC)) / estimate.eaKPa,
+              ),
       });
     });
     this.lessons = lessons;
@@ -87,9 +93,19 @@ export class PlaceModel {
     const days = weather.length;
     const column = () => new Float64Array(days);
     const out: PlaceSeries = {
-      firstDay, days,
-      surfaceMm: column(), wallMm: column(), earlyShare: column(), rainMm: column(), tminC: column(), tmaxC: column(),
-      tmeanC: column(), eaKPa: column(), dliMol: column(), dayLengthH: column(), vpdDayKPa: column(),
+      firstDay,
+      days,
+      surfaceMm: column(),
+      wallMm: column(),
+      earlyShare: column(),
+      rainMm: column(),
+      tminC: column(),
+      tmaxC: column(),
+      tmeanC: column(),
+      eaKPa: column(),
+      dliMol: column(),
+      dayLengthH: column(),
+      vpdDayKPa: column(),
     };
     this.eachDay(weather, firstDay, (day, sky, weekC, i) => {
       const at = placeDay(this.place, sky, weekC, this.beamsOn(day), this.correctionFor(day));
@@ -97,7 +113,8 @@ export class PlaceModel {
       if (reading) {
         at.tminC = reading.tminC;
         at.tmaxC = reading.tmaxC;
-        if (reading.rhPct !== null) at.eaKPa = (reading.rhPct / 100) * meanSaturationVapourKPa(reading.tmaxC, reading.tminC);
+        if (reading.rhPct !== null)
+          at.eaKPa = (reading.rhPct / 100) * meanSaturationVapourKPa(reading.tmaxC, reading.tminC);
       }
       const force = drive(at, this.gamma);
       out.surfaceMm[i] = force.surfaceMm;

@@ -36,7 +36,8 @@ describe('signs move the interval', () => {
     expect(steps([sign('split', 90)])[0]!.helped).toBeNull();
   });
   it('moves the day of the next drink, modestly, and never to daily', () => {
-    const due = (events: PlantEvent[], plant: object = {}) => judged({ today: TODAY, plant, events: [felt('dry', 90), ...events, drench(1)] }).outlook.advice.window!.ideal;
+    const due = (events: PlantEvent[], plant: object = {}) =>
+      judged({ today: TODAY, plant, events: [felt('dry', 90), ...events, drench(1)] }).outlook.advice.window!.ideal;
     const without = { steps_taken_back: [back(17), back(20)] };
     const [earlier, plain] = [due(thirst(20)), due(thirst(20), without)];
     expect(earlier).toBeLessThan(plain);

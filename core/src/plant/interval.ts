@@ -1,6 +1,7 @@
 /**
- * Signs move the interval: thirst that a drink cured moves this plant's rule a step earlier, too much a step later. Each step is
- * modest, dated and has its reason; what the book says is read anew each time, so a mark struck out takes its step with it.
+ * Signs move the interval: thirst that a drink cured moves this plant's rule a step earlier, too much a step later.
+ * Each step is modest, dated and has its reason; what the book says is read anew each time, so a mark struck out takes
+ * its step with it.
  */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { PlantEvent, Sign } from '../garden.ts';
@@ -37,7 +38,11 @@ export const STEP_M = 0.08;
 export const STEP_HOLD_DAYS = 3;
 
 /** @param events oldest first @param takenBack days of steps that the keeper took back, ISO */
-export function intervalSteps(events: readonly PlantEvent[], today: DayNumber, takenBack: readonly string[] = []): IntervalStep[] {
+export function intervalSteps(
+  events: readonly PlantEvent[],
+  today: DayNumber,
+  takenBack: readonly string[] = [],
+): IntervalStep[] {
   const steps: IntervalStep[] = [];
   const add = (on: string, way: IntervalStep['way'], sign: Sign) => {
     const last = steps.at(-1);
@@ -62,16 +67,45 @@ function curedOn(events: readonly PlantEvent[], at: number): string | null {
   const sign = events[at]!;
   const day = dayNumber(sign.date);
   // A wet look beside the sign makes it no thirst.
-  if (events.some((event) => event.type === 'check' && 'finger' in event && event.finger !== 'dry' && Math.abs(dayNumber(event.date) - day) <= 2 && event.date >= sign.date)) return null;
-  const drink = events.find((event) => event.type === 'watering' && event.method !== 'mist' && dayNumber(event.date) >= day && dayNumber(event.date) - day <= DRINK_WITHIN_DAYS);
+  if (
+    events.some(
+      (event) =>
+        event.type === 'check' &&
+        'finger' in event &&
+        event.finger !== 'dry' &&
+        Math.abs(dayNumber(event.date) - day) <= 2 &&
+        event.date >= sign.date,
+    )
+  )
+    return null;
+  const drink = events.find(
+    (event) =>
+      event.type === 'watering' &&
+      event.method !== 'mist' &&
+      dayNumber(event.date) >= day &&
+      dayNumber(event.date) - day <= DRINK_WITHIN_DAYS,
+  );
   if (!drink) return null;
-  const firm = events.find((event) => event.type === 'sign' && event.sign === 'taut' && event.date >= drink.date && dayNumber(event.date) - dayNumber(drink.date) <= FIRM_WITHIN_DAYS);
+  const firm = events.find(
+    (event) =>
+      event.type === 'sign' &&
+      event.sign === 'taut' &&
+      event.date >= drink.date &&
+      dayNumber(event.date) - dayNumber(drink.date) <= FIRM_WITHIN_DAYS,
+  );
   return firm ? firm.date : null;
 }
 
 function wetNear(events: readonly PlantEvent[], date: string): boolean {
   const day = dayNumber(date);
-  return events.some((event) => event.type === 'check' && 'finger' in event && event.finger === 'wet' && dayNumber(event.date) <= day && day - dayNumber(event.date) <= WET_WITHIN_DAYS);
+  return events.some(
+    (event) =>
+      event.type === 'check' &&
+      'finger' in event &&
+      event.finger === 'wet' &&
+      dayNumber(event.date) <= day &&
+      day - dayNumber(event.date) <= WET_WITHIN_DAYS,
+  );
 }
 
 /** A season later: did it come again? */
@@ -83,7 +117,11 @@ function helped(step: IntervalStep, all: readonly IntervalStep[], today: DayNumb
 
 /** The traits with a plant's steps in them, and how far they moved; what the keeper set themselves is not moved. */
 export function stepped(traits: Traits, dueM: number, steps: readonly IntervalStep[], keepersOwn: boolean): Traits {
-  const net = clamp(steps.reduce((sum, { way }) => sum + (way === 'earlier' ? 1 : -1), 0), -MOST_STEPS, MOST_STEPS);
+  const net = clamp(
+    steps.reduce((sum, { way }) => sum + (way === 'earlier' ? 1 : -1), 0),
+    -MOST_STEPS,
+    MOST_STEPS,
+  );
   if (net === 0 || keepersOwn) return traits;
   if (traits.dryRule === 'dry-and-hold') {
     const holdDays = traits.holdDays - STEP_HOLD_DAYS * net;
@@ -93,4 +131,3 @@ export function stepped(traits: Traits, dueM: number, steps: readonly IntervalSt
   if (net < 0 && dueM <= 0.12 + 1e-9) return { ...traits, dryRule: 'dry-and-hold', holdDays: STEP_HOLD_DAYS * -net };
   return { ...traits, dueM: clamp(dueM + STEP_M * net, 0.05, 0.7) };
 }
-

@@ -35,15 +35,18 @@ describe('the library', () => {
 describe('names', () => {
   it('an old name and a new one are the same plant', () => {
     const base = garden().plants[0]!;
-    const of = (name: string) => traitsOf({ ...base, name, taxon: null, habit: null, form: null, store: null, dry_rule: null }).traits;
+    const of = (name: string) =>
+      traitsOf({ ...base, name, taxon: null, habit: null, form: null, store: null, dry_rule: null }).traits;
     expect(of('Sansevieria cylindrica')).toEqual(of('Dracaena angolensis'));
     expect(of('Lobivia ferox')).toEqual(of('Echinopsis ferox'));
     expect(genusByAnyName('×Graptoveria ‘Tin Lid’')!.name).toBe('Echeveria');
     expect(genusByAnyName('nothing at all')).toBeUndefined();
   });
   it('every other name and every common name leads to a row', () => {
-    for (const { genera } of COMMON_NAMES) for (const genus of genera) expect(GENERA.has(genus.toLowerCase()), genus).toBe(true);
-    for (const genus of GENERA.values()) for (const name of namesOfGenus(genus.name)) expect(genusByAnyName(name)!.name, name).toBe(genus.name);
+    for (const { genera } of COMMON_NAMES)
+      for (const genus of genera) expect(GENERA.has(genus.toLowerCase()), genus).toBe(true);
+    for (const genus of GENERA.values())
+      for (const name of namesOfGenus(genus.name)) expect(genusByAnyName(name)!.name, name).toBe(genus.name);
   });
   it('asks which is meant where a name fits several', () => {
     expect(unclearName('bird’s nest')).toEqual(['Dracaena', 'Asplenium']);
@@ -52,7 +55,12 @@ describe('names', () => {
     expect(unclearName('Aloe vera')).toBeNull();
   });
   it('suggests by what is typed so far', () => {
-    expect(suggestGenera('echin').map((s) => s.genus)).toEqual(['Echinocactus', 'Echinocereus', 'Echinopsis', 'Stenocactus']);
+    expect(suggestGenera('echin').map((s) => s.genus)).toEqual([
+      'Echinocactus',
+      'Echinocereus',
+      'Echinopsis',
+      'Stenocactus',
+    ]);
     expect(suggestGenera('lobi')[0]).toEqual({ genus: 'Echinopsis', by: 'Lobivia' });
     expect(suggestGenera('bird').map((s) => s.genus)).toEqual(['Dracaena', 'Asplenium']);
     expect(suggestGenera('')).toEqual([]);
@@ -61,7 +69,21 @@ describe('names', () => {
 
 describe('species', () => {
   const base = garden().plants[0]!;
-  const of = (name: string, over: object = {}) => traitsOf({ ...base, name, taxon: null, habit: null, form: null, store: null, dry_rule: null, hold_days: null, min_dry_c: null, min_wet_c: null, grow_min_c: null, ...over });
+  const of = (name: string, over: object = {}) =>
+    traitsOf({
+      ...base,
+      name,
+      taxon: null,
+      habit: null,
+      form: null,
+      store: null,
+      dry_rule: null,
+      hold_days: null,
+      min_dry_c: null,
+      min_wet_c: null,
+      grow_min_c: null,
+      ...over,
+    });
   it('may override their genus, and the keeper overrides both', () => {
     expect(of('Sedum morganianum').traits).toMatchObject({ habit: 'evergreen', minWetC: 7 });
     expect(of('Sedum morganianum').sources).toMatchObject({ minWetC: 'species', form: 'genus' });

@@ -11,7 +11,24 @@ export interface NamePart {
 }
 
 const ROMAN_WORDS = new Set([
-  'cf.', 'aff.', 'sp.', 'spp.', 'subsp.', 'ssp.', 'var.', 'subvar.', 'f.', 'fa.', 'cv.', 'hybrid', 'hort.', '×', 'x', 'sect.', 'ex', 'unknown',
+  'cf.',
+  'aff.',
+  'sp.',
+  'spp.',
+  'subsp.',
+  'ssp.',
+  'var.',
+  'subvar.',
+  'f.',
+  'fa.',
+  'cv.',
+  'hybrid',
+  'hort.',
+  '×',
+  'x',
+  'sect.',
+  'ex',
+  'unknown',
 ]);
 const QUOTED = /[‘'"“]([^’'"”]+)[’'"”]/g;
 

@@ -4,7 +4,10 @@ import { GENERA, genusOf } from './genera.ts';
 import { nameParts } from './name.ts';
 import { traitsOf } from './traits.ts';
 
-const set = (written: string) => nameParts(written).map((part) => (part.style === 'italic' ? `*${part.text}*` : part.text)).join(' ');
+const set = (written: string) =>
+  nameParts(written)
+    .map((part) => (part.style === 'italic' ? `*${part.text}*` : part.text))
+    .join(' ');
 
 describe('names by the rules', () => {
   it.each([
@@ -38,10 +41,24 @@ describe('the genus library', () => {
 });
 
 describe('traits', () => {
-  const bare = { id: 'p', diameter_mm: 50, height_mm: 50, place: 'x', mix: 'x', pot: {} as Plant['pot'], events: [] } satisfies Plant;
+  const bare = {
+    id: 'p',
+    diameter_mm: 50,
+    height_mm: 50,
+    place: 'x',
+    mix: 'x',
+    pot: {} as Plant['pot'],
+    events: [],
+  } satisfies Plant;
   it('come from the keeper, then the genus', () => {
     const { traits, sources } = traitsOf({ ...bare, taxon: 'Lithops lesliei', min_dry_c: 4 });
-    expect(traits).toMatchObject({ habit: 'summer', form: 'stemless', dryRule: 'dry-and-hold', holdDays: 7, minDryC: 4 });
+    expect(traits).toMatchObject({
+      habit: 'summer',
+      form: 'stemless',
+      dryRule: 'dry-and-hold',
+      holdDays: 7,
+      minDryC: 4,
+    });
     expect(sources).toMatchObject({ habit: 'genus', minDryC: 'keeper' });
   });
   it('keep to the dry side where the name is unknown', () => {

@@ -17,13 +17,29 @@ export interface SourcedTraits {
 
 /** Where a form keeps its water, if nobody says. */
 const STORE_BY_FORM: Record<Form, Store> = {
-  globe: 'stem', column: 'stem', pad: 'stem', rosette: 'leaf', stemmed: 'leaf', trailing: 'leaf',
-  caudex: 'stem', bulb: 'below', stemless: 'leaf', 'stiff-leaf': 'below',
+  globe: 'stem',
+  column: 'stem',
+  pad: 'stem',
+  rosette: 'leaf',
+  stemmed: 'leaf',
+  trailing: 'leaf',
+  caudex: 'stem',
+  bulb: 'below',
+  stemless: 'leaf',
+  'stiff-leaf': 'below',
 };
 
 /** For a plant nobody can name: the dry side of everything, and a warm lowest night. */
 const CAUTIOUS: Traits = {
-  habit: 'evergreen', form: 'rosette', store: 'leaf', dryRule: 'dry-through', holdDays: 0, minDryC: 5, minWetC: 9, growMinC: 10, dueM: null,
+  habit: 'evergreen',
+  form: 'rosette',
+  store: 'leaf',
+  dryRule: 'dry-through',
+  holdDays: 0,
+  minDryC: 5,
+  minWetC: 9,
+  growMinC: 10,
+  dueM: null,
 };
 /** A rule of "dry and hold" without a count of days holds this long. */
 const DEFAULT_HOLD_DAYS = 5;
@@ -53,7 +69,12 @@ export function traitsOf(plant: Plant): SourcedTraits {
   const genus = genusByAnyName(plant.taxon ?? plant.name);
   const species = speciesOf(plant.taxon ?? plant.name);
   const sources = {} as Record<keyof Traits, TraitSource>;
-  const choose = <K extends keyof Traits>(key: K, own: Traits[K] | null | undefined, ofGenus: Traits[K] | undefined, ofForm?: Traits[K]): Traits[K] => {
+  const choose = <K extends keyof Traits>(
+    key: K,
+    own: Traits[K] | null | undefined,
+    ofGenus: Traits[K] | undefined,
+    ofForm?: Traits[K],
+  ): Traits[K] => {
     if (own !== null && own !== undefined) {
       sources[key] = 'keeper';
       return own;
@@ -77,7 +98,12 @@ export function traitsOf(plant: Plant): SourcedTraits {
     habit: choose('habit', plant.habit, genus?.habit),
     store: choose('store', plant.store, genus?.store, sources.form === 'cautious' ? undefined : STORE_BY_FORM[form]),
     dryRule,
-    holdDays: choose('holdDays', plant.hold_days, (species?.dryRule ?? genus?.dryRule) === dryRule ? (species?.holdDays ?? genus?.holdDays) : undefined, dryRule === 'dry-and-hold' ? DEFAULT_HOLD_DAYS : 0),
+    holdDays: choose(
+      'holdDays',
+      plant.hold_days,
+      (species?.dryRule ?? genus?.dryRule) === dryRule ? (species?.holdDays ?? genus?.holdDays) : undefined,
+      dryRule === 'dry-and-hold' ? DEFAULT_HOLD_DAYS : 0,
+    ),
     minDryC: choose('minDryC', plant.min_dry_c, genus?.minDryC),
     minWetC: choose('minWetC', plant.min_wet_c, genus?.minWetC),
     growMinC: choose('growMinC', plant.grow_min_c, genus?.growMinC),

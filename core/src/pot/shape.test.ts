@@ -3,7 +3,15 @@ import { describe, expect, it } from 'vitest';
 import type { Pot } from '../garden.ts';
 import { surfaceCm2, volumeMl, wallCm2 } from './shape.ts';
 
-const ROUND: Pot = { shape: 'round', top_mm: 120, base_mm: 90, depth_mm: 100, material: 'plastic', holes: true, top_dressing_mm: 0 };
+const ROUND: Pot = {
+  shape: 'round',
+  top_mm: 120,
+  base_mm: 90,
+  depth_mm: 100,
+  material: 'plastic',
+  holes: true,
+  top_dressing_mm: 0,
+};
 
 describe('pots', () => {
   it('round, 12 cm over 9 cm, 10 cm deep: 0.87 l', () => {
@@ -29,12 +37,18 @@ describe('pots', () => {
   it('never turns inside out', () => {
     const size = fc.integer({ min: 10, max: 3000 });
     fc.assert(
-      fc.property(fc.constantFrom('round' as const, 'square' as const, 'bowl' as const), size, size, size, (shape, top_mm, base_mm, depth_mm) => {
-        const pot: Pot = { ...ROUND, shape, top_mm, base_mm, depth_mm };
-        const widest = (Math.max(top_mm, base_mm) ** 2 * depth_mm) / 1000;
-        expect(volumeMl(pot)).toBeGreaterThan(0);
-        expect(volumeMl(pot)).toBeLessThanOrEqual(widest * 1.0001);
-      }),
+      fc.property(
+        fc.constantFrom('round' as const, 'square' as const, 'bowl' as const),
+        size,
+        size,
+        size,
+        (shape, top_mm, base_mm, depth_mm) => {
+          const pot: Pot = { ...ROUND, shape, top_mm, base_mm, depth_mm };
+          const widest = (Math.max(top_mm, base_mm) ** 2 * depth_mm) / 1000;
+          expect(volumeMl(pot)).toBeGreaterThan(0);
+          expect(volumeMl(pot)).toBeLessThanOrEqual(widest * 1.0001);
+        },
+      ),
     );
   });
 });

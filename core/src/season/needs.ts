@@ -1,7 +1,7 @@
 /**
  * How much the season invites a plant to grow, 0 to 1, by its habit.
- * Four invitations are weighed: warmth over two weeks, the day's length, light, and for the sleepers of summer the heat.
- * Orders of size: Larcher (2003), Physiological Plant Ecology (temperature limits of growth); Eggli (2001–2003),
+ * Four invitations are weighed: warmth over two weeks, the day's length, light, and for the sleepers of summer the
+ * heat. Orders of size: Larcher (2003), Physiological Plant Ecology (temperature limits of growth); Eggli (2001–2003),
  * Illustrated Handbook of Succulent Plants (growing seasons of the genera). The thresholds are starting values.
  */
 import type { Habit } from '../garden.ts';
@@ -58,7 +58,11 @@ export function invitation(habit: Habit, growMinC: number, day: SeasonDay): Invi
       return least([cold, 'cold'], [heat, 'heat'], [Math.max(days, brightWarmth), 'short-days']);
     }
     case 'evergreen':
-      return least([cold, 'cold'], [0.3 + 0.7 * ramp(day.dliMol, 0.3, 2), 'dark'], [0.5 + 0.5 * ramp(day.dayLengthH, 8.5, 11), 'short-days']);
+      return least(
+        [cold, 'cold'],
+        [0.3 + 0.7 * ramp(day.dliMol, 0.3, 2), 'dark'],
+        [0.5 + 0.5 * ramp(day.dayLengthH, 8.5, 11), 'short-days'],
+      );
   }
 }
 

@@ -7,7 +7,10 @@ import { stateOn } from '../forecast/plantModel.ts';
 /** The state on a day that lies ahead of a garden seen from `from`. */
 function stateAt(habit: Habit, on: string, scene: Scene = {}): PlantState {
   const from = isoDay(dayNumber(on) - 200);
-  return stateOn(outlook({ ...scene, today: from, plant: { habit, grow_min_c: 10, ...scene.plant }, events: [] }).model.timeline, dayNumber(on));
+  return stateOn(
+    outlook({ ...scene, today: from, plant: { habit, grow_min_c: 10, ...scene.plant }, events: [] }).model.timeline,
+    dayNumber(on),
+  );
 }
 
 const SILL: Place = { id: 'place', kind: 'windowsill', aspect_deg: 180, air: 'still' };
@@ -31,19 +34,29 @@ describe('the plant’s year', () => {
       expect(['growing', 'easing']).toContain(stateAt('evergreen', on, { place: GLASS_FREE }));
     }
   });
-  it.each([['summer', '2026-07-10'], ['summer', '2026-01-10'], ['winter', '2026-07-25'], ['winter', '2026-11-20'], ['spring-autumn', '2026-01-10']] as [Habit, string][])(
-    '%s on %s is the same half a year on in the south', (habit, on) => {
-      const south = { latitude: -47, normals: mirrored(INLAND), place: GLASS_FREE };
-      expect(stateAt(habit, isoDay(dayNumber(on) + 183), south)).toBe(stateAt(habit, on, { place: GLASS_FREE }));
-    },
-  );
+  it.each([
+    ['summer', '2026-07-10'],
+    ['summer', '2026-01-10'],
+    ['winter', '2026-07-25'],
+    ['winter', '2026-11-20'],
+    ['spring-autumn', '2026-01-10'],
+  ] as [Habit, string][])('%s on %s is the same half a year on in the south', (habit, on) => {
+    const south = { latitude: -47, normals: mirrored(INLAND), place: GLASS_FREE };
+    expect(stateAt(habit, isoDay(dayNumber(on) + 183), south)).toBe(stateAt(habit, on, { place: GLASS_FREE }));
+  });
   it('a bright warm lamp cancels a summer grower’s rest', () => {
     const lamp: Place = { id: 'place', kind: 'lamp-shelf', air: 'still', lamp: { ppfd_umol_m2_s: 300, hours: 14 } };
     expect(stateAt('summer', '2026-01-10', { place: lamp })).toBe('growing');
   });
   it('what the keeper sees wins, and keeps for weeks', () => {
     const today = '2026-07-05';
-    const seen = outlook({ today, events: [{ type: 'state', date: '2026-07-01', state: 'resting' }, { type: 'watering', date: today, method: 'drench' }] });
+    const seen = outlook({
+      today,
+      events: [
+        { type: 'state', date: '2026-07-01', state: 'resting' },
+        { type: 'watering', date: today, method: 'drench' },
+      ],
+    });
     expect(seen.state).toBe('resting');
     expect(stateOn(seen.model.timeline, dayNumber('2026-07-20'))).toBe('resting');
   });

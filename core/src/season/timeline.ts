@@ -45,7 +45,8 @@ export function seasonTimeline(traits: Traits, series: PlaceSeries, events: read
   const invited = invitations(traits, series);
   const seen = new Map<DayNumber, number>();
   for (const event of events) {
-    if (event.type === 'state') seen.set(dayNumber(event.date), event.state === 'unsure' ? UNSURE : PLANT_STATES.indexOf(event.state));
+    if (event.type === 'state')
+      seen.set(dayNumber(event.date), event.state === 'unsure' ? UNSURE : PLANT_STATES.indexOf(event.state));
     // Leaves that die back are the plant's own word that it goes to rest.
     if (event.type === 'sign' && event.sign === 'leaves-dying-back') seen.set(dayNumber(event.date), EASING);
   }
@@ -66,7 +67,16 @@ export function seasonTimeline(traits: Traits, series: PlaceSeries, events: read
       state = told;
       lockedUntil = i + KEEPER_WEIGHS_DAYS;
     } else if (state < 0) {
-      state = traits.habit === 'evergreen' ? (now > 0.5 ? GROWING : EASING) : now > 0.55 ? GROWING : now > 0.2 ? EASING : RESTING;
+      state =
+        traits.habit === 'evergreen'
+          ? now > 0.5
+            ? GROWING
+            : EASING
+          : now > 0.55
+            ? GROWING
+            : now > 0.2
+              ? EASING
+              : RESTING;
       since = i - RAMP_DAYS;
       changes.push({ day: firstDay + i, state: PLANT_STATES[state]!, why: LIMITS[invited.limits[i]!]! });
     } else if (i > lockedUntil && i - since >= LEAST_DAYS) {

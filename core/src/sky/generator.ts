@@ -112,7 +112,9 @@ function drawDay(
   const tminC = normal.tminC + lowC + WET_TMIN_C * shift;
   const tmaxC = Math.max(tminC + 0.5, normal.tmaxC + highC + WET_TMAX_C * shift);
   const length = dayLengthH(site.latitude_deg, dayOfYear(day));
-  const meanSun = wet ? WET_SUN_SHARE * normal.sunshineH : (normal.sunshineH * (1 - wetChance * WET_SUN_SHARE)) / (1 - wetChance);
+  const meanSun = wet
+    ? WET_SUN_SHARE * normal.sunshineH
+    : (normal.sunshineH * (1 - wetChance * WET_SUN_SHARE)) / (1 - wetChance);
   const rainMm = wet ? -Math.log(1 - random()) * normal.wetDayRainMm : 0;
   const sunShare = length > 0 ? clamp(meanSun / length, 0, 1) : 0;
   return {

@@ -1,8 +1,8 @@
 /**
- * The usual weather of a place of which only its whereabouts are known: a first guess until better figures are brought in.
- * Zonal means at sea level (Hartmann, Global Physical Climatology, 2nd ed., ch. 1: about 27 °C at the equator, 11 at 47°, 1 at 60°),
- * a lapse of 6.5 K a kilometre (US Standard Atmosphere), a yearly swing that grows with latitude. Coasts swing less, inland
- * places more; rain and wind are mere middles.
+ * The usual weather of a place of which only its whereabouts are known: a first guess until better figures are brought
+ * in. Zonal means at sea level (Hartmann, Global Physical Climatology, 2nd ed., ch. 1: about 27 °C at the equator, 11
+ * at 47°, 1 at 60°), a lapse of 6.5 K a kilometre (US Standard Atmosphere), a yearly swing that grows with latitude.
+ * Coasts swing less, inland places more; rain and wind are mere middles.
  */
 import type { Normals } from '../garden.ts';
 import { dayLengthH } from './solar.ts';
@@ -23,7 +23,10 @@ const MID_MONTH_DAYS = [15, 46, 74, 105, 135, 166, 196, 227, 258, 288, 319, 349]
 export function roughNormals(latitudeDeg: number, elevationM: number): Normals {
   const annualC = EQUATOR_C - LOSS_PER_DEG2 * latitudeDeg ** 2 - LAPSE_K_PER_M * Math.max(0, elevationM);
   const swingK = SWING_PER_DEG * Math.abs(latitudeDeg) * Math.sign(latitudeDeg || 1);
-  const months = Array.from({ length: 12 }, (_, month) => annualC + swingK * Math.cos((2 * Math.PI * (month - WARMEST_MONTH)) / 12));
+  const months = Array.from(
+    { length: 12 },
+    (_, month) => annualC + swingK * Math.cos((2 * Math.PI * (month - WARMEST_MONTH)) / 12),
+  );
   const tenth = (value: number) => Math.round(value * 10) / 10;
   return {
     tmin_c: months.map((mean) => tenth(mean - HALF_DAILY_RANGE_K)),

@@ -3,11 +3,24 @@ import { dayNumber, dayOfYear, mirroredDay } from '../calendar/day.ts';
 import type { Site } from '../garden.ts';
 import { drawWeather, temperatureSdC } from './generator.ts';
 import { normalDay, normalOn } from './normals.ts';
-import { clearSkyRadiationMj, netLongwaveMj, netShortwaveMj, radiationFromRangeMj, radiationFromSunshineMj, windAt2m } from './radiation.ts';
+import {
+  clearSkyRadiationMj,
+  netLongwaveMj,
+  netShortwaveMj,
+  radiationFromRangeMj,
+  radiationFromSunshineMj,
+  windAt2m,
+} from './radiation.ts';
 import { referenceEtMm } from './referenceEt.ts';
 import { dayLengthH, extraterrestrialRadiationMj } from './solar.ts';
 import { aspectFactor, beamRatios, windowSun } from './sunPath.ts';
-import { actualVapourFromRhExtremesKPa, meanSaturationVapourKPa, psychrometricKPaPerK, saturationSlopeKPaPerK, saturationVapourKPa } from './vapour.ts';
+import {
+  actualVapourFromRhExtremesKPa,
+  meanSaturationVapourKPa,
+  psychrometricKPaPerK,
+  saturationSlopeKPaPerK,
+  saturationVapourKPa,
+} from './vapour.ts';
 
 /** Examples are those of FAO Irrigation and Drainage Paper 56, by their numbers. */
 describe('the day outside, by FAO-56', () => {
@@ -54,7 +67,14 @@ describe('the day outside, by FAO-56', () => {
     const net = netShortwaveMj(rs) - netLongwaveMj(21.5, 12.3, ea, rs, clearSkyRadiationMj(ra, 100));
     expect(saturationSlopeKPaPerK(16.9)).toBeCloseTo(0.122, 3);
     expect(net).toBeCloseTo(13.28, 1);
-    const et = referenceEtMm({ tmeanC: 16.9, esKPa: meanSaturationVapourKPa(21.5, 12.3), eaKPa: ea, netRadiationMj: net, windMS: 2.078, elevationM: 100 });
+    const et = referenceEtMm({
+      tmeanC: 16.9,
+      esKPa: meanSaturationVapourKPa(21.5, 12.3),
+      eaKPa: ea,
+      netRadiationMj: net,
+      windMS: 2.078,
+      elevationM: 100,
+    });
     expect(et).toBeCloseTo(3.9, 1);
   });
   it('mirrors: half a year later on the other half of the globe is the same day, to the orbit’s 4 %', () => {
@@ -100,22 +120,35 @@ describe('the sun on a window', () => {
 });
 
 const INLAND: Site = {
-  latitude_deg: 47, longitude_deg: 8, elevation_m: 400,
+  latitude_deg: 47,
+  longitude_deg: 8,
+  elevation_m: 400,
   normals: {
-    tmin_c: [-4, -3, 0, 4, 9, 12, 14, 13, 10, 5, 1, -3], tmax_c: [2, 4, 10, 15, 20, 23, 25, 25, 20, 14, 7, 2], rh_pct: [83, 78, 72, 67, 69, 70, 70, 73, 78, 82, 85, 86],
-    sunshine_h: [2.1, 3.3, 4.5, 5.6, 6.3, 6.9, 7.6, 7.1, 5.5, 3.9, 2.2, 1.7], rain_mm: [52, 48, 58, 66, 98, 118, 124, 116, 82, 60, 58, 60], wind_m_s: [2, 2, 2, 2, 2, 2, 2, 2, 2, 2, 2, 2],
+    tmin_c: [-4, -3, 0, 4, 9, 12, 14, 13, 10, 5, 1, -3],
+    tmax_c: [2, 4, 10, 15, 20, 23, 25, 25, 20, 14, 7, 2],
+    rh_pct: [83, 78, 72, 67, 69, 70, 70, 73, 78, 82, 85, 86],
+    sunshine_h: [2.1, 3.3, 4.5, 5.6, 6.3, 6.9, 7.6, 7.1, 5.5, 3.9, 2.2, 1.7],
+    rain_mm: [52, 48, 58, 66, 98, 118, 124, 116, 82, 60, 58, 60],
+    wind_m_s: [2, 2, 2, 2, 2, 2, 2, 2, 2, 2, 2, 2],
   },
 };
 
 describe('drawn weather', () => {
   const start = dayNumber('2026-07-01');
-  const draws = Array.from({ length: 300 }, (_, seed) => drawWeather(INLAND, start, 31, seed, () => undefined, start - 1)).flat();
-  const mean = (pick: (day: (typeof draws)[number]) => number) => draws.reduce((sum, day) => sum + pick(day), 0) / draws.length;
+  const draws = Array.from({ length: 300 }, (_, seed) =>
+    drawWeather(INLAND, start, 31, seed, () => undefined, start - 1),
+  ).flat();
+  const mean = (pick: (day: (typeof draws)[number]) => number) =>
+    draws.reduce((sum, day) => sum + pick(day), 0) / draws.length;
   const july = Array.from({ length: 31 }, (_, i) => normalDay(INLAND.normals, start + i));
-  const usual = (pick: (day: (typeof july)[number]) => number) => july.reduce((sum, day) => sum + pick(day), 0) / july.length;
+  const usual = (pick: (day: (typeof july)[number]) => number) =>
+    july.reduce((sum, day) => sum + pick(day), 0) / july.length;
 
   it('has the normals’ means', () => {
-    expect(mean((d) => d.tminC)).toBeCloseTo(usual((d) => d.tminC), 0);
+    expect(mean((d) => d.tminC)).toBeCloseTo(
+      usual((d) => d.tminC),
+      0,
+    );
     expect(Math.abs(mean((d) => d.tmaxC) - usual((d) => d.tmaxC))).toBeLessThan(0.3);
     expect(Math.abs(mean((d) => d.sunshineH) / usual((d) => d.sunshineH) - 1)).toBeLessThan(0.05);
     expect(Math.abs(mean((d) => d.rhPct) - usual((d) => d.rhPct))).toBeLessThan(2);
@@ -137,7 +170,16 @@ describe('drawn weather', () => {
     expect(drawWeather(INLAND, start, 40, 5, () => undefined, start).slice(0, 10)).toEqual(short);
   });
   it('takes observed days as they are and blurs forecasts the more the further ahead', () => {
-    const told = (day: number) => ({ date: '', tmin_c: 20, tmax_c: 35, rh_pct: 40, sunshine_h: 14, rain_mm: 0, wind_m_s: 1, source: day <= start ? ('observed' as const) : ('forecast' as const) });
+    const told = (day: number) => ({
+      date: '',
+      tmin_c: 20,
+      tmax_c: 35,
+      rh_pct: 40,
+      sunshine_h: 14,
+      rain_mm: 0,
+      wind_m_s: 1,
+      source: day <= start ? ('observed' as const) : ('forecast' as const),
+    });
     const members = Array.from({ length: 100 }, (_, seed) => drawWeather(INLAND, start, 8, seed, told, start));
     expect(members.every((days) => days[0]!.tmaxC === 35)).toBe(true);
     const spread = (i: number) => {

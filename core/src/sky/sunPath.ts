@@ -1,7 +1,7 @@
 /**
  * The sun against a wall: how much of the day's direct light a window of some aspect gets.
- * Source: Duffie & Beckman (2013), Solar Engineering of Thermal Processes, eqs 1.6.2–1.6.6 (incidence, altitude, azimuth);
- * beam and diffuse parted by the daily clearness index after Erbs, Klein & Duffie (1982), summer branch.
+ * Source: Duffie & Beckman (2013), Solar Engineering of Thermal Processes, eqs 1.6.2–1.6.6 (incidence, altitude,
+ * azimuth); beam and diffuse parted by the daily clearness index after Erbs, Klein & Duffie (1982), summer branch.
  */
 import { clamp } from '../numeric/shape.ts';
 import { RADIANS_PER_DEGREE, solarDeclination } from './solar.ts';
@@ -17,9 +17,11 @@ export function sunPosition(latitudeDeg: number, dayOfYear: number, solarHour: n
   const latitude = latitudeDeg * RADIANS_PER_DEGREE;
   const declination = solarDeclination(dayOfYear);
   const hourAngle = (solarHour - 12) * 15 * RADIANS_PER_DEGREE;
-  const up = Math.sin(latitude) * Math.sin(declination) + Math.cos(latitude) * Math.cos(declination) * Math.cos(hourAngle);
+  const up =
+    Math.sin(latitude) * Math.sin(declination) + Math.cos(latitude) * Math.cos(declination) * Math.cos(hourAngle);
   const east = -Math.cos(declination) * Math.sin(hourAngle);
-  const north = Math.cos(latitude) * Math.sin(declination) - Math.sin(latitude) * Math.cos(declination) * Math.cos(hourAngle);
+  const north =
+    Math.cos(latitude) * Math.sin(declination) - Math.sin(latitude) * Math.cos(declination) * Math.cos(hourAngle);
   return { altitudeRad: Math.asin(clamp(up, -1, 1)), azimuthRad: Math.atan2(east, north) };
 }
 
@@ -80,7 +82,9 @@ export function beamRatios(latitudeDeg: number, dayOfYear: number, aspectDeg: nu
   return [windowSun(latitudeDeg, dayOfYear, aspectDeg).beamRatio, sum / COMPASS_POINTS];
 }
 
-/** Light on a pane over the mean of all directions, for a day of this clearness: above 1 toward the sun, below 1 away. */
+/**
+ * Light on a pane over the mean of all directions, for a day of this clearness: above 1 toward the sun, below 1 away.
+ */
 export function aspectFactor([own, mean]: readonly [number, number], clearness: number): number {
   const diffuse = diffuseShare(clearness);
   // An upright pane sees half the sky and, reflected, half the ground (albedo 0.2).

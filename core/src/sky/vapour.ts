@@ -16,7 +16,12 @@ export function actualVapourFromMeanRhKPa(tmaxC: number, tminC: number, rhPct: n
 }
 
 /** Actual vapour pressure from the day's extremes of humidity, kPa (eq 17). */
-export function actualVapourFromRhExtremesKPa(tmaxC: number, tminC: number, rhMaxPct: number, rhMinPct: number): number {
+export function actualVapourFromRhExtremesKPa(
+  tmaxC: number,
+  tminC: number,
+  rhMaxPct: number,
+  rhMinPct: number,
+): number {
   return (saturationVapourKPa(tminC) * (rhMaxPct / 100) + saturationVapourKPa(tmaxC) * (rhMinPct / 100)) / 2;
 }
 

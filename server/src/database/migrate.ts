@@ -20,8 +20,14 @@ export async function migrate(pool: Pool, folder: string, tell: (text: string) =
   const connection = await pool.getConnection();
   let ran = 0;
   try {
-    const [[lock]] = await connection.query<Row<{ got: number | null }>[]>('SELECT GET_LOCK(?, ?) AS got', [LOCK_NAME, LOCK_SECONDS]);
-    if (lock?.got !== 1) throw expected('Another server has been migrating this database for two minutes; wait for it to end, then start again.');
+    const [[lock]] = await connection.query<Row<{ got: number | null }>[]>('SELECT GET_LOCK(?, ?) AS got', [
+      LOCK_NAME,
+      LOCK_SECONDS,
+    ]);
+    if (lock?.got !== 1)
+      throw expected(
+        'Another server has been migrating this database for two minutes; wait for it to end, then start again.',
+      );
     await connection.query(
       `CREATE TABLE IF NOT EXISTS migration (
          name VARCHAR(200) NOT NULL PRIMARY KEY, checksum CHAR(64) NOT NULL, statements INT UNSIGNED NOT NULL,
@@ -33,11 +39,20 @@ export async function migrate(pool: Pool, folder: string, tell: (text: string) =
       const checksum = createHash('sha256').update(text).digest('hex');
       const statements = splitStatements(text);
       const [[row]] = await connection.query<Row<{ checksum: string; done: number; ended_at: Date | null }>[]>(
-        'SELECT checksum, done, ended_at FROM migration WHERE name = ?', [name],
+        'SELECT checksum, done, ended_at FROM migration WHERE name = ?',
+        [name],
       );
-      if (row && row.checksum !== checksum) throw expected(`Migration ${name} has run here and was changed since. Undo the change and write a new migration.`);
+      if (row && row.checksum !== checksum)
+        throw expected(
+          `Migration ${name} has run here and was changed since. Undo the change and write a new migration.`,
+        );
       if (row?.ended_at) continue;
-      if (!row) await connection.query('INSERT INTO migration (name, checksum, statements) VALUES (?, ?, ?)', [name, checksum, statements.length]);
+      if (!row)
+        await connection.query('INSERT INTO migration (name, checksum, statements) VALUES (?, ?, ?)', [
+          name,
+          checksum,
+          statements.length,
+        ]);
       tell(`migrating: ${name}`);
       for (let i = row?.done ?? 0; i < statements.length; i++) {
         await runOnce(connection, statements[i]!);
@@ -80,7 +95,8 @@ async function checkVersion(pool: Pool): Promise<void> {
   const version = row?.version ?? '';
   const [major = 0, minor = 0] = version.split('.').map(Number);
   const old = major < OLDEST_MARIADB[0] || (major === OLDEST_MARIADB[0] && minor < OLDEST_MARIADB[1]);
-  if (!/mariadb/i.test(version) || old) throw expected(`The database is ${version}; MariaDB ${OLDEST_MARIADB.join('.')} or newer is wanted.`);
+  if (!/mariadb/i.test(version) || old)
+    throw expected(`The database is ${version}; MariaDB ${OLDEST_MARIADB.join('.')} or newer is wanted.`);
 }
 
 /** An error that the person at the screen can act on: said without a trace. */

@@ -1,4 +1,6 @@
-/** The round and what is planned as iCalendar (RFC 5545): a whole-day entry for each bench and day that wants something. */
+/**
+ * The round and what is planned as iCalendar (RFC 5545): a whole-day entry for each bench and day that wants something.
+ */
 import { group } from 'd3';
 import ical, { ICalCalendarMethod } from 'ical-generator';
 
@@ -15,16 +17,27 @@ const VERBS = { water: 'Water', look: 'Look at', sun: 'Sun for' } as const;
 const NAMES_SHOWN = 40;
 
 export function calendarText(lines: readonly PlanLine[], name: string): string {
-  const calendar = ical({ name, method: ICalCalendarMethod.PUBLISH, prodId: { company: 'Zinc Pail', product: 'round', language: 'EN' }, ttl: 3600 * 6 });
+  const calendar = ical({
+    name,
+    method: ICalCalendarMethod.PUBLISH,
+    prodId: { company: 'Zinc Pail', product: 'round', language: 'EN' },
+    ttl: 3600 * 6,
+  });
   for (const some of group(lines, (line) => `${line.date}|${line.site}|${line.place}|${line.what}`).values()) {
     const [first] = some as [PlanLine, ...PlanLine[]];
     const start = new Date(`${first.date}T00:00:00Z`);
     calendar.createEvent({
       // The same entry under the same id each time it is read, so that calendars change it rather than add it.
       id: `${first.date}-${slug(first.site)}-${slug(first.place)}-${first.what}@zinc-pail`,
-      start, end: new Date(start.getTime() + 86_400_000), allDay: true, timezone: null,
+      start,
+      end: new Date(start.getTime() + 86_400_000),
+      allDay: true,
+      timezone: null,
       summary: `${VERBS[first.what]} ${some.length} ${some.length === 1 ? 'pot' : 'pots'}: ${first.place}`,
-      description: [...some.slice(0, NAMES_SHOWN).map((line) => `${line.plant}: ${line.words}`), ...(some.length > NAMES_SHOWN ? [`and ${some.length - NAMES_SHOWN} more`] : [])].join('\n'),
+      description: [
+        ...some.slice(0, NAMES_SHOWN).map((line) => `${line.plant}: ${line.words}`),
+        ...(some.length > NAMES_SHOWN ? [`and ${some.length - NAMES_SHOWN} more`] : []),
+      ].join('\n'),
       location: first.place,
     });
   }
@@ -32,5 +45,10 @@ export function calendarText(lines: readonly PlanLine[], name: string): string {
 }
 
 function slug(text: string): string {
-  return text.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-').replaceAll(/^-|-$/g, '') || 'place';
+  return (
+    text
+      .toLowerCase()
+      .replaceAll(/[^a-z0-9]+/g, '-')
+      .replaceAll(/^-|-$/g, '') || 'place'
+  );
 }

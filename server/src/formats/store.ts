@@ -7,8 +7,16 @@ export async function numbersTaken(pool: Pool): Promise<Set<string>> {
   return new Set(rows.map((row) => row.number));
 }
 
-export async function newBatch(connection: PoolConnection, collectionId: number, name: string, plants: number): Promise<number> {
-  const [made] = await connection.query<ResultSetHeader>('INSERT INTO import_batch (collection_id, name, plants) VALUES (?, ?, ?)', [collectionId, name, plants]);
+export async function newBatch(
+  connection: PoolConnection,
+  collectionId: number,
+  name: string,
+  plants: number,
+): Promise<number> {
+  const [made] = await connection.query<ResultSetHeader>(
+    'INSERT INTO import_batch (collection_id, name, plants) VALUES (?, ?, ?)',
+    [collectionId, name, plants],
+  );
   return made.insertId;
 }
 
@@ -21,23 +29,34 @@ export interface Batch {
 }
 
 export async function batches(pool: Pool): Promise<Batch[]> {
-  const [rows] = await pool.query<Row<Batch>[]>('SELECT id, name, plants, made_at, undone_at FROM import_batch ORDER BY id DESC LIMIT 50');
+  const [rows] = await pool.query<Row<Batch>[]>(
+    'SELECT id, name, plants, made_at, undone_at FROM import_batch ORDER BY id DESC LIMIT 50',
+  );
   return rows;
 }
 
 /** Takes an import back whole. Plants that were written on since are named instead, and nothing is taken back. */
-export async function undoBatch(connection: PoolConnection, id: number): Promise<'none' | 'undone' | { marked: string[] }> {
-  const [[batch]] = await connection.query<Row<{ undone_at: Date | null; collection_id: number }>[]>('SELECT undone_at, collection_id FROM import_batch WHERE id = ? FOR UPDATE', [id]);
+export async function undoBatch(
+  connection: PoolConnection,
+  id: number,
+): Promise<'none' | 'undone' | { marked: string[] }> {
+  const [[batch]] = await connection.query<Row<{ undone_at: Date | null; collection_id: number }>[]>(
+    'SELECT undone_at, collection_id FROM import_batch WHERE id = ? FOR UPDATE',
+    [id],
+  );
   if (!batch || batch.undone_at) return 'none';
   const [marked] = await connection.query<Row<{ name: string }>[]>(
-    `SELECT p.name FROM plant p WHERE p.import_id = ? AND (EXISTS (SELECT 1 FROM journal j WHERE j.plant_id = p.id AND JSON_VALUE(j.detail, '$.import') IS NULL) OR EXISTS (SELECT 1 FROM picture i WHERE i.plant_id = p.id)
-       OR EXISTS (SELECT 1 FROM plant c WHERE c.mother_id = p.id AND (c.import_id IS NULL OR c.import_id <> ?))) ORDER BY p.id LIMIT 20`,
+    `SELECT p.name FROM plant p WHERE p.import_id = ? AND (EXISTS (SELECT 1 FROM journal j WHERE j.plant_id = p.id
+       AND JSON_VALUE(j.detail, '$.import') IS NULL) OR EXISTS (SELECT 1 FROM picture i WHERE i.plant_id = p.id)
+       OR EXISTS (SELECT 1 FROM plant c WHERE c.mother_id = p.id AND (c.import_id IS NULL OR c.import_id <> ?)))
+       ORDER BY p.id LIMIT 20`,
     [id, id],
   );
   if (marked.length > 0) return { marked: marked.map((row) => row.name) };
   const mine = 'IN (SELECT id FROM plant WHERE import_id = ?)';
   // The last drinks that the list itself told of go with it.
-  for (const table of ['timer', 'hardening', 'journal', 'stay', 'potting']) await connection.query(`DELETE FROM ?? WHERE plant_id ${mine}`, [table, id]);
+  for (const table of ['timer', 'hardening', 'journal', 'stay', 'potting'])
+    await connection.query(`DELETE FROM ?? WHERE plant_id ${mine}`, [table, id]);
   await connection.query('UPDATE plant SET mother_id = NULL WHERE import_id = ?', [id]);
   await connection.query('DELETE FROM plant WHERE import_id = ?', [id]);
   await connection.query('UPDATE import_batch SET undone_at = UTC_TIMESTAMP(3) WHERE id = ?', [id]);
@@ -64,10 +83,13 @@ export interface ListRow extends Specimen {
 /** Every plant, those that have ended too, for lists that go out. */
 export async function listRows(pool: Pool): Promise<ListRow[]> {
   const [rows] = await pool.query<Row<ListRow>[]>(
-    `SELECT p.ref, p.number, p.name, p.name_sure, p.other_names, p.provenance, p.acquired_on, p.source, p.ended, p.ended_on, p.diameter_mm, p.height_mm, p.price_minor, p.price_currency,
+    `SELECT p.ref, p.number, p.name, p.name_sure, p.other_names, p.provenance, p.acquired_on, p.source, p.ended,
+       p.ended_on, p.diameter_mm, p.height_mm, p.price_minor, p.price_currency,
             si.name AS site, pl.name AS place, m.name AS mix, po.shape AS pot_shape, po.top_mm AS pot_top_mm, po.depth_mm AS pot_depth_mm, po.material AS pot_material, po.holes AS pot_holes,
-            (SELECT MAX(j.day) FROM journal j WHERE j.plant_id = p.id AND j.type = 'watering' AND j.voided_at IS NULL) AS last_watered
-     FROM plant p JOIN stay s ON s.id = (SELECT MAX(last.id) FROM stay last WHERE last.plant_id = p.id) JOIN place pl ON pl.id = s.place_id JOIN site si ON si.id = pl.site_id
+            (SELECT MAX(j.day) FROM journal j WHERE j.plant_id = p.id AND j.type = 'watering'
+            AND j.voided_at IS NULL) AS last_watered
+     FROM plant p JOIN stay s ON s.id = (SELECT MAX(last.id) FROM stay last WHERE last.plant_id = p.id)
+     JOIN place pl ON pl.id = s.place_id JOIN site si ON si.id = pl.site_id
      JOIN potting po ON po.open_plant_id = p.id JOIN mix m ON m.id = po.mix_id ORDER BY p.number`,
   );
   return rows;
@@ -81,21 +103,37 @@ export interface TokenRow {
 }
 
 export async function tokens(pool: Pool): Promise<TokenRow[]> {
-  const [rows] = await pool.query<Row<TokenRow>[]>('SELECT id, name, made_at, revoked_at FROM calendar_token ORDER BY id DESC LIMIT 100');
+  const [rows] = await pool.query<Row<TokenRow>[]>(
+    'SELECT id, name, made_at, revoked_at FROM calendar_token ORDER BY id DESC LIMIT 100',
+  );
   return rows;
 }
 
-export async function addToken(connection: PoolConnection, collectionId: number, name: string, hash: string): Promise<number> {
-  const [made] = await connection.query<ResultSetHeader>('INSERT INTO calendar_token (collection_id, name, token_hash) VALUES (?, ?, ?)', [collectionId, name, hash]);
+export async function addToken(
+  connection: PoolConnection,
+  collectionId: number,
+  name: string,
+  hash: string,
+): Promise<number> {
+  const [made] = await connection.query<ResultSetHeader>(
+    'INSERT INTO calendar_token (collection_id, name, token_hash) VALUES (?, ?, ?)',
+    [collectionId, name, hash],
+  );
   return made.insertId;
 }
 
 export async function revokeToken(connection: PoolConnection, id: number): Promise<boolean> {
-  const [result] = await connection.query<ResultSetHeader>('UPDATE calendar_token SET revoked_at = IFNULL(revoked_at, UTC_TIMESTAMP(3)) WHERE id = ?', [id]);
+  const [result] = await connection.query<ResultSetHeader>(
+    'UPDATE calendar_token SET revoked_at = IFNULL(revoked_at, UTC_TIMESTAMP(3)) WHERE id = ?',
+    [id],
+  );
   return result.affectedRows > 0;
 }
 
 export async function tokenOpens(pool: Pool, hash: string): Promise<boolean> {
-  const [[row]] = await pool.query<Row<{ id: number }>[]>('SELECT id FROM calendar_token WHERE token_hash = ? AND revoked_at IS NULL', [hash]);
+  const [[row]] = await pool.query<Row<{ id: number }>[]>(
+    'SELECT id FROM calendar_token WHERE token_hash = ? AND revoked_at IS NULL',
+    [hash],
+  );
   return row !== undefined;
 }

@@ -1,5 +1,17 @@
 /** A site as the engine wants it: a garden read from the tables. */
-import type { Garden, Mix, Normals, OwnComponent, OwnRules, Place, PlaceKind, Plant, PlantEvent, WaterKind, WeatherDay } from '@zinc-pail/core';
+import type {
+  Garden,
+  Mix,
+  Normals,
+  OwnComponent,
+  OwnRules,
+  Place,
+  PlaceKind,
+  Plant,
+  PlantEvent,
+  WaterKind,
+  WeatherDay,
+} from '@zinc-pail/core';
 import { group } from 'd3';
 import type { Pool, Row } from '../database/pool.ts';
 import { todayAt } from './clock.ts';
@@ -25,7 +37,17 @@ export interface KeptPlant {
 }
 
 /** The kinds of event that the engine knows; the journal holds others too. */
-const ENGINE_EVENTS: PlantEvent['type'][] = ['watering', 'check', 'weights', 'sign', 'repotting', 'move', 'feeding', 'state', 'changed'];
+const ENGINE_EVENTS: PlantEvent['type'][] = [
+  'watering',
+  'check',
+  'weights',
+  'sign',
+  'repotting',
+  'move',
+  'feeding',
+  'state',
+  'changed',
+];
 /** Kinds of the journal's own that tell the engine something. */
 const TELLING_EVENTS = ['skip', 'firmed'];
 
@@ -36,16 +58,22 @@ export function json<T>(value: unknown): T {
 
 export async function sites(pool: Pool): Promise<SiteRow[]> {
   const [rows] = await pool.query<Row<SiteRow>[]>(
-    `SELECT si.id, si.collection_id, si.name, si.latitude_deg, si.longitude_deg, si.elevation_m, si.time_zone, si.normals, si.revision, c.pulse FROM site si JOIN collection c ON c.id = si.collection_id
+    `SELECT si.id, si.collection_id, si.name, si.latitude_deg, si.longitude_deg, si.elevation_m, si.time_zone,
+       si.normals, si.revision, c.pulse FROM site si JOIN collection c ON c.id = si.collection_id
      ORDER BY si.walk_order, si.id`,
   );
   return rows.map((row) => ({ ...row, normals: json<Normals>(row.normals) }));
 }
 
 /** Plants changed since a pulse, of whatever site, and where each stands now; null for one that stands nowhere. */
-export async function changedSince(pool: Pool, collectionId: number, pulse: number): Promise<{ id: number; revision: number; site_id: number | null }[]> {
+export async function changedSince(
+  pool: Pool,
+  collectionId: number,
+  pulse: number,
+): Promise<{ id: number; revision: number; site_id: number | null }[]> {
   const [rows] = await pool.query<Row<{ id: number; revision: number; site_id: number | null }>[]>(
-    `SELECT p.id, p.revision, pl.site_id FROM plant p LEFT JOIN stay s ON s.open_plant_id = p.id LEFT JOIN place pl ON pl.id = s.place_id WHERE p.collection_id = ? AND p.pulse > ?`,
+    `SELECT p.id, p.revision, pl.site_id FROM plant p LEFT JOIN stay s ON s.open_plant_id = p.id LEFT
+       JOIN place pl ON pl.id = s.place_id WHERE p.collection_id = ? AND p.pulse > ?`,
     [collectionId, pulse],
   );
   return rows;
@@ -54,7 +82,8 @@ export async function changedSince(pool: Pool, collectionId: number, pulse: numb
 /** A text that is another once any plant of the site, or the site itself, was changed. */
 export async function siteStamp(pool: Pool, siteId: number): Promise<string> {
   const [[row]] = await pool.query<Row<{ revision: number; plants: number; revisions: number | null }>[]>(
-    `SELECT (SELECT revision FROM site WHERE id = ?) AS revision, COUNT(*) AS plants, SUM(p.revision) AS revisions FROM place pl JOIN stay s ON s.place_id = pl.id AND s.to_day IS NULL
+    `SELECT (SELECT revision FROM site WHERE id = ?) AS revision, COUNT(*) AS plants, SUM(p.revision) AS revisions
+       FROM place pl JOIN stay s ON s.place_id = pl.id AND s.to_day IS NULL
      JOIN plant p ON p.id = s.plant_id WHERE pl.site_id = ?`,
     [siteId, siteId],
   );
@@ -64,34 +93,56 @@ export async function siteStamp(pool: Pool, siteId: number): Promise<string> {
 /** What each plant's forecast is kept by. */
 export async function plantRevisions(pool: Pool, siteId: number): Promise<Map<number, number>> {
   const [rows] = await pool.query<Row<{ id: number; revision: number }>[]>(
-    `SELECT p.id, p.revision FROM plant p JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id WHERE pl.site_id = ?`,
+    `SELECT p.id, p.revision FROM plant p JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id
+       WHERE pl.site_id = ?`,
     [siteId],
   );
   return new Map(rows.map((row) => [row.id, row.revision]));
 }
 
 /** The kinds of water at hand, the liked ones first. */
-export async function watersAtHand(pool: Pool, collectionId: number): Promise<{ kind: WaterKind; saltsMgL: number | null }[]> {
-  const [rows] = await pool.query<Row<{ kind: WaterKind; salts_mg_l: number | null }>[]>('SELECT kind, salts_mg_l FROM water_source WHERE collection_id = ? ORDER BY liked_order, id', [collectionId]);
+export async function watersAtHand(
+  pool: Pool,
+  collectionId: number,
+): Promise<{ kind: WaterKind; saltsMgL: number | null }[]> {
+  const [rows] = await pool.query<Row<{ kind: WaterKind; salts_mg_l: number | null }>[]>(
+    'SELECT kind, salts_mg_l FROM water_source WHERE collection_id = ? ORDER BY liked_order, id',
+    [collectionId],
+  );
   return rows.map(({ kind, salts_mg_l }) => ({ kind, saltsMgL: salts_mg_l }));
 }
 
 /** How high the sky is hidden at each place that says so. */
 export async function obstructions(pool: Pool, siteId: number): Promise<[placeId: string, deg: number][]> {
-  const [rows] = await pool.query<Row<{ id: number; obstruction_deg: number }>[]>('SELECT id, obstruction_deg FROM place WHERE site_id = ? AND obstruction_deg IS NOT NULL', [siteId]);
+  const [rows] = await pool.query<Row<{ id: number; obstruction_deg: number }>[]>(
+    'SELECT id, obstruction_deg FROM place WHERE site_id = ? AND obstruction_deg IS NOT NULL',
+    [siteId],
+  );
   return rows.map(({ id, obstruction_deg }) => [String(id), obstruction_deg]);
 }
 
 export async function loadGarden(pool: Pool, site: SiteRow): Promise<{ garden: Garden; kept: KeptPlant[] }> {
   const [weather, places, mixes, components, kept] = await Promise.all([
-    loadWeather(pool, site.id), loadPlaces(pool, site.id), loadMixes(pool, site.collection_id), loadComponents(pool, site.collection_id),
+    loadWeather(pool, site.id),
+    loadPlaces(pool, site.id),
+    loadMixes(pool, site.collection_id),
+    loadComponents(pool, site.collection_id),
     loadPlants(pool, { siteId: site.id }),
   ]);
   return {
     garden: {
       today: todayAt(site.time_zone),
-      site: { latitude_deg: site.latitude_deg, longitude_deg: site.longitude_deg, elevation_m: site.elevation_m, normals: site.normals },
-      weather, places, mixes, components, plants: kept.map(({ plant }) => plant),
+      site: {
+        latitude_deg: site.latitude_deg,
+        longitude_deg: site.longitude_deg,
+        elevation_m: site.elevation_m,
+        normals: site.normals,
+      },
+      weather,
+      places,
+      mixes,
+      components,
+      plants: kept.map(({ plant }) => plant),
     },
     kept,
   };
@@ -99,19 +150,30 @@ export async function loadGarden(pool: Pool, site: SiteRow): Promise<{ garden: G
 
 async function loadWeather(pool: Pool, siteId: number): Promise<WeatherDay[]> {
   const [rows] = await pool.query<Row<Omit<WeatherDay, 'date'> & { day: string }>[]>(
-    'SELECT day, tmin_c, tmax_c, rh_pct, sunshine_h, rain_mm, wind_m_s, source FROM weather_day WHERE site_id = ? ORDER BY day',
+    `SELECT day, tmin_c, tmax_c, rh_pct, sunshine_h, rain_mm, wind_m_s, source FROM weather_day WHERE site_id = ?
+       ORDER BY day`,
     [siteId],
   );
   return rows.map(({ day, ...rest }) => ({ date: day, ...rest }));
 }
 
 async function loadPlaces(pool: Pool, siteId: number): Promise<Place[]> {
-  const [rows] = await pool.query<Row<Omit<Place, 'id' | 'lamp' | 'thermometer'> & { id: number; lamp_ppfd_umol_m2_s: number | null; lamp_hours: number | null }>[]>(
+  const [rows] = await pool.query<
+    Row<
+      Omit<Place, 'id' | 'lamp' | 'thermometer'> & {
+        id: number;
+        lamp_ppfd_umol_m2_s: number | null;
+        lamp_hours: number | null;
+      }
+    >[]
+  >(
     `SELECT id, kind, aspect_deg, light_fraction, floor_c, vent_c, indoor_c, air, lamp_ppfd_umol_m2_s, lamp_hours
      FROM place WHERE site_id = ? ORDER BY walk_order, id`,
     [siteId],
   );
-  const [readings] = await pool.query<Row<{ place_id: number; day: string; tmin_c: number; tmax_c: number; rh_pct: number | null }>[]>(
+  const [readings] = await pool.query<
+    Row<{ place_id: number; day: string; tmin_c: number; tmax_c: number; rh_pct: number | null }>[]
+  >(
     `SELECT r.place_id, r.day, r.tmin_c, r.tmax_c, r.rh_pct FROM thermometer_reading r JOIN place p ON p.id = r.place_id
      WHERE p.site_id = ? ORDER BY r.place_id, r.day`,
     [siteId],
@@ -121,8 +183,16 @@ async function loadPlaces(pool: Pool, siteId: number): Promise<Place[]> {
     ...row,
     id: String(id),
     indoor_c: row.indoor_c === null ? null : json<number[]>(row.indoor_c),
-    lamp: lamp_ppfd_umol_m2_s === null || lamp_hours === null ? null : { ppfd_umol_m2_s: lamp_ppfd_umol_m2_s, hours: lamp_hours },
-    thermometer: (byPlace.get(id) ?? []).map(({ day, tmin_c, tmax_c, rh_pct }) => ({ date: day, tmin_c, tmax_c, rh_pct })),
+    lamp:
+      lamp_ppfd_umol_m2_s === null || lamp_hours === null
+        ? null
+        : { ppfd_umol_m2_s: lamp_ppfd_umol_m2_s, hours: lamp_hours },
+    thermometer: (byPlace.get(id) ?? []).map(({ day, tmin_c, tmax_c, rh_pct }) => ({
+      date: day,
+      tmin_c,
+      tmax_c,
+      rh_pct,
+    })),
   }));
 }
 
@@ -140,7 +210,8 @@ async function loadMixes(pool: Pool, collectionId: number): Promise<Mix[]> {
 
 async function loadComponents(pool: Pool, collectionId: number): Promise<OwnComponent[]> {
   const [rows] = await pool.query<Row<OwnComponent>[]>(
-    'SELECT ref AS id, total_porosity, water_at_10cm, water_air_dry, bulk_density_g_ml, ph FROM component WHERE collection_id = ?',
+    `SELECT ref AS id, total_porosity, water_at_10cm, water_air_dry, bulk_density_g_ml, ph FROM component
+       WHERE collection_id = ?`,
     [collectionId],
   );
   return rows.map((row) => ({ ...row }));
@@ -179,14 +250,19 @@ interface PlantRow {
 }
 
 /** The plants of a site, or those named, with their journals in the order of their days. */
-export async function loadPlants(pool: Pool, which: { siteId: number } | { plantIds: readonly number[] }): Promise<KeptPlant[]> {
+export async function loadPlants(
+  pool: Pool,
+  which: { siteId: number } | { plantIds: readonly number[] },
+): Promise<KeptPlant[]> {
   const bySite = 'siteId' in which;
   const where = bySite ? 'pl.site_id = ?' : 'p.id IN (?)';
   const values = bySite ? [which.siteId] : [which.plantIds];
   const from = 'plant p JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id';
   const [rows] = await pool.query<Row<PlantRow>[]>(
-    `SELECT p.id, p.name, p.taxon, p.habit, p.form, p.diameter_mm, p.height_mm, p.dry_rule, p.hold_days, p.store, p.min_dry_c, p.min_wet_c,
-            p.grow_min_c, p.leafless, s.place_id, po.mix_id, po.shape, po.top_mm, po.base_mm, po.depth_mm, po.material, po.wall_mm, po.holes,
+    `SELECT p.id, p.name, p.taxon, p.habit, p.form, p.diameter_mm, p.height_mm, p.dry_rule, p.hold_days, p.store,
+       p.min_dry_c, p.min_wet_c,
+            p.grow_min_c, p.leafless, s.place_id, po.mix_id, po.shape, po.top_mm, po.base_mm, po.depth_mm, po.material,
+            po.wall_mm, po.holes,
             po.top_dressing_mm, po.root_loss, p.name_sure, p.own_rules, p.acquired_on, pl.kind AS place_kind
      FROM ${from} JOIN potting po ON po.open_plant_id = p.id
      WHERE ${where} ORDER BY pl.walk_order, pl.id, s.walk_order, p.id`,
@@ -234,8 +310,14 @@ function plantOf(row: PlantRow, events: readonly { day: string; type: string; de
     place: String(row.place_id),
     mix: String(row.mix_id),
     pot: {
-      shape: row.shape, top_mm: row.top_mm, base_mm: row.base_mm, depth_mm: row.depth_mm, material: row.material, wall_mm: row.wall_mm,
-      holes: Boolean(row.holes), top_dressing_mm: row.top_dressing_mm,
+      shape: row.shape,
+      top_mm: row.top_mm,
+      base_mm: row.base_mm,
+      depth_mm: row.depth_mm,
+      material: row.material,
+      wall_mm: row.wall_mm,
+      holes: Boolean(row.holes),
+      top_dressing_mm: row.top_dressing_mm,
     },
     events: events.flatMap((event) => toldBy(event.type, event.day, json<Record<string, unknown>>(event.detail)) ?? []),
   };

@@ -35,11 +35,35 @@ export function problems(log: Logger): ErrorRequestHandler {
 
 function asProblem(error: unknown): Problem {
   if (error instanceof Refused) {
-    return { type: 'about:blank', title: error.title, status: error.status, detail: error.message, ...(error.faults ? { faults: error.faults } : {}) };
+    return {
+      type: 'about:blank',
+      title: error.title,
+      status: error.status,
+      detail: error.message,
+      ...(error.faults ? { faults: error.faults } : {}),
+    };
   }
   const { status, type } = error as { status?: number; type?: string };
-  if (type === 'entity.parse.failed') return { type: 'about:blank', title: 'Not JSON', status: 400, detail: 'The body is not JSON; send one JSON object.' };
-  if (type === 'entity.too.large') return { type: 'about:blank', title: 'Too large', status: 413, detail: 'The file or body is too large: up to 20 MB for a picture, 1 MB for anything else.' };
-  if (status !== undefined && status >= 400 && status < 500) return { type: 'about:blank', title: 'Refused', status, detail: (error as Error).message };
-  return { type: 'about:blank', title: 'Our fault', status: 500, detail: 'Something went wrong here. Nothing was changed. Try again; the log says more.' };
+  if (type === 'entity.parse.failed')
+    return {
+      type: 'about:blank',
+      title: 'Not JSON',
+      status: 400,
+      detail: 'The body is not JSON; send one JSON object.',
+    };
+  if (type === 'entity.too.large')
+    return {
+      type: 'about:blank',
+      title: 'Too large',
+      status: 413,
+      detail: 'The file or body is too large: up to 20 MB for a picture, 1 MB for anything else.',
+    };
+  if (status !== undefined && status >= 400 && status < 500)
+    return { type: 'about:blank', title: 'Refused', status, detail: (error as Error).message };
+  return {
+    type: 'about:blank',
+    title: 'Our fault',
+    status: 500,
+    detail: 'Something went wrong here. Nothing was changed. Try again; the log says more.',
+  };
 }

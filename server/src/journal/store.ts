@@ -35,21 +35,40 @@ export async function journalOf(pool: Pool, plantId: number, most = 500): Promis
   return rows.map(entryOf);
 }
 
-export async function entryByClientId(connection: Pool | PoolConnection, clientId: string): Promise<JournalEntry | null> {
-  const [[row]] = await connection.query<Row<JournalRow>[]>(`SELECT ${COLUMNS} FROM journal WHERE client_id = ?`, [clientId]);
+export async function entryByClientId(
+  connection: Pool | PoolConnection,
+  clientId: string,
+): Promise<JournalEntry | null> {
+  const [[row]] = await connection.query<Row<JournalRow>[]>(`SELECT ${COLUMNS} FROM journal WHERE client_id = ?`, [
+    clientId,
+  ]);
   return row ? entryOf(row) : null;
 }
 
 /** The entries under these ids, in the order they were written. */
-export async function entriesByClientIds(connection: Pool | PoolConnection, clientIds: readonly string[]): Promise<JournalEntry[]> {
+export async function entriesByClientIds(
+  connection: Pool | PoolConnection,
+  clientIds: readonly string[],
+): Promise<JournalEntry[]> {
   if (clientIds.length === 0) return [];
-  const [rows] = await connection.query<Row<JournalRow>[]>(`SELECT ${COLUMNS} FROM journal WHERE client_id IN (?) ORDER BY id`, [clientIds]);
+  const [rows] = await connection.query<Row<JournalRow>[]>(
+    `SELECT ${COLUMNS} FROM journal WHERE client_id IN (?) ORDER BY id`,
+    [clientIds],
+  );
   return rows.map(entryOf);
 }
 
 /** What stands unvoided of one kind on a plant's day. */
-export async function entriesOnDay(connection: PoolConnection, plantId: number, date: string, type: JournalEvent['type']): Promise<JournalEntry[]> {
-  const [rows] = await connection.query<Row<JournalRow>[]>(`SELECT ${COLUMNS} FROM journal WHERE plant_id = ? AND day = ? AND type = ? AND voided_at IS NULL ORDER BY id`, [plantId, date, type]);
+export async function entriesOnDay(
+  connection: PoolConnection,
+  plantId: number,
+  date: string,
+  type: JournalEvent['type'],
+): Promise<JournalEntry[]> {
+  const [rows] = await connection.query<Row<JournalRow>[]>(
+    `SELECT ${COLUMNS} FROM journal WHERE plant_id = ? AND day = ? AND type = ? AND voided_at IS NULL ORDER BY id`,
+    [plantId, date, type],
+  );
   return rows.map(entryOf);
 }
 
@@ -63,17 +82,47 @@ export interface EntriesToAdd {
 const ROWS_AT_ONCE = 1000;
 
 /** Adds entries of one or many plants. One that is there already, under the same client id, is left as it is. */
-export async function addEntries(connection: PoolConnection, toAdd: readonly EntriesToAdd[], by: string): Promise<void> {
-  const rows = toAdd.flatMap(({ collectionId, plantId, entries }) => entries.map(({ client_id, date, type, ...detail }) => [collectionId, plantId, client_id, date, type, JSON.stringify(detail), by]));
+export async function addEntries(
+  connection: PoolConnection,
+  toAdd: readonly EntriesToAdd[],
+  by: string,
+): Promise<void> {
+  const rows = toAdd.flatMap(({ collectionId, plantId, entries }) =>
+    entries.map(({ client_id, date, type, ...detail }) => [
+      collectionId,
+      plantId,
+      client_id,
+      date,
+      type,
+      JSON.stringify(detail),
+      by,
+    ]),
+  );
   for (let from = 0; from < rows.length; from += ROWS_AT_ONCE) {
-    await connection.query('INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by) VALUES ? ON DUPLICATE KEY UPDATE id = id', [rows.slice(from, from + ROWS_AT_ONCE)]);
+    await connection.query(
+      `INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by) VALUES ?
+         ON DUPLICATE KEY UPDATE id = id`,
+      [rows.slice(from, from + ROWS_AT_ONCE)],
+    );
   }
-  if (toAdd.length > 0) await touchPlants(connection, toAdd.map(({ plantId }) => plantId));
+  if (toAdd.length > 0)
+    await touchPlants(
+      connection,
+      toAdd.map(({ plantId }) => plantId),
+    );
 }
 
 /** Voids entries; once voided they stay so. */
-export async function voidEntries(connection: PoolConnection, clientIds: readonly string[], plantIds: readonly number[], by: string): Promise<void> {
-  await connection.query('UPDATE journal SET voided_at = UTC_TIMESTAMP(3), voided_by = ? WHERE client_id IN (?) AND voided_at IS NULL', [by, clientIds]);
+export async function voidEntries(
+  connection: PoolConnection,
+  clientIds: readonly string[],
+  plantIds: readonly number[],
+  by: string,
+): Promise<void> {
+  await connection.query(
+    'UPDATE journal SET voided_at = UTC_TIMESTAMP(3), voided_by = ? WHERE client_id IN (?) AND voided_at IS NULL',
+    [by, clientIds],
+  );
   await touchPlants(connection, plantIds);
 }
 
@@ -84,12 +133,22 @@ export async function lockBooks(connection: PoolConnection): Promise<void> {
 
 /** A plant's revision as it stands now, whatever this transaction saw before. */
 export async function revisionOf(connection: PoolConnection, plantId: number): Promise<number> {
-  const [[row]] = await connection.query<Row<{ revision: number }>[]>('SELECT revision FROM plant WHERE id = ? FOR UPDATE', [plantId]);
+  const [[row]] = await connection.query<Row<{ revision: number }>[]>(
+    'SELECT revision FROM plant WHERE id = ? FOR UPDATE',
+    [plantId],
+  );
   return row!.revision;
 }
 
 /** Says that plants or their journals changed: their outlooks are reckoned anew. */
 export async function touchPlants(connection: PoolConnection, plantIds: readonly number[]): Promise<void> {
-  await connection.query('UPDATE collection SET pulse = pulse + 1 WHERE id IN (SELECT collection_id FROM plant WHERE id IN (?))', [plantIds]);
-  await connection.query('UPDATE plant p JOIN collection c ON c.id = p.collection_id SET p.revision = p.revision + 1, p.pulse = c.pulse WHERE p.id IN (?)', [plantIds]);
+  await connection.query(
+    'UPDATE collection SET pulse = pulse + 1 WHERE id IN (SELECT collection_id FROM plant WHERE id IN (?))',
+    [plantIds],
+  );
+  await connection.query(
+    `UPDATE plant p JOIN collection c ON c.id = p.collection_id SET p.revision = p.revision + 1, p.pulse = c.pulse
+       WHERE p.id IN (?)`,
+    [plantIds],
+  );
 }

@@ -8,9 +8,22 @@ import { transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
 import { notFound, Refused } from '../http/problem.ts';
 import { accept, acceptParam } from '../http/validate.ts';
-import { addSite, addTo, changeCollection, changeIn, collectionId, type KitList, kit, removeFrom, touchAllSites } from './store.ts';
+import {
+  addSite,
+  addTo,
+  changeCollection,
+  changeIn,
+  collectionId,
+  type KitList,
+  kit,
+  removeFrom,
+  touchAllSites,
+} from './store.ts';
 
-const LISTS: Record<KitList, { body: Joi.ObjectSchema; row(body: Record<string, unknown>): Record<string, unknown>; decides: boolean }> = {
+const LISTS: Record<
+  KitList,
+  { body: Joi.ObjectSchema; row(body: Record<string, unknown>): Record<string, unknown>; decides: boolean }
+> = {
   waters: { body: waterBody, row: (body) => body, decides: true },
   feeds: { body: feedBody, row: (body) => body, decides: true },
   views: { body: viewBody, row: (body) => ({ name: body.name, spec: JSON.stringify(body.spec) }), decides: false },
@@ -27,16 +40,27 @@ export function keepingRoutes(app: App): Router {
   });
 
   router.post('/sites', async (request, response) => {
-    const body = accept<{ name: string; latitude_deg: number; longitude_deg: number; elevation_m: number; time_zone: string }>(siteBody, request.body);
+    const body = accept<{
+      name: string;
+      latitude_deg: number;
+      longitude_deg: number;
+      elevation_m: number;
+      time_zone: string;
+    }>(siteBody, request.body);
     try {
       todayAt(body.time_zone);
     } catch {
-      throw new Refused(400, 'No such time zone', `A time zone as Europe/Vienna is wanted, not "${body.time_zone}".`, [{ pointer: '/time_zone', got: body.time_zone, accepted: 'an IANA time zone, as Europe/Vienna' }]);
+      throw new Refused(400, 'No such time zone', `A time zone as Europe/Vienna is wanted, not "${body.time_zone}".`, [
+        { pointer: '/time_zone', got: body.time_zone, accepted: 'an IANA time zone, as Europe/Vienna' },
+      ]);
     }
     const id = await transaction(app.pool, async (connection) => {
       const collection = await collectionId(connection);
       if (collection === null) throw notFound('collection');
-      return addSite(connection, collection, { ...body, normals: JSON.stringify(roughNormals(body.latitude_deg, body.elevation_m)) });
+      return addSite(connection, collection, {
+        ...body,
+        normals: JSON.stringify(roughNormals(body.latitude_deg, body.elevation_m)),
+      });
     });
     response.status(201).json({ id });
   });
@@ -86,6 +110,9 @@ export function keepingRoutes(app: App): Router {
 }
 
 function sameName(error: unknown): never {
-  if ((error as { code?: string }).code === 'ER_DUP_ENTRY') throw new Refused(409, 'That name is taken', 'Another of that name is there; choose a name of its own.', [{ pointer: '/name', got: undefined, accepted: 'a name of its own' }]);
+  if ((error as { code?: string }).code === 'ER_DUP_ENTRY')
+    throw new Refused(409, 'That name is taken', 'Another of that name is there; choose a name of its own.', [
+      { pointer: '/name', got: undefined, accepted: 'a name of its own' },
+    ]);
   throw error;
 }

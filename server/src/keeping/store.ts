@@ -5,22 +5,49 @@ import { json } from '../garden/store.ts';
 
 /** Everything that lists of choices are made of; null where there is no collection. */
 export async function kit(pool: Pool): Promise<Kit | null> {
-  const [[collection]] = await pool.query<Row<Omit<Kit['collection'], 'has_pets' | 'has_children'> & { has_pets: number; has_children: number }>[]>('SELECT id, name, number_scheme, can_ml, has_pets, has_children FROM collection ORDER BY id LIMIT 1');
+  const [[collection]] = await pool.query<
+    Row<Omit<Kit['collection'], 'has_pets' | 'has_children'> & { has_pets: number; has_children: number }>[]
+  >('SELECT id, name, number_scheme, can_ml, has_pets, has_children FROM collection ORDER BY id LIMIT 1');
   if (!collection) return null;
-  const [sites] = await pool.query<Row<Kit['sites'][number]>[]>('SELECT id, name, latitude_deg, time_zone FROM site WHERE collection_id = ? ORDER BY walk_order, id', [collection.id]);
-  const [mixes] = await pool.query<Row<{ id: number; name: string; component: string; parts: number }>[]>(
-    'SELECT m.id, m.name, mp.component_ref AS component, mp.parts FROM mix m JOIN mix_part mp ON mp.mix_id = m.id WHERE m.collection_id = ? ORDER BY m.name, m.id, mp.position', [collection.id],
+  const [sites] = await pool.query<Row<Kit['sites'][number]>[]>(
+    'SELECT id, name, latitude_deg, time_zone FROM site WHERE collection_id = ? ORDER BY walk_order, id',
+    [collection.id],
   );
-  const [waters] = await pool.query<Row<Kit['waters'][number]>[]>('SELECT id, name, kind, hardness_dh, salts_mg_l FROM water_source WHERE collection_id = ? ORDER BY liked_order, id', [collection.id]);
-  const [feeds] = await pool.query<Row<Kit['feeds'][number]>[]>('SELECT id, name, kind, n_pct, p_pct, k_pct, unit, per_litre FROM feed_product WHERE collection_id = ? ORDER BY id', [collection.id]);
-  const [views] = await pool.query<Row<{ id: number; name: string; spec: unknown }>[]>('SELECT id, name, spec FROM saved_view WHERE collection_id = ? ORDER BY name', [collection.id]);
+  const [mixes] = await pool.query<Row<{ id: number; name: string; component: string; parts: number }>[]>(
+    `SELECT m.id, m.name, mp.component_ref AS component, mp.parts FROM mix m JOIN mix_part mp ON mp.mix_id = m.id
+       WHERE m.collection_id = ? ORDER BY m.name, m.id, mp.position`,
+    [collection.id],
+  );
+  const [waters] = await pool.query<Row<Kit['waters'][number]>[]>(
+    'SELECT id, name, kind, hardness_dh, salts_mg_l FROM water_source WHERE collection_id = ? ORDER BY liked_order, id',
+    [collection.id],
+  );
+  const [feeds] = await pool.query<Row<Kit['feeds'][number]>[]>(
+    'SELECT id, name, kind, n_pct, p_pct, k_pct, unit, per_litre FROM feed_product WHERE collection_id = ? ORDER BY id',
+    [collection.id],
+  );
+  const [views] = await pool.query<Row<{ id: number; name: string; spec: unknown }>[]>(
+    'SELECT id, name, spec FROM saved_view WHERE collection_id = ? ORDER BY name',
+    [collection.id],
+  );
   const byMix = new Map<number, Kit['mixes'][number]>();
   for (const row of mixes) {
     const mix = byMix.get(row.id) ?? { id: row.id, name: row.name, parts: [] };
     mix.parts.push({ component: row.component, parts: row.parts });
     byMix.set(row.id, mix);
   }
-  return { collection: { ...collection, has_pets: Boolean(collection.has_pets), has_children: Boolean(collection.has_children) }, sites, mixes: [...byMix.values()], waters, feeds, views: views.map((view) => ({ ...view, spec: json<ViewSpec>(view.spec) })) };
+  return {
+    collection: {
+      ...collection,
+      has_pets: Boolean(collection.has_pets),
+      has_children: Boolean(collection.has_children),
+    },
+    sites,
+    mixes: [...byMix.values()],
+    waters,
+    feeds,
+    views: views.map((view) => ({ ...view, spec: json<ViewSpec>(view.spec) })),
+  };
 }
 
 const TABLES = { waters: 'water_source', feeds: 'feed_product', views: 'saved_view' } as const;
@@ -36,7 +63,12 @@ export async function addTo(connection: PoolConnection, list: KitList, row: Reco
   return made.insertId;
 }
 
-export async function changeIn(connection: PoolConnection, list: KitList, id: number, row: Record<string, unknown>): Promise<boolean> {
+export async function changeIn(
+  connection: PoolConnection,
+  list: KitList,
+  id: number,
+  row: Record<string, unknown>,
+): Promise<boolean> {
   const [result] = await connection.query<ResultSetHeader>('UPDATE ?? SET ? WHERE id = ?', [TABLES[list], row, id]);
   return result.affectedRows > 0;
 }
@@ -46,7 +78,11 @@ export async function removeFrom(connection: PoolConnection, list: KitList, id: 
   return result.affectedRows > 0;
 }
 
-export async function changeCollection(connection: PoolConnection, id: number, columns: Record<string, unknown>): Promise<void> {
+export async function changeCollection(
+  connection: PoolConnection,
+  id: number,
+  columns: Record<string, unknown>,
+): Promise<void> {
   await connection.query('UPDATE collection SET ? WHERE id = ?', [columns, id]);
 }
 
@@ -57,10 +93,37 @@ export async function touchAllSites(connection: PoolConnection, collection: numb
 
 /** What a keeper may begin with: each part is a built-in component. */
 const FIRST_MIXES: readonly { name: string; parts: readonly (readonly [component: string, parts: number])[] }[] = [
-  { name: 'Gritty mineral mix', parts: [['pumice', 4], ['granite-grit', 2], ['loam', 2]] },
-  { name: 'Cactus soil and pumice', parts: [['cactus-soil', 2], ['pumice', 1]] },
-  { name: 'All mineral', parts: [['pumice', 5], ['lava', 3], ['zeolite', 1]] },
-  { name: 'Bark mix', parts: [['bark-fine', 3], ['coir', 2], ['perlite', 1]] },
+  {
+    name: 'Gritty mineral mix',
+    parts: [
+      ['pumice', 4],
+      ['granite-grit', 2],
+      ['loam', 2],
+    ],
+  },
+  {
+    name: 'Cactus soil and pumice',
+    parts: [
+      ['cactus-soil', 2],
+      ['pumice', 1],
+    ],
+  },
+  {
+    name: 'All mineral',
+    parts: [
+      ['pumice', 5],
+      ['lava', 3],
+      ['zeolite', 1],
+    ],
+  },
+  {
+    name: 'Bark mix',
+    parts: [
+      ['bark-fine', 3],
+      ['coir', 2],
+      ['perlite', 1],
+    ],
+  },
   { name: 'Bagged potting soil, as it comes', parts: [['potting-soil', 1]] },
 ];
 
@@ -69,13 +132,27 @@ export async function ensureCollection(connection: PoolConnection): Promise<void
   if ((await collectionId(connection)) !== null) return;
   const [made] = await connection.query<ResultSetHeader>('INSERT INTO collection (name) VALUES (?)', ['My plants']);
   for (const mix of FIRST_MIXES) {
-    const [added] = await connection.query<ResultSetHeader>('INSERT INTO mix (collection_id, ref, name) VALUES (?, UUID(), ?)', [made.insertId, mix.name]);
-    await connection.query('INSERT INTO mix_part (mix_id, position, component_ref, parts) VALUES ?', [mix.parts.map(([component, parts], i) => [added.insertId, i, component, parts])]);
+    const [added] = await connection.query<ResultSetHeader>(
+      'INSERT INTO mix (collection_id, ref, name) VALUES (?, UUID(), ?)',
+      [made.insertId, mix.name],
+    );
+    await connection.query('INSERT INTO mix_part (mix_id, position, component_ref, parts) VALUES ?', [
+      mix.parts.map(([component, parts], i) => [added.insertId, i, component, parts]),
+    ]);
   }
 }
 
-export async function addSite(connection: PoolConnection, collection: number, site: Record<string, unknown>): Promise<number> {
-  const [[row]] = await connection.query<Row<{ last: number | null }>[]>('SELECT MAX(walk_order) AS last FROM site WHERE collection_id = ?', [collection]);
-  const [made] = await connection.query<ResultSetHeader>('INSERT INTO site SET ?', [{ collection_id: collection, walk_order: (row!.last ?? -1) + 1, ...site }]);
+export async function addSite(
+  connection: PoolConnection,
+  collection: number,
+  site: Record<string, unknown>,
+): Promise<number> {
+  const [[row]] = await connection.query<Row<{ last: number | null }>[]>(
+    'SELECT MAX(walk_order) AS last FROM site WHERE collection_id = ?',
+    [collection],
+  );
+  const [made] = await connection.query<ResultSetHeader>('INSERT INTO site SET ?', [
+    { collection_id: collection, walk_order: (row!.last ?? -1) + 1, ...site },
+  ]);
   return made.insertId;
 }

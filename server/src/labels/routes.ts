@@ -20,10 +20,22 @@ const font = (file: string) => require.resolve(`@fontsource/aleo/files/aleo-lati
 export function labelRoutes(app: App): Router {
   const router = Router();
   router.get('/labels.pdf', async (request, response) => {
-    const ids = String(request.query.ids ?? '').split(',').filter(Boolean).map(Number);
+    const ids = String(request.query.ids ?? '')
+      .split(',')
+      .filter(Boolean)
+      .map(Number);
     const skip = Number(request.query.skip ?? 0);
-    if (ids.length === 0 || ids.length > MOST_LABELS || ids.some((id) => !Number.isInteger(id) || id < 1)) throw new Refused(400, 'Which plants?', `Ids of 1 to ${MOST_LABELS} plants are wanted, with commas between.`, [{ pointer: '/ids', got: request.query.ids, accepted: 'ids of plants with commas between' }]);
-    if (!Number.isInteger(skip) || skip < 0 || skip >= LABEL.columns * LABEL.rows) throw new Refused(400, 'Where to begin?', 'The number of labels already gone from the sheet is wanted, 0 to 23.', [{ pointer: '/skip', got: request.query.skip, accepted: 'a whole number from 0 to 23' }]);
+    if (ids.length === 0 || ids.length > MOST_LABELS || ids.some((id) => !Number.isInteger(id) || id < 1))
+      throw new Refused(400, 'Which plants?', `Ids of 1 to ${MOST_LABELS} plants are wanted, with commas between.`, [
+        { pointer: '/ids', got: request.query.ids, accepted: 'ids of plants with commas between' },
+      ]);
+    if (!Number.isInteger(skip) || skip < 0 || skip >= LABEL.columns * LABEL.rows)
+      throw new Refused(
+        400,
+        'Where to begin?',
+        'The number of labels already gone from the sheet is wanted, 0 to 23.',
+        [{ pointer: '/skip', got: request.query.skip, accepted: 'a whole number from 0 to 23' }],
+      );
     const cards = new Map((await cardsById(app.pool, ids)).map((card) => [card.id, card]));
     const base = `${request.protocol}://${request.get('host')}`;
     const pdf = new PDFDocument({ size: 'A4', margin: 0, info: { Title: 'Plant labels' } });
@@ -47,15 +59,31 @@ export function labelRoutes(app: App): Router {
   return router;
 }
 
-async function drawLabel(pdf: PDFKit.PDFDocument, x: number, y: number, card: { name: string; number: string; provenance: string | null }, address: string): Promise<void> {
+async function drawLabel(
+  pdf: PDFKit.PDFDocument,
+  x: number,
+  y: number,
+  card: { name: string; number: string; provenance: string | null },
+  address: string,
+): Promise<void> {
   const pad = PADDING_MM * MM;
   const width = (LABEL.widthMm - QR_MM - 3 * PADDING_MM) * MM;
   const code = await QRCode.toBuffer(address, { margin: 0, scale: 8, errorCorrectionLevel: 'M' });
-  pdf.image(code, x + (LABEL.widthMm - QR_MM - PADDING_MM) * MM, y + ((LABEL.heightMm - QR_MM) / 2) * MM, { width: QR_MM * MM });
+  pdf.image(code, x + (LABEL.widthMm - QR_MM - PADDING_MM) * MM, y + ((LABEL.heightMm - QR_MM) / 2) * MM, {
+    width: QR_MM * MM,
+  });
   const parts = nameParts(card.name);
   let size = 13;
   // A long name is set smaller rather than cut.
-  while (size > 7 && pdf.font('roman').fontSize(size).heightOfString(parts.map((part) => part.text).join(' '), { width }) > 20 * MM) size--;
+  while (
+    size > 7 &&
+    pdf
+      .font('roman')
+      .fontSize(size)
+      .heightOfString(parts.map((part) => part.text).join(' '), { width }) >
+      20 * MM
+  )
+    size--;
   pdf.fillColor('#1d2b2c').fontSize(size);
   for (const [i, part] of parts.entries()) {
     const text = i > 0 && !part.text.startsWith(',') ? ` ${part.text}` : part.text;
@@ -63,5 +91,8 @@ async function drawLabel(pdf: PDFKit.PDFDocument, x: number, y: number, card: { 
     if (i === 0) pdf.text(text, x + pad, y + pad, { width, continued: parts.length > 1 });
     else pdf.text(text, { width, continued: i < parts.length - 1 });
   }
-  pdf.font('roman').fontSize(11).text(card.number, x + pad, y + (LABEL.heightMm - PADDING_MM - 5) * MM, { width });
+  pdf
+    .font('roman')
+    .fontSize(11)
+    .text(card.number, x + pad, y + (LABEL.heightMm - PADDING_MM - 5) * MM, { width });
 }

@@ -1,4 +1,14 @@
-import { clientIdParam, idParam, type MarksResult, newEntries, newMarks, type NewEntry, type NewMark, plantIdParam, voidBody } from '@zinc-pail/contract/api';
+import {
+  clientIdParam,
+  idParam,
+  type MarksResult,
+  newEntries,
+  newMarks,
+  type NewEntry,
+  type NewMark,
+  plantIdParam,
+  voidBody,
+} from '@zinc-pail/contract/api';
 import { Router } from 'express';
 import type { App } from '../app.ts';
 import { transaction } from '../database/pool.ts';
@@ -20,8 +30,16 @@ export function markRoutes(app: App): Router {
 
   router.post('/plants/:plantId/journal', async (request, response) => {
     const { plantId } = acceptParam<{ plantId: number }>(plantIdParam, request.params);
-    const { entries, seen, anyway } = accept<{ entries: NewEntry[]; seen?: number; anyway?: boolean }>(newEntries, request.body);
-    const { result, repeated } = await writeMarks(app, [{ plant_id: plantId, seen: seen ?? null, entries }], keeperOf(request), anyway ?? false);
+    const { entries, seen, anyway } = accept<{ entries: NewEntry[]; seen?: number; anyway?: boolean }>(
+      newEntries,
+      request.body,
+    );
+    const { result, repeated } = await writeMarks(
+      app,
+      [{ plant_id: plantId, seen: seen ?? null, entries }],
+      keeperOf(request),
+      anyway ?? false,
+    );
     response.status(repeated ? 200 : 201).json(result);
   });
 

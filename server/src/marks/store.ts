@@ -14,7 +14,8 @@ export interface NewTimer {
 export async function addTimers(connection: PoolConnection, timers: readonly NewTimer[]): Promise<void> {
   for (const timer of timers) {
     await connection.query(
-      `INSERT INTO timer (collection_id, plant_id, client_id, kind, words, due_at) VALUES (?, ?, ?, ?, ?, UTC_TIMESTAMP(3) + INTERVAL ? MINUTE)
+      `INSERT INTO timer (collection_id, plant_id, client_id, kind, words, due_at)
+         VALUES (?, ?, ?, ?, ?, UTC_TIMESTAMP(3) + INTERVAL ? MINUTE)
        ON DUPLICATE KEY UPDATE id = id`,
       [timer.collectionId, timer.plantId, timer.clientId, timer.kind, timer.words, timer.afterMinutes],
     );
@@ -31,11 +32,15 @@ export async function openTimers(pool: Pool): Promise<Timer[]> {
 }
 
 export async function endTimer(connection: PoolConnection, id: number): Promise<boolean> {
-  const [result] = await connection.query('UPDATE timer SET done_at = IFNULL(done_at, UTC_TIMESTAMP(3)) WHERE id = ?', [id]);
+  const [result] = await connection.query('UPDATE timer SET done_at = IFNULL(done_at, UTC_TIMESTAMP(3)) WHERE id = ?', [
+    id,
+  ]);
   return (result as { affectedRows: number }).affectedRows > 0;
 }
 
 /** A mark taken back needs no reminder. */
 export async function dropTimersOf(connection: PoolConnection, clientIds: readonly string[]): Promise<void> {
-  await connection.query('UPDATE timer SET done_at = UTC_TIMESTAMP(3) WHERE client_id IN (?) AND done_at IS NULL', [clientIds]);
+  await connection.query('UPDATE timer SET done_at = UTC_TIMESTAMP(3) WHERE client_id IN (?) AND done_at IS NULL', [
+    clientIds,
+  ]);
 }

@@ -9,7 +9,15 @@ import { Worker } from 'node:worker_threads';
 import type { CareTask, OutlookView } from '@zinc-pail/core';
 import type { Pool } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
-import { changedSince, loadGarden, loadPlants, obstructions, plantRevisions, type SiteRow, watersAtHand } from '../garden/store.ts';
+import {
+  changedSince,
+  loadGarden,
+  loadPlants,
+  obstructions,
+  plantRevisions,
+  type SiteRow,
+  watersAtHand,
+} from '../garden/store.ts';
 import type { Answer, BenchNews, LoadNews, PlaceToday, PlantToday, Task } from './worker.ts';
 
 export interface SiteOutlooks {
@@ -99,8 +107,12 @@ export class Outlooks {
     // A call that waited for its turn may know less than what is kept by now.
     if (kept.pulse >= site.pulse) return kept;
     const changed = await changedSince(this.pool, site.collection_id, kept.pulse);
-    const here = changed.filter((plant) => plant.site_id === site.id && kept.revisions.get(plant.id) !== plant.revision);
-    const gone = changed.filter((plant) => plant.site_id !== site.id && kept.revisions.has(plant.id)).map(({ id }) => id);
+    const here = changed.filter(
+      (plant) => plant.site_id === site.id && kept.revisions.get(plant.id) !== plant.revision,
+    );
+    const gone = changed
+      .filter((plant) => plant.site_id !== site.id && kept.revisions.has(plant.id))
+      .map(({ id }) => id);
     if (here.length + gone.length > 0) {
       const plants = here.length > 0 ? await loadPlants(this.pool, { plantIds: here.map(({ id }) => id) }) : [];
       // Brought from another site in a mix that came later: only a whole look knows it.
@@ -114,7 +126,11 @@ export class Outlooks {
         kept.revisions.delete(id);
       }
       if (gone.length > 0) kept.edition++;
-      this.ask({ kind: 'bench', siteId: site.id, placeIds: [...new Set(plants.map(({ plant }) => plant.place))] }).catch((error: unknown) => this.closing || this.onBackgroundError(error));
+      this.ask({
+        kind: 'bench',
+        siteId: site.id,
+        placeIds: [...new Set(plants.map(({ plant }) => plant.place))],
+      }).catch((error: unknown) => this.closing || this.onBackgroundError(error));
     }
     kept.pulse = site.pulse;
     return kept;
@@ -124,9 +140,24 @@ export class Outlooks {
     // The pulse was read before the plants: what is written meanwhile is seen again at the next look, never missed.
     // So are the revisions: read beside the plants, they could name a plant that the garden does not hold yet.
     const revisions = await plantRevisions(this.pool, site.id);
-    const [loaded, waters, hidden] = await Promise.all([loadGarden(this.pool, site), watersAtHand(this.pool, site.collection_id), obstructions(this.pool, site.id)]);
+    const [loaded, waters, hidden] = await Promise.all([
+      loadGarden(this.pool, site),
+      watersAtHand(this.pool, site.collection_id),
+      obstructions(this.pool, site.id),
+    ]);
     const edition = (this.kept.get(site.id)?.edition ?? 0) + 1;
-    const kept: Kept = { key, pulse: site.pulse, mixes: new Set(loaded.garden.mixes.map((mix) => mix.id)), today, nightsC: [], places: new Map(), views: new Map(), tasks: new Map(), revisions, edition };
+    const kept: Kept = {
+      key,
+      pulse: site.pulse,
+      mixes: new Set(loaded.garden.mixes.map((mix) => mix.id)),
+      today,
+      nightsC: [],
+      places: new Map(),
+      views: new Map(),
+      tasks: new Map(),
+      revisions,
+      edition,
+    };
     this.coming.set(site.id, { stage: 'reading', done: 0, of: loaded.garden.plants.length, soFar: null, kept });
     try {
       const answer = await this.ask({ kind: 'load', siteId: site.id, ...loaded, waters, obstructions: hidden });

@@ -1,6 +1,19 @@
-/** Runs in a worker thread: holds the gardens' models, answers with outlooks and what the rules of care make of them. */
+/**
+ * Runs in a worker thread: holds the gardens' models, answers with outlooks and what the rules of care make of them.
+ */
 import { parentPort } from 'node:worker_threads';
-import { type CareTask, careTask, componentsOf, dayNumber, type Garden, GardenForecast, isCharged, type OutlookView, outlookView, type WaterKind } from '@zinc-pail/core';
+import {
+  type CareTask,
+  careTask,
+  componentsOf,
+  dayNumber,
+  type Garden,
+  GardenForecast,
+  isCharged,
+  type OutlookView,
+  outlookView,
+  type WaterKind,
+} from '@zinc-pail/core';
 import { windowSun } from '@zinc-pail/core/sky/sunPath';
 import { dayLengthH } from '@zinc-pail/core/sky/solar';
 import { saturationVapourKPa } from '@zinc-pail/core/sky/vapour';
@@ -10,7 +23,14 @@ import type { KeptPlant } from '../garden/store.ts';
 export type WatersAtHand = readonly { kind: WaterKind; saltsMgL: number | null }[];
 
 export type Task =
-  | { kind: 'load'; siteId: number; garden: Garden; kept: KeptPlant[]; waters: WatersAtHand; obstructions: [placeId: string, deg: number][] }
+  | {
+      kind: 'load';
+      siteId: number;
+      garden: Garden;
+      kept: KeptPlant[];
+      waters: WatersAtHand;
+      obstructions: [placeId: string, deg: number][];
+    }
   | { kind: 'replace'; siteId: number; kept: KeptPlant[]; gone: string[] }
   | { kind: 'bench'; siteId: number; placeIds: string[] };
 
@@ -47,7 +67,15 @@ export interface Answer {
 
 /** How far a site's load has come, and what has been reckoned since the last news of it. */
 export interface LoadNews {
-  load: { siteId: number; stage: 'reading' | 'reckoning'; done: number; of: number; plants: [plantId: string, today: PlantToday][]; places?: Answer['places']; nightsC?: number[] };
+  load: {
+    siteId: number;
+    stage: 'reading' | 'reckoning';
+    done: number;
+    of: number;
+    plants: [plantId: string, today: PlantToday][];
+    places?: Answer['places'];
+    nightsC?: number[];
+  };
 }
 
 /** What the worker says unasked: plants of a bench reckoned anew behind the scenes. */
@@ -81,7 +109,12 @@ function work(task: Task): Answer {
     const forecast = new GardenForecast(garden);
     const components = componentsOf(garden.components);
     const site: Site = {
-      forecast, kept: new Map(task.kept.map((kept) => [kept.plant.id, kept])), waters: task.waters, stale: new Set(), next: null, obstructions: new Map(task.obstructions),
+      forecast,
+      kept: new Map(task.kept.map((kept) => [kept.plant.id, kept])),
+      waters: task.waters,
+      stale: new Set(),
+      next: null,
+      obstructions: new Map(task.obstructions),
       charged: new Map(garden.mixes.map((mix) => [mix.id, isCharged(mix, components)])),
     };
     sites.set(task.siteId, site);
@@ -104,7 +137,12 @@ function work(task: Task): Answer {
     site.forecast.replacePlant(kept.plant);
     site.stale.delete(kept.plant.id);
   }
-  return { plants: plantsToday(site, task.kept.map(({ plant }) => plant.id)) };
+  return {
+    plants: plantsToday(
+      site,
+      task.kept.map(({ plant }) => plant.id),
+    ),
+  };
 }
 
 /** Reckons a site from nothing, telling on the way what there is already; the answer holds what was not told yet. */
@@ -121,7 +159,10 @@ function loaded(siteId: number, site: Site): Answer {
   forecast.readBook((done) => {
     if (performance.now() - told > NEWS_MS) tell({ stage: 'reading', done, plants: [] });
   });
-  const places = garden.places.map((place): [string, PlaceToday] => [place.id, placeToday(site, place.id, climate.today)]);
+  const places = garden.places.map((place): [string, PlaceToday] => [
+    place.id,
+    placeToday(site, place.id, climate.today),
+  ]);
   const nightsC = Array.from({ length: NIGHTS }, (_, i) => tenth(climate.outdoors(climate.today + 1 + i).tminC));
   tell({ stage: 'reckoning', done: 0, plants: [], places, nightsC });
   let plants: Answer['plants'] = [];
@@ -162,9 +203,18 @@ function plantsToday(site: Site, ids: string[]): [string, PlantToday][] {
     const outlook = forecast.outlook(id);
     const { plant, care } = site.kept.get(id)!;
     const task = careTask({
-      name: plant.name ?? '', taxon: plant.taxon ?? null, nameUnknown: plant.name_unknown ?? false, own: care.own, outlook, today, placeKind: care.placeKind, lit: forecast.climate.place(plant.place).place.lamp != null,
-      south: forecast.garden.site.latitude_deg < 0, mixIsCharged: site.charged.get(plant.mix) ?? false,
-      arrivedOn: care.arrivedOn === null ? null : dayNumber(care.arrivedOn), watersAtHand: site.waters,
+      name: plant.name ?? '',
+      taxon: plant.taxon ?? null,
+      nameUnknown: plant.name_unknown ?? false,
+      own: care.own,
+      outlook,
+      today,
+      placeKind: care.placeKind,
+      lit: forecast.climate.place(plant.place).place.lamp != null,
+      south: forecast.garden.site.latitude_deg < 0,
+      mixIsCharged: site.charged.get(plant.mix) ?? false,
+      arrivedOn: care.arrivedOn === null ? null : dayNumber(care.arrivedOn),
+      watersAtHand: site.waters,
     });
     return [id, { view: outlookView(outlook, task.forecast, today), task }];
   });
@@ -181,7 +231,11 @@ function placeToday({ forecast, obstructions }: Site, placeId: string, today: nu
   const day = dayLengthH(latitude, doy);
   // Where no pane faces anywhere, the sun shines all day, but for shelter from above and rooms off the window.
   const dark = kind === 'room' || kind === 'lamp-shelf';
-  const sun = dark ? { directH: 0, morningH: 0 } : aspect == null || kind === 'open' ? { directH: day, morningH: day / 2 } : windowSun(latitude, doy, aspect, obstructions.get(placeId) ?? 0);
+  const sun = dark
+    ? { directH: 0, morningH: 0 }
+    : aspect == null || kind === 'open'
+      ? { directH: day, morningH: day / 2 }
+      : windowSun(latitude, doy, aspect, obstructions.get(placeId) ?? 0);
   const correction = place.correctionFor(today);
   let light = 0;
   for (let back = 0; back < WEEK; back++) light += series.dliMol[i - back]! / WEEK;
@@ -190,8 +244,12 @@ function placeToday({ forecast, obstructions }: Site, placeId: string, today: nu
     tmaxC: tenth(series.tmaxC[i]!),
     rhPct: Math.min(100, Math.round((100 * series.eaKPa[i]!) / saturationVapourKPa(series.tmeanC[i]!))),
     tonightC: tenth(series.tminC[i + 1]!),
-    dliMol: tenth(light), sunH: tenth(sun.directH), morningSunH: tenth(sun.morningH),
-    offsetMinC: tenth(correction.tminC), offsetMaxC: tenth(correction.tmaxC), readings: place.lessonCount,
+    dliMol: tenth(light),
+    sunH: tenth(sun.directH),
+    morningSunH: tenth(sun.morningH),
+    offsetMinC: tenth(correction.tminC),
+    offsetMaxC: tenth(correction.tmaxC),
+    readings: place.lessonCount,
     factor: forecast.placeFactor(placeId),
   };
 }

@@ -17,25 +17,50 @@ export interface NewPicture {
 /** Keeps a picture and writes it into the plant's book. */
 export async function insertPicture(connection: PoolConnection, picture: NewPicture): Promise<number> {
   const [made] = await connection.query<ResultSetHeader>('INSERT INTO picture SET ?', [
-    { plant_id: picture.plantId, day: picture.day, caption: picture.caption, width_px: picture.widthPx, height_px: picture.heightPx, large: picture.large, small: picture.small },
+    {
+      plant_id: picture.plantId,
+      day: picture.day,
+      caption: picture.caption,
+      width_px: picture.widthPx,
+      height_px: picture.heightPx,
+      large: picture.large,
+      small: picture.small,
+    },
   ]);
-  await connection.query("INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by) VALUES (?, ?, ?, ?, 'picture', ?, ?)", [
-    picture.collectionId, picture.plantId, picture.clientId, picture.day, JSON.stringify({ picture: made.insertId }), picture.by,
-  ]);
+  await connection.query(
+    `INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by)
+       VALUES (?, ?, ?, ?, 'picture', ?, ?)`,
+    [
+      picture.collectionId,
+      picture.plantId,
+      picture.clientId,
+      picture.day,
+      JSON.stringify({ picture: made.insertId }),
+      picture.by,
+    ],
+  );
   return made.insertId;
 }
 
 export async function pictureData(pool: Pool, id: number, size: 'large' | 'small'): Promise<Buffer | null> {
-  const [[row]] = await pool.query<Row<{ data: Buffer }>[]>('SELECT ?? AS data FROM picture WHERE id = ? AND removed_at IS NULL', [size, id]);
+  const [[row]] = await pool.query<Row<{ data: Buffer }>[]>(
+    'SELECT ?? AS data FROM picture WHERE id = ? AND removed_at IS NULL',
+    [size, id],
+  );
   return row?.data ?? null;
 }
 
 /** Taken off the page; its line in the book is struck out. */
 export async function removePicture(connection: PoolConnection, id: number, by: string): Promise<boolean> {
-  const [result] = await connection.query<ResultSetHeader>('UPDATE picture SET removed_at = UTC_TIMESTAMP(3) WHERE id = ? AND removed_at IS NULL', [id]);
+  const [result] = await connection.query<ResultSetHeader>(
+    'UPDATE picture SET removed_at = UTC_TIMESTAMP(3) WHERE id = ? AND removed_at IS NULL',
+    [id],
+  );
   if (result.affectedRows === 0) return false;
   await connection.query(
-    "UPDATE journal SET voided_at = UTC_TIMESTAMP(3), voided_by = ? WHERE plant_id = (SELECT plant_id FROM picture WHERE id = ?) AND type = 'picture' AND JSON_VALUE(detail, '$.picture') = ? AND voided_at IS NULL", [by, id, id],
+    `UPDATE journal SET voided_at = UTC_TIMESTAMP(3), voided_by = ? WHERE plant_id = (SELECT plant_id FROM picture
+       WHERE id = ?) AND type = 'picture' AND JSON_VALUE(detail, '$.picture') = ? AND voided_at IS NULL`,
+    [by, id, id],
   );
   return true;
 }

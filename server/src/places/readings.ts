@@ -26,40 +26,78 @@ function numberOf(text: string): number {
 }
 
 /**
- * Reads a table with a header. Either a row a day with lowest and highest, or many rows a day with one temperature, of which
- * the day's lowest and highest are taken. All rows are read or none: faults come with the row of the file, the header being 1.
+ * Reads a table with a header. Either a row a day with lowest and highest, or many rows a day with one temperature, of
+ * which the day's lowest and highest are taken. All rows are read or none: faults come with the row of the file, the
+ * header being 1.
  */
 export function readReadings(csv: string, today: string): { readings: NewReading[]; faults: ReadingFault[] } {
-  const { data, meta } = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: 'greedy', transformHeader: (name) => name.trim() });
+  const { data, meta } = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (name) => name.trim(),
+  });
   const find = (pattern: RegExp) => meta.fields?.find((name) => pattern.test(name));
-  const [date, min, max, one, humidity] = [find(HEADERS.date), find(HEADERS.min), find(HEADERS.max), find(HEADERS.one), find(HEADERS.humidity)];
+  const [date, min, max, one, humidity] = [
+    find(HEADERS.date),
+    find(HEADERS.min),
+    find(HEADERS.max),
+    find(HEADERS.one),
+    find(HEADERS.humidity),
+  ];
   if (!date || !((min && max) || one)) {
-    return { readings: [], faults: [{ row: 1, column: '', got: (meta.fields ?? []).join(', '), wanted: 'a header with date, min and max (or date and temperature), and humidity if it was read' }] };
+    return {
+      readings: [],
+      faults: [
+        {
+          row: 1,
+          column: '',
+          got: (meta.fields ?? []).join(', '),
+          wanted: 'a header with date, min and max (or date and temperature), and humidity if it was read',
+        },
+      ],
+    };
   }
   const faults: ReadingFault[] = [];
   const raw: (NewReading & { row: number })[] = [];
   for (const [i, row] of data.entries()) {
     const line = i + 2;
     const day = (row[date] ?? '').trim().slice(0, 10).replaceAll('/', '-');
-    if (!isIsoDay(day) || day > today) faults.push({ row: line, column: date, got: row[date] ?? '', wanted: `a day YYYY-MM-DD up to ${today}` });
+    if (!isIsoDay(day) || day > today)
+      faults.push({ row: line, column: date, got: row[date] ?? '', wanted: `a day YYYY-MM-DD up to ${today}` });
     const low = numberOf(row[min ?? one!] ?? '');
     const high = numberOf(row[max ?? one!] ?? '');
-    for (const [column, value] of [[min ?? one!, low], [max ?? one!, high]] as const) if (!(value >= -60 && value <= 80)) faults.push({ row: line, column, got: row[column] ?? '', wanted: 'degrees Celsius from -60 to 80' });
-    if (low > high) faults.push({ row: line, column: min ?? one!, got: String(low), wanted: `no more than the highest, ${high}` });
+    for (const [column, value] of [
+      [min ?? one!, low],
+      [max ?? one!, high],
+    ] as const)
+      if (!(value >= -60 && value <= 80))
+        faults.push({ row: line, column, got: row[column] ?? '', wanted: 'degrees Celsius from -60 to 80' });
+    if (low > high)
+      faults.push({ row: line, column: min ?? one!, got: String(low), wanted: `no more than the highest, ${high}` });
     const rh = humidity && row[humidity]?.trim() ? numberOf(row[humidity]) : null;
-    if (rh !== null && !(rh >= 0 && rh <= 100)) faults.push({ row: line, column: humidity!, got: row[humidity!] ?? '', wanted: 'percent from 0 to 100, or nothing' });
+    if (rh !== null && !(rh >= 0 && rh <= 100))
+      faults.push({
+        row: line,
+        column: humidity!,
+        got: row[humidity!] ?? '',
+        wanted: 'percent from 0 to 100, or nothing',
+      });
     raw.push({ row: line, date: day, tmin_c: low, tmax_c: high, rh_pct: rh });
     if (faults.length >= MOST_FAULTS) break;
   }
-  if (raw.length === 0) faults.push({ row: 2, column: '', got: 'nothing', wanted: 'at least one row below the header' });
+  if (raw.length === 0)
+    faults.push({ row: 2, column: '', got: 'nothing', wanted: 'at least one row below the header' });
   if (faults.length > 0) return { readings: [], faults };
   const byDay = rollups(
     raw,
     (rows): NewReading => {
       const humid = rows.flatMap(({ rh_pct }) => (rh_pct == null ? [] : [rh_pct]));
       return {
-        date: rows[0]!.date, tmin_c: Math.min(...rows.map((row) => row.tmin_c)), tmax_c: Math.max(...rows.map((row) => row.tmax_c)),
-        rh_pct: humid.length > 0 ? Math.round((humid.reduce((sum, value) => sum + value, 0) / humid.length) * 10) / 10 : null,
+        date: rows[0]!.date,
+        tmin_c: Math.min(...rows.map((row) => row.tmin_c)),
+        tmax_c: Math.max(...rows.map((row) => row.tmax_c)),
+        rh_pct:
+          humid.length > 0 ? Math.round((humid.reduce((sum, value) => sum + value, 0) / humid.length) * 10) / 10 : null,
       };
     },
     (row) => row.date,

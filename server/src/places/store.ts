@@ -4,11 +4,28 @@ import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 import { json } from '../garden/store.ts';
 
-const COLUMNS = ['name', 'kind', 'aspect_deg', 'light_fraction', 'floor_c', 'vent_c', 'air', 'width_mm', 'depth_mm', 'obstruction_deg', 'direct_sun_h', 'quarantine', 'within_reach', 'hazards'] as const;
+const COLUMNS = [
+  'name',
+  'kind',
+  'aspect_deg',
+  'light_fraction',
+  'floor_c',
+  'vent_c',
+  'air',
+  'width_mm',
+  'depth_mm',
+  'obstruction_deg',
+  'direct_sun_h',
+  'quarantine',
+  'within_reach',
+  'hazards',
+] as const;
 
 /** The API's fields of a place as columns; the lamp is two, the months of warmth one of JSON. */
 export function placeColumns(body: Record<string, unknown>): Record<string, unknown> {
-  const columns: Record<string, unknown> = Object.fromEntries(COLUMNS.flatMap((column) => (body[column] === undefined ? [] : [[column, body[column]]])));
+  const columns: Record<string, unknown> = Object.fromEntries(
+    COLUMNS.flatMap((column) => (body[column] === undefined ? [] : [[column, body[column]]])),
+  );
   if (body.indoor_c !== undefined) columns.indoor_c = body.indoor_c === null ? null : JSON.stringify(body.indoor_c);
   if (body.lamp !== undefined) {
     const lamp = body.lamp as Place['lamp'];
@@ -19,17 +36,28 @@ export function placeColumns(body: Record<string, unknown>): Record<string, unkn
 }
 
 export type PlaceRecord = Omit<PlaceView, 'today' | 'learned' | 'crowded' | 'pots' | 'last_readings'>;
-type PlaceRow = Omit<PlaceRecord, 'lamp' | 'indoor_c' | 'quarantine' | 'within_reach'> & { indoor_c: unknown; quarantine: number; within_reach: number; lamp_ppfd_umol_m2_s: number | null; lamp_hours: number | null };
+type PlaceRow = Omit<PlaceRecord, 'lamp' | 'indoor_c' | 'quarantine' | 'within_reach'> & {
+  indoor_c: unknown;
+  quarantine: number;
+  within_reach: number;
+  lamp_ppfd_umol_m2_s: number | null;
+  lamp_hours: number | null;
+};
 
 /** All places in walking order. */
 export async function placeRecords(pool: Pool): Promise<PlaceRecord[]> {
   const [rows] = await pool.query<Row<PlaceRow>[]>(
-    `SELECT pl.id, pl.site_id, si.name AS site, pl.name, pl.kind, pl.aspect_deg, pl.light_fraction, pl.floor_c, pl.vent_c, pl.indoor_c, pl.air, pl.lamp_ppfd_umol_m2_s, pl.lamp_hours, pl.width_mm, pl.depth_mm,
+    `SELECT pl.id, pl.site_id, si.name AS site, pl.name, pl.kind, pl.aspect_deg, pl.light_fraction, pl.floor_c,
+       pl.vent_c, pl.indoor_c, pl.air, pl.lamp_ppfd_umol_m2_s, pl.lamp_hours, pl.width_mm, pl.depth_mm,
             pl.obstruction_deg, pl.direct_sun_h, pl.quarantine, pl.within_reach, pl.hazards, pl.version
      FROM place pl JOIN site si ON si.id = pl.site_id ORDER BY si.walk_order, si.id, pl.walk_order, pl.id`,
   );
   return rows.map(({ lamp_ppfd_umol_m2_s: ppfd, lamp_hours: hours, ...row }) => ({
-    ...row, quarantine: Boolean(row.quarantine), within_reach: Boolean(row.within_reach), indoor_c: row.indoor_c === null ? null : json<number[]>(row.indoor_c), lamp: ppfd === null || hours === null ? null : { ppfd_umol_m2_s: ppfd, hours },
+    ...row,
+    quarantine: Boolean(row.quarantine),
+    within_reach: Boolean(row.within_reach),
+    indoor_c: row.indoor_c === null ? null : json<number[]>(row.indoor_c),
+    lamp: ppfd === null || hours === null ? null : { ppfd_umol_m2_s: ppfd, hours },
   }));
 }
 
@@ -48,14 +76,20 @@ export interface StandingPot {
 export async function standingPots(pool: Pool): Promise<StandingPot[]> {
   const [rows] = await pool.query<Row<StandingPot>[]>(
     `SELECT p.id, s.place_id, p.number, p.name, p.diameter_mm, po.shape, po.top_mm, po.material, p.quarantine_until
-     FROM stay s JOIN plant p ON p.id = s.plant_id JOIN potting po ON po.open_plant_id = p.id WHERE s.to_day IS NULL ORDER BY s.place_id, s.walk_order, p.id`,
+     FROM stay s JOIN plant p ON p.id = s.plant_id JOIN potting po ON po.open_plant_id = p.id WHERE s.to_day IS NULL
+     ORDER BY s.place_id, s.walk_order, p.id`,
   );
   return rows;
 }
 
-export async function lastReadings(pool: Pool): Promise<{ place_id: number; date: string; tmin_c: number; tmax_c: number; rh_pct: number | null }[]> {
-  const [rows] = await pool.query<Row<{ place_id: number; date: string; tmin_c: number; tmax_c: number; rh_pct: number | null }>[]>(
-    'SELECT place_id, day AS date, tmin_c, tmax_c, rh_pct FROM thermometer_reading WHERE day >= CURRENT_DATE - INTERVAL 60 DAY ORDER BY place_id, day DESC',
+export async function lastReadings(
+  pool: Pool,
+): Promise<{ place_id: number; date: string; tmin_c: number; tmax_c: number; rh_pct: number | null }[]> {
+  const [rows] = await pool.query<
+    Row<{ place_id: number; date: string; tmin_c: number; tmax_c: number; rh_pct: number | null }>[]
+  >(
+    `SELECT place_id, day AS date, tmin_c, tmax_c, rh_pct FROM thermometer_reading
+       WHERE day >= CURRENT_DATE - INTERVAL 60 DAY ORDER BY place_id, day DESC`,
   );
   return rows;
 }
@@ -63,16 +97,28 @@ export async function lastReadings(pool: Pool): Promise<{ place_id: number; date
 export async function insertPlace(connection: PoolConnection, body: Record<string, unknown>): Promise<number> {
   const siteId = body.site_id as number;
   const [[site]] = await connection.query<Row<{ collection_id: number; last: number | null }>[]>(
-    'SELECT si.collection_id, (SELECT MAX(pl.walk_order) FROM place pl WHERE pl.site_id = si.id) AS last FROM site si WHERE si.id = ? FOR UPDATE', [siteId],
+    `SELECT si.collection_id, (SELECT MAX(pl.walk_order) FROM place pl WHERE pl.site_id = si.id) AS last FROM site si
+       WHERE si.id = ? FOR UPDATE`,
+    [siteId],
   );
   if (!site) return 0;
-  const [made] = await connection.query<ResultSetHeader>('INSERT INTO place SET ?, ref = UUID()', [{ collection_id: site.collection_id, site_id: siteId, walk_order: (site.last ?? -1) + 1, ...placeColumns(body) }]);
+  const [made] = await connection.query<ResultSetHeader>('INSERT INTO place SET ?, ref = UUID()', [
+    { collection_id: site.collection_id, site_id: siteId, walk_order: (site.last ?? -1) + 1, ...placeColumns(body) },
+  ]);
   await connection.query('UPDATE site SET revision = revision + 1 WHERE id = ?', [siteId]);
   return made.insertId;
 }
 
-export async function changePlace(connection: PoolConnection, id: number, version: number, columns: Record<string, unknown>): Promise<'done' | 'none' | Record<string, unknown>> {
-  const [[row]] = await connection.query<Row<Record<string, unknown>>[]>('SELECT * FROM place WHERE id = ? FOR UPDATE', [id]);
+export async function changePlace(
+  connection: PoolConnection,
+  id: number,
+  version: number,
+  columns: Record<string, unknown>,
+): Promise<'done' | 'none' | Record<string, unknown>> {
+  const [[row]] = await connection.query<Row<Record<string, unknown>>[]>(
+    'SELECT * FROM place WHERE id = ? FOR UPDATE',
+    [id],
+  );
   if (!row) return 'none';
   if (row.version !== version) return row;
   await connection.query('UPDATE place SET ?, version = version + 1 WHERE id = ?', [columns, id]);
@@ -82,10 +128,15 @@ export async function changePlace(connection: PoolConnection, id: number, versio
 
 /** False where plants stand, or ever stood, at the place. */
 export async function removePlace(connection: PoolConnection, id: number): Promise<boolean> {
-  const [[row]] = await connection.query<Row<{ n: number }>[]>('SELECT COUNT(*) AS n FROM stay WHERE place_id = ?', [id]);
+  const [[row]] = await connection.query<Row<{ n: number }>[]>('SELECT COUNT(*) AS n FROM stay WHERE place_id = ?', [
+    id,
+  ]);
   if (row!.n > 0) return false;
   await connection.query('DELETE FROM thermometer_reading WHERE place_id = ?', [id]);
-  await connection.query('UPDATE site SET revision = revision + 1 WHERE id = (SELECT site_id FROM place WHERE id = ?)', [id]);
+  await connection.query(
+    'UPDATE site SET revision = revision + 1 WHERE id = (SELECT site_id FROM place WHERE id = ?)',
+    [id],
+  );
   await connection.query('DELETE FROM place WHERE id = ?', [id]);
   return true;
 }
@@ -98,15 +149,26 @@ export interface NewReading {
 }
 
 /** A day read again is put right. */
-export async function putReadings(connection: PoolConnection, placeId: number, readings: readonly NewReading[]): Promise<void> {
+export async function putReadings(
+  connection: PoolConnection,
+  placeId: number,
+  readings: readonly NewReading[],
+): Promise<void> {
   await connection.query(
-    'INSERT INTO thermometer_reading (place_id, day, tmin_c, tmax_c, rh_pct) VALUES ? ON DUPLICATE KEY UPDATE tmin_c = VALUES(tmin_c), tmax_c = VALUES(tmax_c), rh_pct = VALUES(rh_pct)',
+    `INSERT INTO thermometer_reading (place_id, day, tmin_c, tmax_c, rh_pct) VALUES ? ON DUPLICATE KEY UPDATE tmin_c =
+       VALUES(tmin_c), tmax_c = VALUES(tmax_c), rh_pct = VALUES(rh_pct)`,
     [readings.map((reading) => [placeId, reading.date, reading.tmin_c, reading.tmax_c, reading.rh_pct ?? null])],
   );
-  await connection.query('UPDATE site SET revision = revision + 1 WHERE id = (SELECT site_id FROM place WHERE id = ?)', [placeId]);
+  await connection.query(
+    'UPDATE site SET revision = revision + 1 WHERE id = (SELECT site_id FROM place WHERE id = ?)',
+    [placeId],
+  );
 }
 
 export async function siteOf(pool: Pool, placeId: number): Promise<{ site_id: number; time_zone: string } | null> {
-  const [[row]] = await pool.query<Row<{ site_id: number; time_zone: string }>[]>('SELECT pl.site_id, si.time_zone FROM place pl JOIN site si ON si.id = pl.site_id WHERE pl.id = ?', [placeId]);
+  const [[row]] = await pool.query<Row<{ site_id: number; time_zone: string }>[]>(
+    'SELECT pl.site_id, si.time_zone FROM place pl JOIN site si ON si.id = pl.site_id WHERE pl.id = ?',
+    [placeId],
+  );
   return row ?? null;
 }

@@ -19,24 +19,33 @@ export interface PlantCard {
   own_words: string | null;
 }
 
-const CARD = `p.id, p.number, p.name, p.taxon, p.provenance, p.diameter_mm, p.height_mm, p.revision, p.quarantine_until, p.own_words, s.place_id, pl.site_id
+const CARD = `p.id, p.number, p.name, p.taxon, p.provenance, p.diameter_mm, p.height_mm, p.revision,
+   p.quarantine_until, p.own_words, s.place_id, pl.site_id
      FROM place pl JOIN stay s ON s.place_id = pl.id AND s.to_day IS NULL JOIN plant p ON p.id = s.plant_id`;
 
 /** The plants of a site in walking order: what a list shows of them besides their outlooks. */
 export async function plantCards(pool: Pool, siteId: number): Promise<PlantCard[]> {
-  const [rows] = await pool.query<Row<PlantCard>[]>(`SELECT ${CARD} WHERE pl.site_id = ? ORDER BY pl.walk_order, pl.id, s.walk_order, p.id`, [siteId]);
+  const [rows] = await pool.query<Row<PlantCard>[]>(
+    `SELECT ${CARD} WHERE pl.site_id = ? ORDER BY pl.walk_order, pl.id, s.walk_order, p.id`,
+    [siteId],
+  );
   return rows;
 }
 
 /** The plants of one place in walking order. */
 export async function cardsAt(pool: Pool, placeId: number): Promise<PlantCard[]> {
-  const [rows] = await pool.query<Row<PlantCard>[]>(`SELECT ${CARD} WHERE pl.id = ? ORDER BY s.walk_order, p.id`, [placeId]);
+  const [rows] = await pool.query<Row<PlantCard>[]>(`SELECT ${CARD} WHERE pl.id = ? ORDER BY s.walk_order, p.id`, [
+    placeId,
+  ]);
   return rows;
 }
 
 export async function cardsById(pool: Pool | PoolConnection, plantIds: readonly number[]): Promise<PlantCard[]> {
   if (plantIds.length === 0) return [];
-  const [rows] = await pool.query<Row<PlantCard>[]>(`SELECT ${CARD} WHERE p.id IN (?) ORDER BY pl.walk_order, pl.id, s.walk_order, p.id`, [plantIds]);
+  const [rows] = await pool.query<Row<PlantCard>[]>(
+    `SELECT ${CARD} WHERE p.id IN (?) ORDER BY pl.walk_order, pl.id, s.walk_order, p.id`,
+    [plantIds],
+  );
   return rows;
 }
 
@@ -52,10 +61,15 @@ export interface PlantHome {
 }
 
 /** Where plants stand, by their ids; those that have ended stand nowhere. */
-export async function plantHomes(pool: Pool | PoolConnection, plantIds: readonly number[]): Promise<Map<number, PlantHome>> {
+export async function plantHomes(
+  pool: Pool | PoolConnection,
+  plantIds: readonly number[],
+): Promise<Map<number, PlantHome>> {
   const [rows] = await pool.query<Row<Omit<PlantHome, 'mix'> & { id: number; mix: unknown }>[]>(
-    `SELECT p.id, p.collection_id, p.version, p.acquired_on, pl.site_id, pl.id AS place_id, pl.kind AS place_kind, si.time_zone,
-            (SELECT JSON_ARRAYAGG(JSON_OBJECT('component', mp.component_ref, 'parts', mp.parts)) FROM mix_part mp WHERE mp.mix_id = po.mix_id) AS mix
+    `SELECT p.id, p.collection_id, p.version, p.acquired_on, pl.site_id, pl.id AS place_id, pl.kind AS place_kind,
+       si.time_zone,
+            (SELECT JSON_ARRAYAGG(JSON_OBJECT('component', mp.component_ref, 'parts', mp.parts)) FROM mix_part mp
+            WHERE mp.mix_id = po.mix_id) AS mix
      FROM plant p JOIN stay s ON s.open_plant_id = p.id JOIN potting po ON po.open_plant_id = p.id
      JOIN place pl ON pl.id = s.place_id JOIN site si ON si.id = pl.site_id WHERE p.id IN (?)`,
     [plantIds.length > 0 ? plantIds : [0]],
@@ -80,32 +94,58 @@ export interface PlantDetail extends Omit<PlantCard, 'site_id' | 'own_words' | '
 /** A plant, where it stands or last stood; null where there is none. */
 export async function plantDetail(pool: Pool, plantId: number): Promise<PlantDetail | null> {
   const [[row]] = await pool.query<Row<PlantDetail>[]>(
-    `SELECT p.id, p.collection_id, p.number, p.name, p.taxon, p.provenance, p.diameter_mm, p.height_mm, p.revision, p.version, s.place_id, pl.name AS place_name, pl.kind AS place_kind,
-            si.id AS site_id, si.name AS site_name, si.latitude_deg, si.time_zone, m.id AS mix_id, m.name AS mix_name, po.from_day AS potted_on
-     FROM plant p JOIN stay s ON s.id = (SELECT MAX(last.id) FROM stay last WHERE last.plant_id = p.id) JOIN place pl ON pl.id = s.place_id JOIN site si ON si.id = pl.site_id
+    `SELECT p.id, p.collection_id, p.number, p.name, p.taxon, p.provenance, p.diameter_mm, p.height_mm, p.revision,
+       p.version, s.place_id, pl.name AS place_name, pl.kind AS place_kind,
+            si.id AS site_id, si.name AS site_name, si.latitude_deg, si.time_zone, m.id AS mix_id, m.name AS mix_name,
+            po.from_day AS potted_on
+     FROM plant p JOIN stay s ON s.id = (SELECT MAX(last.id) FROM stay last WHERE last.plant_id = p.id)
+     JOIN place pl ON pl.id = s.place_id JOIN site si ON si.id = pl.site_id
      JOIN potting po ON po.open_plant_id = p.id JOIN mix m ON m.id = po.mix_id WHERE p.id = ?`,
     [plantId],
   );
   return row ?? null;
 }
 
-type RecordRow = Omit<PlantRecord, 'mother' | 'offspring' | 'pictures' | 'hardening' | 'doubt' | 'genus' | 'slow' | 'poisonous' | 'clashes'> & { mother_id: number | null; own_reasons: unknown };
+type RecordRow = Omit<
+  PlantRecord,
+  'mother' | 'offspring' | 'pictures' | 'hardening' | 'doubt' | 'genus' | 'slow' | 'poisonous' | 'clashes'
+> & { mother_id: number | null; own_reasons: unknown };
 
 /** What is written of a plant besides its pot and journal. */
-export async function plantRecord(pool: Pool, plantId: number): Promise<Omit<PlantRecord, 'doubt' | 'genus' | 'slow' | 'poisonous' | 'clashes'> & { reasons: Record<string, string> }> {
+export async function plantRecord(
+  pool: Pool,
+  plantId: number,
+): Promise<
+  Omit<PlantRecord, 'doubt' | 'genus' | 'slow' | 'poisonous' | 'clashes'> & { reasons: Record<string, string> }
+> {
   const [[row]] = await pool.query<Row<RecordRow>[]>(
-    `SELECT name_sure, other_names, acquired_on, source, price_minor, price_currency, companions, used_to, quarantine_until, own_words, ended, ended_on, ended_why, mother_id, own_reasons
+    `SELECT name_sure, other_names, acquired_on, source, price_minor, price_currency, companions, used_to,
+       quarantine_until, own_words, ended, ended_on, ended_why, mother_id, own_reasons
      FROM plant WHERE id = ?`,
     [plantId],
   );
   const { mother_id: motherId, own_reasons: reasons, ...rest } = row!;
-  const [kin] = await pool.query<Row<{ id: number; name: string; number: string; ended: string | null }>[]>('SELECT id, name, number, ended FROM plant WHERE id = ? OR mother_id = ? ORDER BY id', [motherId ?? 0, plantId]);
-  const [pictures] = await pool.query<Row<PlantRecord['pictures'][number]>[]>('SELECT id, day, caption, width_px, height_px FROM picture WHERE plant_id = ? AND removed_at IS NULL ORDER BY day DESC, id DESC LIMIT 500', [plantId]);
-  const [[plan]] = await pool.query<Row<{ steps: unknown }>[]>('SELECT steps FROM hardening WHERE plant_id = ? AND ended_at IS NULL ORDER BY id DESC LIMIT 1', [plantId]);
+  const [kin] = await pool.query<Row<{ id: number; name: string; number: string; ended: string | null }>[]>(
+    'SELECT id, name, number, ended FROM plant WHERE id = ? OR mother_id = ? ORDER BY id',
+    [motherId ?? 0, plantId],
+  );
+  const [pictures] = await pool.query<Row<PlantRecord['pictures'][number]>[]>(
+    `SELECT id, day, caption, width_px, height_px FROM picture WHERE plant_id = ? AND removed_at IS NULL
+       ORDER BY day DESC, id DESC LIMIT 500`,
+    [plantId],
+  );
+  const [[plan]] = await pool.query<Row<{ steps: unknown }>[]>(
+    'SELECT steps FROM hardening WHERE plant_id = ? AND ended_at IS NULL ORDER BY id DESC LIMIT 1',
+    [plantId],
+  );
   const mother = kin.find(({ id }) => id === motherId);
   return {
-    ...rest, mother: mother ? { id: mother.id, name: mother.name, number: mother.number } : null, offspring: kin.filter(({ id }) => id !== motherId), pictures,
-    hardening: plan ? json<{ date: string; minutes: number }[]>(plan.steps) : null, reasons: json<Record<string, string>>(reasons),
+    ...rest,
+    mother: mother ? { id: mother.id, name: mother.name, number: mother.number } : null,
+    offspring: kin.filter(({ id }) => id !== motherId),
+    pictures,
+    hardening: plan ? json<{ date: string; minutes: number }[]>(plan.steps) : null,
+    reasons: json<Record<string, string>>(reasons),
   };
 }
 
@@ -121,36 +161,65 @@ export async function mixParts(pool: Pool, mixId: number): Promise<{ component: 
 /** The present pot of a plant. */
 export async function pottingOf(pool: Pool, plantId: number): Promise<Pot | null> {
   const [[row]] = await pool.query<Row<Omit<Pot, 'holes'> & { holes: number }>[]>(
-    'SELECT shape, top_mm, base_mm, depth_mm, material, wall_mm, holes, top_dressing_mm FROM potting WHERE open_plant_id = ?', [plantId],
+    `SELECT shape, top_mm, base_mm, depth_mm, material, wall_mm, holes, top_dressing_mm FROM potting
+       WHERE open_plant_id = ?`,
+    [plantId],
   );
   return row ? { ...row, holes: Boolean(row.holes) } : null;
 }
 
-export async function homeOfPlace(pool: Pool, placeId: number): Promise<{ collection_id: number; site_id: number; time_zone: string } | null> {
+export async function homeOfPlace(
+  pool: Pool,
+  placeId: number,
+): Promise<{ collection_id: number; site_id: number; time_zone: string } | null> {
   const [[row]] = await pool.query<Row<{ collection_id: number; site_id: number; time_zone: string }>[]>(
-    'SELECT pl.collection_id, pl.site_id, si.time_zone FROM place pl JOIN site si ON si.id = pl.site_id WHERE pl.id = ?', [placeId],
+    `SELECT pl.collection_id, pl.site_id, si.time_zone FROM place pl JOIN site si ON si.id = pl.site_id
+       WHERE pl.id = ?`,
+    [placeId],
   );
   return row ?? null;
 }
 
 export async function idsByRef(connection: PoolConnection, collectionId: number, clientId: string): Promise<number[]> {
-  const [rows] = await connection.query<Row<{ id: number }>[]>('SELECT id FROM plant WHERE collection_id = ? AND (ref = ? OR ref LIKE ?) ORDER BY id', [collectionId, clientId, `${clientId}-%`]);
+  const [rows] = await connection.query<Row<{ id: number }>[]>(
+    'SELECT id FROM plant WHERE collection_id = ? AND (ref = ? OR ref LIKE ?) ORDER BY id',
+    [collectionId, clientId, `${clientId}-%`],
+  );
   return rows.map((row) => row.id);
 }
 
-export async function standsOf(pool: Pool, siteId: number, plantIds: readonly number[]): Promise<{ plant_id: number; place_id: number; kind: string; direct_sun_h: number | null }[]> {
-  const [rows] = await pool.query<Row<{ plant_id: number; place_id: number; kind: string; direct_sun_h: number | null }>[]>(
-    'SELECT s.plant_id, pl.id AS place_id, pl.kind, pl.direct_sun_h FROM stay s JOIN place pl ON pl.id = s.place_id WHERE pl.site_id = ? AND s.to_day IS NULL AND s.plant_id IN (?)', [siteId, plantIds.length > 0 ? plantIds : [0]],
+export async function standsOf(
+  pool: Pool,
+  siteId: number,
+  plantIds: readonly number[],
+): Promise<{ plant_id: number; place_id: number; kind: string; direct_sun_h: number | null }[]> {
+  const [rows] = await pool.query<
+    Row<{ plant_id: number; place_id: number; kind: string; direct_sun_h: number | null }>[]
+  >(
+    `SELECT s.plant_id, pl.id AS place_id, pl.kind, pl.direct_sun_h FROM stay s JOIN place pl ON pl.id = s.place_id
+       WHERE pl.site_id = ? AND s.to_day IS NULL AND s.plant_id IN (?)`,
+    [siteId, plantIds.length > 0 ? plantIds : [0]],
   );
   return rows;
 }
 
-/** Changes a plant from the version that the keeper saw; the present columns where it is another by now. A rule of null is put back. */
+/**
+ * Changes a plant from the version that the keeper saw; the present columns where it is another by now. A rule of null
+ * is put back.
+ */
 export async function changePlant(
-  connection: PoolConnection, plantId: number, version: number, columns: Record<string, unknown>, rules: { [K in keyof OwnRules]?: OwnRules[K] | null }, reasons: Record<string, string>,
+  connection: PoolConnection,
+  plantId: number,
+  version: number,
+  columns: Record<string, unknown>,
+  rules: { [K in keyof OwnRules]?: OwnRules[K] | null },
+  reasons: Record<string, string>,
 ): Promise<'done' | 'none' | Record<string, unknown>> {
   await lockBooks(connection);
-  const [[row]] = await connection.query<Row<Record<string, unknown>>[]>('SELECT * FROM plant WHERE id = ? FOR UPDATE', [plantId]);
+  const [[row]] = await connection.query<Row<Record<string, unknown>>[]>(
+    'SELECT * FROM plant WHERE id = ? FOR UPDATE',
+    [plantId],
+  );
   if (!row) return 'none';
   if (row.version !== version) return row;
   const own = { ...json<Record<string, unknown>>(row.own_rules) };
@@ -165,32 +234,52 @@ export async function changePlant(
     if (words === '') delete why[rule];
     else why[rule] = words;
   }
-  await connection.query('UPDATE plant SET ?, version = version + 1 WHERE id = ?', [{ ...columns, own_rules: JSON.stringify(own), own_reasons: JSON.stringify(why) }, plantId]);
+  await connection.query('UPDATE plant SET ?, version = version + 1 WHERE id = ?', [
+    { ...columns, own_rules: JSON.stringify(own), own_reasons: JSON.stringify(why) },
+    plantId,
+  ]);
   await touchPlants(connection, [plantId]);
   return 'done';
 }
 
 export async function openHardening(pool: Pool, plantId: number): Promise<{ date: string; minutes: number }[] | null> {
-  const [[row]] = await pool.query<Row<{ steps: unknown }>[]>('SELECT steps FROM hardening WHERE plant_id = ? AND ended_at IS NULL ORDER BY id DESC LIMIT 1', [plantId]);
+  const [[row]] = await pool.query<Row<{ steps: unknown }>[]>(
+    'SELECT steps FROM hardening WHERE plant_id = ? AND ended_at IS NULL ORDER BY id DESC LIMIT 1',
+    [plantId],
+  );
   return row ? json(row.steps) : null;
 }
 
 export async function endHardening(connection: PoolConnection, plantId: number): Promise<void> {
-  await connection.query('UPDATE hardening SET ended_at = UTC_TIMESTAMP(3) WHERE plant_id = ? AND ended_at IS NULL', [plantId]);
+  await connection.query('UPDATE hardening SET ended_at = UTC_TIMESTAMP(3) WHERE plant_id = ? AND ended_at IS NULL', [
+    plantId,
+  ]);
   await touchPlants(connection, [plantId]);
 }
 
 /** One plan a plant: a new one ends the old. */
-export async function saveHardening(connection: PoolConnection, plantId: number, steps: readonly { date: string; minutes: number }[]): Promise<void> {
+export async function saveHardening(
+  connection: PoolConnection,
+  plantId: number,
+  steps: readonly { date: string; minutes: number }[],
+): Promise<void> {
   await endHardening(connection, plantId);
   await connection.query('INSERT INTO hardening (plant_id, steps) VALUES (?, ?)', [plantId, JSON.stringify(steps)]);
 }
 
 /** The nights before a day at a place: its thermometer where it was read, else the open air's. */
-export async function nightsAt(pool: Pool, placeId: number, siteId: number, until: string, days: number): Promise<{ date: string; tminC: number }[]> {
+export async function nightsAt(
+  pool: Pool,
+  placeId: number,
+  siteId: number,
+  until: string,
+  days: number,
+): Promise<{ date: string; tminC: number }[]> {
   const [rows] = await pool.query<Row<{ date: string; tminC: number }>[]>(
-    `SELECT w.day AS date, IFNULL(r.tmin_c, IF(pl.kind IN ('open', 'covered', 'cold-glass'), w.tmin_c, GREATEST(w.tmin_c, 10))) AS tminC FROM weather_day w JOIN place pl ON pl.id = ?
-     LEFT JOIN thermometer_reading r ON r.place_id = pl.id AND r.day = w.day WHERE w.site_id = ? AND w.day BETWEEN ? - INTERVAL ? DAY AND ? ORDER BY w.day`,
+    `SELECT w.day AS date, IFNULL(r.tmin_c, IF(pl.kind IN ('open', 'covered', 'cold-glass'), w.tmin_c,
+       GREATEST(w.tmin_c, 10))) AS tminC FROM weather_day w JOIN place pl ON pl.id = ?
+     LEFT JOIN thermometer_reading r ON r.place_id = pl.id AND r.day = w.day WHERE w.site_id = ?
+     AND w.day BETWEEN ? - INTERVAL ? DAY AND ? ORDER BY w.day`,
     [placeId, siteId, until, days, until],
   );
   return rows;

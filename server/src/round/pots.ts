@@ -1,5 +1,13 @@
 /** Pots as lists show them: a card and what is to do with it, put together once and kept until either changes. */
-import { LINE_AHEAD_DAYS, LINE_BEHIND_DAYS, LINE_FIELDS, type LineOutlook, type PotTask, type RoundPot, type WholePot } from '@zinc-pail/contract/api';
+import {
+  LINE_AHEAD_DAYS,
+  LINE_BEHIND_DAYS,
+  LINE_FIELDS,
+  type LineOutlook,
+  type PotTask,
+  type RoundPot,
+  type WholePot,
+} from '@zinc-pail/contract/api';
 import { type CareTask, dayNumber, isoDay, type OutlookView } from '@zinc-pail/core';
 import { group } from 'd3';
 import type { App } from '../app.ts';
@@ -11,9 +19,22 @@ export function potTask(task: CareTask, card: Pick<PlantCard, 'own_words'>): Pot
   const { rules } = task.rules;
   const { way, method, amount_ml, water, flush, food } = task.drink;
   return {
-    judgement: task.judgement, way, method, amount_ml, water, flush, food, feed: task.feed, feed_id: rules.feedId, due: task.due,
-    salts: { ...task.salts, ecMS: Math.round(task.salts.ecMS * 100) / 100 }, own_words: card.own_words, hard_to_replace: rules.hardToReplace,
-    stand: rules.stand, saucer_minutes: rules.saucerMinutes, soak_minutes: rules.soakMinutes,
+    judgement: task.judgement,
+    way,
+    method,
+    amount_ml,
+    water,
+    flush,
+    food,
+    feed: task.feed,
+    feed_id: rules.feedId,
+    due: task.due,
+    salts: { ...task.salts, ecMS: Math.round(task.salts.ecMS * 100) / 100 },
+    own_words: card.own_words,
+    hard_to_replace: rules.hardToReplace,
+    stand: rules.stand,
+    saucer_minutes: rules.saucerMinutes,
+    soak_minutes: rules.soakMinutes,
   };
 }
 
@@ -30,11 +51,19 @@ export function lineOf(outlook: OutlookView): LineOutlook {
   const first = Math.max(dayNumber(past.from), today - LINE_BEHIND_DAYS);
   const days = LINE_AHEAD_DAYS + 1;
   const last = isoDay(today + LINE_AHEAD_DAYS);
-  const fields = Object.fromEntries(LINE_FIELDS.map((field) => [field, outlook[field]])) as Pick<OutlookView, (typeof LINE_FIELDS)[number]>;
+  const fields = Object.fromEntries(LINE_FIELDS.map((field) => [field, outlook[field]])) as Pick<
+    OutlookView,
+    (typeof LINE_FIELDS)[number]
+  >;
   return {
     ...fields,
     past: { from: isoDay(first), p50: past.p50.slice(first - dayNumber(past.from)) },
-    ahead: { from: ahead.from, p10: ahead.p10.slice(0, days), p50: ahead.p50.slice(0, days), p90: ahead.p90.slice(0, days) },
+    ahead: {
+      from: ahead.from,
+      p10: ahead.p10.slice(0, days),
+      p50: ahead.p50.slice(0, days),
+      p90: ahead.p90.slice(0, days),
+    },
     cold_nights: outlook.cold_nights.filter((night) => night <= last),
   };
 }
@@ -44,8 +73,16 @@ function wholePot(card: PlantCard, outlooks: SiteOutlooks): WholePot | null {
   const task = outlooks.tasks.get(card.id);
   if (!outlook || !task) return null;
   return {
-    id: card.id, number: card.number, name: card.name, form: outlook.traits.form, diameter_mm: card.diameter_mm, height_mm: card.height_mm, revision: outlooks.revisions.get(card.id) ?? card.revision,
-    quarantine_until: card.quarantine_until, outlook, task: potTask(task, card),
+    id: card.id,
+    number: card.number,
+    name: card.name,
+    form: outlook.traits.form,
+    diameter_mm: card.diameter_mm,
+    height_mm: card.height_mm,
+    revision: outlooks.revisions.get(card.id) ?? card.revision,
+    quarantine_until: card.quarantine_until,
+    outlook,
+    task: potTask(task, card),
   };
 }
 

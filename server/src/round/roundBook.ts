@@ -36,12 +36,18 @@ export class RoundBook {
     const kept = await Promise.all(all.map((site) => this.site(site, kit!)));
     const edition = kept.map((one) => one.edition).join(' ');
     if (this.answer?.edition !== edition || !this.answer) {
-      this.answer = new KeptAnswer(edition, `{"collection":${JSON.stringify(kit?.collection ?? '')},"sites":[${kept.map((one) => one.text).join(',')}]}`);
+      this.answer = new KeptAnswer(
+        edition,
+        `{"collection":${JSON.stringify(kit?.collection ?? '')},"sites":[${kept.map((one) => one.text).join(',')}]}`,
+      );
     }
     return this.answer;
   }
 
-  /** What there is already while a site is reckoned from nothing; waits for nothing, so a site that nobody asked for is not in it. */
+  /**
+   * What there is already while a site is reckoned from nothing; waits for nothing, so a site that nobody asked for is
+   * not in it.
+   */
   async soFar(): Promise<RoundSoFar> {
     const all = await sites(this.app.pool);
     const kit = all[0] ? await kitOf(this.app.pool, all[0].collection_id) : null;
@@ -49,8 +55,24 @@ export class RoundBook {
       const of = this.app.outlooks.comingOf(id);
       return of ? [{ id, name, ...of }] : [];
     });
-    const views = await Promise.all(coming.flatMap(({ id, soFar }) => (soFar ? [this.view(all.find((site) => site.id === id)!, kit!, soFar)] : [])));
-    return { collection: kit?.collection ?? '', sites: views, coming: coming.map(({ id, name, stage, done, of }) => ({ id, name, stage, done, of })) };
+    const views = await Promise.all(
+      coming.flatMap(({ id, soFar }) =>
+        soFar
+          ? [
+              this.view(
+                all.find((site) => site.id === id)!,
+                kit!,
+                soFar,
+              ),
+            ]
+          : [],
+      ),
+    );
+    return {
+      collection: kit?.collection ?? '',
+      sites: views,
+      coming: coming.map(({ id, name, stage, done, of }) => ({ id, name, stage, done, of })),
+    };
   }
 
   private async site(site: SiteRow, kit: Kit): Promise<KeptSite> {
@@ -65,7 +87,10 @@ export class RoundBook {
 
   private async view(site: SiteRow, kit: Kit, outlooks: SiteOutlooks): Promise<RoundSite> {
     const [places, cards, hardenings, looks] = await Promise.all([
-      placeRows(this.app.pool, site.id), plantCards(this.app.pool, site.id), openHardenings(this.app.pool, site.id), waitingLooks(this.app.pool, site.id, outlooks.today),
+      placeRows(this.app.pool, site.id),
+      plantCards(this.app.pool, site.id),
+      openHardenings(this.app.pool, site.id),
+      waitingLooks(this.app.pool, site.id, outlooks.today),
     ]);
     const pots = cards.flatMap((card) => {
       const pot = roundPot(card, outlooks);
@@ -76,18 +101,33 @@ export class RoundBook {
     const judged = (pot: RoundPot) => judgedAs(pot.task.judgement, outlooks.today);
     const of = (kind: string) => all.filter((pot) => judged(pot) === kind).length;
     return {
-      id: site.id, name: site.name, today: outlooks.today, latitude_deg: site.latitude_deg, nights_c: outlooks.nightsC,
-      counts: { ...(Object.fromEntries(JUDGED.map((kind) => [kind, of(kind)])) as Record<(typeof JUDGED)[number], number>), asleep: all.filter((pot) => pot.outlook.state === 'resting').length },
-      can_ml: kit.canMl, can: canLines(all, kit),
+      id: site.id,
+      name: site.name,
+      today: outlooks.today,
+      latitude_deg: site.latitude_deg,
+      nights_c: outlooks.nightsC,
+      counts: {
+        ...(Object.fromEntries(JUDGED.map((kind) => [kind, of(kind)])) as Record<(typeof JUDGED)[number], number>),
+        asleep: all.filter((pot) => pot.outlook.state === 'resting').length,
+      },
+      can_ml: kit.canMl,
+      can: canLines(all, kit),
       places: places.map((place): RoundPlace => {
         const here = (at.get(place.id) ?? []).map(({ pot }) => pot);
         const climate = outlooks.places.get(place.id)!;
         const calling = here.filter((pot) => judged(pot) !== 'leave');
         const cold = here.flatMap((pot) => coldTonight(pot) ?? []);
         return {
-          id: place.id, name: place.name, kind: place.kind, quarantine: Boolean(place.quarantine), version: place.version,
-          today: { tmin_c: climate.tminC, tmax_c: climate.tmaxC, rh_pct: climate.rhPct }, tonight_c: climate.tonightC,
-          pots: calling, left: here.length - calling.length, asleep: here.filter((pot) => pot.outlook.state === 'resting').length,
+          id: place.id,
+          name: place.name,
+          kind: place.kind,
+          quarantine: Boolean(place.quarantine),
+          version: place.version,
+          today: { tmin_c: climate.tminC, tmax_c: climate.tmaxC, rh_pct: climate.rhPct },
+          tonight_c: climate.tonightC,
+          pots: calling,
+          left: here.length - calling.length,
+          asleep: here.filter((pot) => pot.outlook.state === 'resting').length,
           // Most tender first.
           cold: cold.sort((a, b) => b.limit_c - a.limit_c),
         };
@@ -111,18 +151,36 @@ function coldTonight(pot: RoundPot): RoundPlace['cold'][number] | null {
   return reason ? { id: pot.id, name: pot.name, limit_c: reason.n!.limit! } : null;
 }
 
-/** What to carry: one line for each kind of water with each feed at each strength, so that one can does for its pots. */
+/**
+ * What to carry: one line for each kind of water with each feed at each strength, so that one can does for its pots.
+ */
 export function canLines(pots: readonly RoundPot[], kit: Kit): CanLine[] {
   const due = pots.filter((pot) => drinkOf(pot.task.judgement) !== null);
   const feedOf = ({ task }: RoundPot) => (task.food === null ? '' : `${task.feed_id ?? ''}/${task.food}`);
-  return rollups(due, (some) => some, (pot) => pot.task.water, feedOf).flatMap(([water, byFeed]) =>
+  return rollups(
+    due,
+    (some) => some,
+    (pot) => pot.task.water,
+    feedOf,
+  ).flatMap(([water, byFeed]) =>
     byFeed.map(([, some]): CanLine => {
       const ml = some.reduce((sum, pot) => sum + pot.task.amount_ml, 0);
       const { food, feed_id: feedId } = some[0]!.task;
       const product = kit.feeds.find(({ id }) => id === feedId) ?? (feedId === null ? kit.feeds[0] : undefined);
       return {
-        water, pots: some.length, ml, fills: Math.max(1, Math.ceil(ml / kit.canMl)),
-        feed: food === null ? null : { name: product?.name ?? null, strength: food, unit: product?.unit ?? null, dose: product ? Math.round(doseFor(product.perLitre, food, ml) * 10) / 10 : null },
+        water,
+        pots: some.length,
+        ml,
+        fills: Math.max(1, Math.ceil(ml / kit.canMl)),
+        feed:
+          food === null
+            ? null
+            : {
+                name: product?.name ?? null,
+                strength: food,
+                unit: product?.unit ?? null,
+                dose: product ? Math.round(doseFor(product.perLitre, food, ml) * 10) / 10 : null,
+              },
       };
     }),
   );

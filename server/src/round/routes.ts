@@ -59,7 +59,11 @@ export function roundRoutes(app: App): Router {
 function wholeOrRefused(ids: readonly number[], all: readonly number[], what: string): void {
   const wanted = new Set(all);
   if (ids.length !== wanted.size || new Set(ids).size !== ids.length || ids.some((id) => !wanted.has(id))) {
-    throw new Refused(409, 'Not all of them', `The order must name each ${what} once; ${wanted.size} are there now. Look again and order anew.`);
+    throw new Refused(
+      409,
+      'Not all of them',
+      `The order must name each ${what} once; ${wanted.size} are there now. Look again and order anew.`,
+    );
   }
 }
 

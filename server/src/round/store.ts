@@ -12,7 +12,10 @@ export interface PlaceRow {
 
 /** The benches of a site in walking order. */
 export async function placeRows(pool: Pool, siteId: number): Promise<PlaceRow[]> {
-  const [rows] = await pool.query<Row<PlaceRow>[]>('SELECT id, name, kind, quarantine, version FROM place WHERE site_id = ? ORDER BY walk_order, id', [siteId]);
+  const [rows] = await pool.query<Row<PlaceRow>[]>(
+    'SELECT id, name, kind, quarantine, version FROM place WHERE site_id = ? ORDER BY walk_order, id',
+    [siteId],
+  );
   return rows;
 }
 
@@ -24,17 +27,46 @@ export interface Kit {
 
 /** What a collection is kept with, as far as a round needs it. */
 export async function kitOf(pool: Pool, collectionId: number): Promise<Kit> {
-  const [[row]] = await pool.query<Row<{ name: string; can_ml: number }>[]>('SELECT name, can_ml FROM collection WHERE id = ?', [collectionId]);
-  const [feeds] = await pool.query<Row<{ id: number; name: string; n_pct: number; p_pct: number; k_pct: number; unit: 'ml' | 'g'; per_litre: number }>[]>(
-    'SELECT id, name, n_pct, p_pct, k_pct, unit, per_litre FROM feed_product WHERE collection_id = ? ORDER BY id', [collectionId],
+  const [[row]] = await pool.query<Row<{ name: string; can_ml: number }>[]>(
+    'SELECT name, can_ml FROM collection WHERE id = ?',
+    [collectionId],
   );
-  return { collection: row!.name, canMl: row!.can_ml, feeds: feeds.map((feed) => ({ id: feed.id, name: feed.name, n: feed.n_pct, p: feed.p_pct, k: feed.k_pct, unit: feed.unit, perLitre: feed.per_litre })) };
+  const [feeds] = await pool.query<
+    Row<{
+      id: number;
+      name: string;
+      n_pct: number;
+      p_pct: number;
+      k_pct: number;
+      unit: 'ml' | 'g';
+      per_litre: number;
+    }>[]
+  >('SELECT id, name, n_pct, p_pct, k_pct, unit, per_litre FROM feed_product WHERE collection_id = ? ORDER BY id', [
+    collectionId,
+  ]);
+  return {
+    collection: row!.name,
+    canMl: row!.can_ml,
+    feeds: feeds.map((feed) => ({
+      id: feed.id,
+      name: feed.name,
+      n: feed.n_pct,
+      p: feed.p_pct,
+      k: feed.k_pct,
+      unit: feed.unit,
+      perLitre: feed.per_litre,
+    })),
+  };
 }
 
 /** Plans from shade to sun that have not ended. */
-export async function openHardenings(pool: Pool, siteId: number): Promise<{ plant_id: number; plant: string; steps: { date: string; minutes: number }[] }[]> {
+export async function openHardenings(
+  pool: Pool,
+  siteId: number,
+): Promise<{ plant_id: number; plant: string; steps: { date: string; minutes: number }[] }[]> {
   const [rows] = await pool.query<Row<{ plant_id: number; plant: string; steps: unknown }>[]>(
-    `SELECT h.plant_id, p.name AS plant, h.steps FROM hardening h JOIN plant p ON p.id = h.plant_id JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id
+    `SELECT h.plant_id, p.name AS plant, h.steps FROM hardening h JOIN plant p ON p.id = h.plant_id
+       JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id
      WHERE h.ended_at IS NULL AND pl.site_id = ? ORDER BY h.id`,
     [siteId],
   );
@@ -42,16 +74,27 @@ export async function openHardenings(pool: Pool, siteId: number): Promise<{ plan
 }
 
 /** Moves of the last weeks that no review has followed, and plants that have not been looked over since they came. */
-export async function waitingLooks(pool: Pool, siteId: number, today: string): Promise<{ plant_id: number; plant: string; kind: 'review' | 'quarantine' | 'arrival'; day: string }[]> {
-  const standing = 'FROM plant p JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id WHERE pl.site_id = ?';
-  const [rows] = await pool.query<Row<{ plant_id: number; plant: string; kind: 'review' | 'quarantine' | 'arrival'; day: string }>[]>(
+export async function waitingLooks(
+  pool: Pool,
+  siteId: number,
+  today: string,
+): Promise<{ plant_id: number; plant: string; kind: 'review' | 'quarantine' | 'arrival'; day: string }[]> {
+  const standing =
+    'FROM plant p JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id WHERE pl.site_id = ?';
+  const [rows] = await pool.query<
+    Row<{ plant_id: number; plant: string; kind: 'review' | 'quarantine' | 'arrival'; day: string }>[]
+  >(
     `SELECT p.id AS plant_id, p.name AS plant, 'review' AS kind, s.from_day AS day ${standing}
-       AND s.from_day BETWEEN ? - INTERVAL 35 DAY AND ? - INTERVAL 16 DAY AND EXISTS (SELECT 1 FROM stay b WHERE b.plant_id = p.id AND b.to_day = s.from_day)
-       AND NOT EXISTS (SELECT 1 FROM journal j WHERE j.plant_id = p.id AND j.type = 'review' AND j.day >= s.from_day AND j.voided_at IS NULL)
+       AND s.from_day BETWEEN ? - INTERVAL 35 DAY AND ? - INTERVAL 16 DAY AND EXISTS (SELECT 1 FROM stay b
+       WHERE b.plant_id = p.id AND b.to_day = s.from_day)
+       AND NOT EXISTS (SELECT 1 FROM journal j WHERE j.plant_id = p.id AND j.type = 'review' AND j.day >= s.from_day
+       AND j.voided_at IS NULL)
      UNION ALL
-     SELECT p.id, p.name, 'quarantine', p.quarantine_until ${standing} AND p.quarantine_until IS NOT NULL AND p.quarantine_until <= ?
+     SELECT p.id, p.name, 'quarantine', p.quarantine_until ${standing} AND p.quarantine_until IS NOT NULL
+     AND p.quarantine_until <= ?
      UNION ALL
-     SELECT p.id, p.name, 'arrival', p.acquired_on ${standing} AND p.acquired_on >= ? - INTERVAL 14 DAY AND p.import_id IS NULL
+     SELECT p.id, p.name, 'arrival', p.acquired_on ${standing} AND p.acquired_on >= ? - INTERVAL 14 DAY
+     AND p.import_id IS NULL
        AND NOT EXISTS (SELECT 1 FROM journal j WHERE j.plant_id = p.id AND j.type = 'arrival' AND j.voided_at IS NULL)`,
     [siteId, today, today, siteId, today, siteId, today],
   );
@@ -59,22 +102,41 @@ export async function waitingLooks(pool: Pool, siteId: number, today: string): P
 }
 
 export async function orderPlaces(connection: PoolConnection, ids: readonly number[]): Promise<void> {
-  for (const [order, id] of ids.entries()) await connection.query('UPDATE place SET walk_order = ? WHERE id = ?', [order, id]);
-  await connection.query('UPDATE site SET revision = revision + 1 WHERE id IN (SELECT site_id FROM place WHERE id IN (?))', [ids]);
+  for (const [order, id] of ids.entries())
+    await connection.query('UPDATE place SET walk_order = ? WHERE id = ?', [order, id]);
+  await connection.query(
+    'UPDATE site SET revision = revision + 1 WHERE id IN (SELECT site_id FROM place WHERE id IN (?))',
+    [ids],
+  );
 }
 
 export async function placeIdsBeside(connection: PoolConnection, id: number): Promise<number[]> {
-  const [rows] = await connection.query<Row<{ id: number }>[]>('SELECT id FROM place WHERE site_id = (SELECT site_id FROM place WHERE id = ?)', [id]);
+  const [rows] = await connection.query<Row<{ id: number }>[]>(
+    'SELECT id FROM place WHERE site_id = (SELECT site_id FROM place WHERE id = ?)',
+    [id],
+  );
   return rows.map((row) => row.id);
 }
 
 /** Puts the pots of a place in this order; nothing else of them changes. */
-export async function orderPots(connection: PoolConnection, placeId: number, plantIds: readonly number[]): Promise<void> {
-  for (const [order, id] of plantIds.entries()) await connection.query('UPDATE stay SET walk_order = ? WHERE open_plant_id = ? AND place_id = ?', [order, id, placeId]);
+export async function orderPots(
+  connection: PoolConnection,
+  placeId: number,
+  plantIds: readonly number[],
+): Promise<void> {
+  for (const [order, id] of plantIds.entries())
+    await connection.query('UPDATE stay SET walk_order = ? WHERE open_plant_id = ? AND place_id = ?', [
+      order,
+      id,
+      placeId,
+    ]);
 }
 
 export async function plantIdsAt(connection: PoolConnection, placeId: number): Promise<number[]> {
-  const [rows] = await connection.query<Row<{ id: number }>[]>('SELECT plant_id AS id FROM stay WHERE place_id = ? AND to_day IS NULL', [placeId]);
+  const [rows] = await connection.query<Row<{ id: number }>[]>(
+    'SELECT plant_id AS id FROM stay WHERE place_id = ? AND to_day IS NULL',
+    [placeId],
+  );
   return rows.map((row) => row.id);
 }
 

@@ -13,14 +13,20 @@ export function tableRoutes(app: App): Router {
   router.get('/plants', async (request, response) => {
     const all = await sites(app.pool);
     const outlooks = await Promise.all(all.map((site) => app.outlooks.ofSite(site)));
-    const edition = all.map((site, i) => `${site.id}:${site.revision}:${outlooks[i]!.today}:${outlooks[i]!.edition}`).join(' ');
-    if (kept?.edition !== edition || !kept) kept = new KeptAnswer(edition, JSON.stringify(await tableOf(app, outlooks)));
+    const edition = all
+      .map((site, i) => `${site.id}:${site.revision}:${outlooks[i]!.today}:${outlooks[i]!.edition}`)
+      .join(' ');
+    if (kept?.edition !== edition || !kept)
+      kept = new KeptAnswer(edition, JSON.stringify(await tableOf(app, outlooks)));
     await sendKept(request, response, kept);
   });
   return router;
 }
 
-async function tableOf(app: App, outlooks: Awaited<ReturnType<App['outlooks']['ofSite']>>[]): Promise<{ fields: (keyof TableRow)[]; rows: unknown[][] }> {
+async function tableOf(
+  app: App,
+  outlooks: Awaited<ReturnType<App['outlooks']['ofSite']>>[],
+): Promise<{ fields: (keyof TableRow)[]; rows: unknown[][] }> {
   const rows: unknown[][] = [];
   for (const card of await tableCards(app.pool)) {
     const at = outlooks.find((one) => one.views.has(card.id));
@@ -29,9 +35,21 @@ async function tableOf(app: App, outlooks: Awaited<ReturnType<App['outlooks']['o
     if (!at || !outlook || !task) continue;
     const { shape, top_mm, depth_mm, material, taxon, ...rest } = card;
     const row: TableRow = {
-      ...rest, genus: genusByAnyName(taxon ?? card.name)?.name ?? '', form: outlook.traits.form, habit: outlook.traits.habit, state: outlook.state, verdict: judgedAs(task.judgement, at.today), due: task.due,
-      moisture: Math.round(outlook.moisture.p50 * 100), rate: Math.round(outlook.rate.p50 * 100) / 100, checks: outlook.checks, last_watered: outlook.last_watered,
-      pot: `${shape} ${top_mm / 10}×${depth_mm / 10} ${material}`, pot_mm: top_mm, light: lightVerdict(at.places.get(card.place_id)?.dliMol ?? 0, task.rules.rules.light, outlook.state), min_wet_c: outlook.traits.minWetC,
+      ...rest,
+      genus: genusByAnyName(taxon ?? card.name)?.name ?? '',
+      form: outlook.traits.form,
+      habit: outlook.traits.habit,
+      state: outlook.state,
+      verdict: judgedAs(task.judgement, at.today),
+      due: task.due,
+      moisture: Math.round(outlook.moisture.p50 * 100),
+      rate: Math.round(outlook.rate.p50 * 100) / 100,
+      checks: outlook.checks,
+      last_watered: outlook.last_watered,
+      pot: `${shape} ${top_mm / 10}×${depth_mm / 10} ${material}`,
+      pot_mm: top_mm,
+      light: lightVerdict(at.places.get(card.place_id)?.dliMol ?? 0, task.rules.rules.light, outlook.state),
+      min_wet_c: outlook.traits.minWetC,
     };
     rows.push(FIELDS.map((field) => row[field]));
   }
@@ -39,6 +57,32 @@ async function tableOf(app: App, outlooks: Awaited<ReturnType<App['outlooks']['o
 }
 
 const FIELDS: (keyof TableRow)[] = [
-  'id', 'number', 'name', 'genus', 'site', 'place', 'place_id', 'form', 'habit', 'state', 'verdict', 'due', 'moisture', 'rate', 'checks', 'last_watered', 'pot', 'pot_mm', 'mix', 'light', 'min_wet_c', 'diameter_mm',
-  'height_mm', 'acquired_on', 'source', 'quarantine', 'sure', 'names',
+  'id',
+  'number',
+  'name',
+  'genus',
+  'site',
+  'place',
+  'place_id',
+  'form',
+  'habit',
+  'state',
+  'verdict',
+  'due',
+  'moisture',
+  'rate',
+  'checks',
+  'last_watered',
+  'pot',
+  'pot_mm',
+  'mix',
+  'light',
+  'min_wet_c',
+  'diameter_mm',
+  'height_mm',
+  'acquired_on',
+  'source',
+  'quarantine',
+  'sure',
+  'names',
 ];

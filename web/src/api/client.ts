@@ -27,13 +27,29 @@ export async function ask<T>(path: string, init?: Init): Promise<T> {
   if (init?.version !== undefined) headers['If-Match'] = String(init.version);
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, { method: init?.method ?? 'GET', headers, body: init?.file ?? (init?.body === undefined ? null : JSON.stringify(init.body)) });
+    response = await fetch(`/api${path}`, {
+      method: init?.method ?? 'GET',
+      headers,
+      body: init?.file ?? (init?.body === undefined ? null : JSON.stringify(init.body)),
+    });
   } catch {
-    throw new ProblemError({ type: 'about:blank', title: 'No answer', status: 503, detail: 'Zinc Pail does not answer. Is it still running on this machine?' });
+    throw new ProblemError({
+      type: 'about:blank',
+      title: 'No answer',
+      status: 503,
+      detail: 'Zinc Pail does not answer. Is it still running on this machine?',
+    });
   }
   if (!response.ok) {
     const problem = (await response.json().catch(() => null)) as Problem | null;
-    throw new ProblemError(problem ?? { type: 'about:blank', title: 'Failed', status: response.status, detail: `The server answered ${response.status}.` });
+    throw new ProblemError(
+      problem ?? {
+        type: 'about:blank',
+        title: 'Failed',
+        status: response.status,
+        detail: `The server answered ${response.status}.`,
+      },
+    );
   }
   return (response.status === 204 ? null : await response.json()) as T;
 }

@@ -1,4 +1,13 @@
-import type { JournalEvent, MarksResult, NewEntry, PlantView, RoundPot, RoundView, Timer, WholePot } from '@zinc-pail/contract/api';
+import type {
+  JournalEvent,
+  MarksResult,
+  NewEntry,
+  PlantView,
+  RoundPot,
+  RoundView,
+  Timer,
+  WholePot,
+} from '@zinc-pail/contract/api';
 import { type QueryClient, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { ask } from './client.ts';
@@ -24,11 +33,18 @@ export function useJournal() {
   return useMemo(
     () => ({
       async write(marks: ToWrite[]): Promise<Written> {
-        const body = { marks: marks.map(({ plantId, seen, events }) => ({ plant_id: plantId, seen, entries: withIds(events) })) };
+        const body = {
+          marks: marks.map(({ plantId, seen, events }) => ({ plant_id: plantId, seen, entries: withIds(events) })),
+        };
         const result = await ask<MarksResult>('/marks', { method: 'POST', body });
         show(queries, result);
         const written = new Set(result.done.map(({ plant_id }) => plant_id));
-        return { ...result, clientIds: body.marks.filter((mark) => written.has(mark.plant_id)).flatMap((mark) => mark.entries.map((entry) => entry.client_id)) };
+        return {
+          ...result,
+          clientIds: body.marks
+            .filter((mark) => written.has(mark.plant_id))
+            .flatMap((mark) => mark.entries.map((entry) => entry.client_id)),
+        };
       },
       async takeBack(clientIds: string[]): Promise<MarksResult> {
         const result = await ask<MarksResult>('/marks/void', { method: 'POST', body: { client_ids: clientIds } });
@@ -53,7 +69,10 @@ function show(queries: QueryClient, { done, already, timers }: MarksResult): voi
   queries.setQueriesData<RoundPot[]>({ queryKey: benchKey() }, (bench) => bench?.map((pot) => pots.get(pot.id) ?? pot));
   queries.setQueryData<Timer[]>(timersKey, timers);
   for (const [id, pot] of pots) {
-    queries.setQueryData<PlantView>(plantKey(id), (plant) => plant && { ...plant, outlook: pot.outlook, task: pot.task, revision: pot.revision });
+    queries.setQueryData<PlantView>(
+      plantKey(id),
+      (plant) => plant && { ...plant, outlook: pot.outlook, task: pot.task, revision: pot.revision },
+    );
     void queries.invalidateQueries({ queryKey: plantKey(id) });
   }
   // The bench's shared rate may have moved a little too: look again, quietly.

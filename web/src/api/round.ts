@@ -3,7 +3,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask } from './client.ts';
 
 export const roundKey = ['round'] as const;
-export const benchKey = (placeId?: number) => (placeId === undefined ? (['bench'] as const) : (['bench', placeId] as const));
+export const benchKey = (placeId?: number) =>
+  placeId === undefined ? (['bench'] as const) : (['bench', placeId] as const);
 
 export function useRound() {
   return useQuery({ queryKey: roundKey, queryFn: () => ask<RoundView>('/round') });
@@ -11,20 +12,33 @@ export function useRound() {
 
 /** What there is of the round while the whole of it is still being reckoned. */
 export function useRoundSoFar(wanted: boolean) {
-  return useQuery({ queryKey: ['round-so-far'], queryFn: () => ask<RoundSoFar>('/round/so-far'), enabled: wanted, refetchInterval: SO_FAR_MS, gcTime: 0 });
+  return useQuery({
+    queryKey: ['round-so-far'],
+    queryFn: () => ask<RoundSoFar>('/round/so-far'),
+    enabled: wanted,
+    refetchInterval: SO_FAR_MS,
+    gcTime: 0,
+  });
 }
 const SO_FAR_MS = 1000;
 
 /** All pots of a bench, those to leave alone too: asked for when the bench is opened. */
 export function useBench(placeId: number, wanted: boolean) {
-  return useQuery({ queryKey: benchKey(placeId), queryFn: async () => (await ask<{ pots: RoundPot[] }>(`/places/${placeId}/pots`)).pots, enabled: wanted });
+  return useQuery({
+    queryKey: benchKey(placeId),
+    queryFn: async () => (await ask<{ pots: RoundPot[] }>(`/places/${placeId}/pots`)).pots,
+    enabled: wanted,
+  });
 }
 
 /** The round with these pots as they are now. */
 export function withPots(round: RoundView, pots: ReadonlyMap<number, RoundPot>): RoundView {
   return {
     ...round,
-    sites: round.sites.map((site) => ({ ...site, places: site.places.map((place) => ({ ...place, pots: place.pots.map((pot) => pots.get(pot.id) ?? pot) })) })),
+    sites: round.sites.map((site) => ({
+      ...site,
+      places: site.places.map((place) => ({ ...place, pots: place.pots.map((pot) => pots.get(pot.id) ?? pot) })),
+    })),
   };
 }
 
@@ -32,7 +46,13 @@ export function withPots(round: RoundView, pots: ReadonlyMap<number, RoundPot>):
 export function useReorder() {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: ({ placeId, ids }: { placeId: number | null; ids: number[] }) => ask(placeId === null ? '/places/order' : `/places/${placeId}/order`, { method: 'POST', body: { ids } }),
-    onSettled: () => Promise.all([queries.invalidateQueries({ queryKey: roundKey }), queries.invalidateQueries({ queryKey: benchKey() }), queries.invalidateQueries({ queryKey: ['places'] })]),
+    mutationFn: ({ placeId, ids }: { placeId: number | null; ids: number[] }) =>
+      ask(placeId === null ? '/places/order' : `/places/${placeId}/order`, { method: 'POST', body: { ids } }),
+    onSettled: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: roundKey }),
+        queries.invalidateQueries({ queryKey: benchKey() }),
+        queries.invalidateQueries({ queryKey: ['places'] }),
+      ]),
   });
 }

@@ -5,8 +5,14 @@ import { scaleLinear } from 'd3';
 import { units } from '../parts/units.ts';
 
 const WORDS: Record<DateReason['factor'], string> = {
-  place: 'place and weather', season: 'season', 'pot-material': 'pot material', 'pot-size': 'pot size', mix: 'mix', 'top-dressing': 'top dressing',
-  rate: 'what this pot has shown', together: 'together',
+  place: 'place and weather',
+  season: 'season',
+  'pot-material': 'pot material',
+  'pot-size': 'pot size',
+  mix: 'mix',
+  'top-dressing': 'top dressing',
+  rate: 'what this pot has shown',
+  together: 'together',
 };
 
 export function BecauseBars({ reasons }: { reasons: readonly DateReason[] }) {
@@ -20,9 +26,18 @@ export function BecauseBars({ reasons }: { reasons: readonly DateReason[] }) {
             <span className="font-semibold">{WORDS[reason.factor]}</span>
             <svg width="120" height="14" viewBox="0 0 100 14" preserveAspectRatio="none" aria-hidden="true">
               <line x1="50" x2="50" y1="0" y2="14" stroke="var(--ink)" strokeWidth="1" />
-              <rect x={Math.min(50, x(reason.days))} y="2" width={Math.abs(x(reason.days) - 50)} height="10" fill={reason.days < 0 ? 'var(--clay)' : 'var(--dusk)'} />
+              <rect
+                x={Math.min(50, x(reason.days))}
+                y="2"
+                width={Math.abs(x(reason.days) - 50)}
+                height="10"
+                fill={reason.days < 0 ? 'var(--clay)' : 'var(--dusk)'}
+              />
             </svg>
-            <span className="text-right">{reason.days > 0 ? '+' : '−'}{Math.abs(reason.days).toFixed(1)} d</span>
+            <span className="text-right">
+              {reason.days > 0 ? '+' : '−'}
+              {Math.abs(reason.days).toFixed(1)} d
+            </span>
           </div>
           <p className="text-[14px] text-[var(--ink-2)]">{dateReasonWords(reason, units())}</p>
         </li>

@@ -1,4 +1,7 @@
-/** The dry-down: moisture behind with its waterings and checks, the doubt ahead, the rule, the window and the cold nights. */
+/**
+ * The dry-down: moisture behind with its waterings and checks, the doubt ahead, the rule, the window and the cold
+ * nights.
+ */
 import { bandOf, dayNumber, type OutlookView } from '@zinc-pail/core';
 import type { JournalEntry } from '@zinc-pail/contract/api';
 import { area, axisBottom, line, scaleLinear, scaleUtc, select, utcFormat } from 'd3';
@@ -44,93 +47,220 @@ export function DryCurve({ outlook, journal, today }: DryCurveProps) {
   const now = dayNumber(today);
   const first = past[0]?.day ?? now;
   const last = ahead.at(-1)?.day ?? now;
-  const time = scaleUtc([new Date(first * MS_PER_DAY), new Date(last * MS_PER_DAY)], [MARGIN.left, width - MARGIN.right]);
+  const time = scaleUtc(
+    [new Date(first * MS_PER_DAY), new Date(last * MS_PER_DAY)],
+    [MARGIN.left, width - MARGIN.right],
+  );
   const x = (day: number) => time(new Date(day * MS_PER_DAY));
   const y = scaleLinear([0, 1], [HEIGHT - MARGIN.bottom, MARGIN.top]).clamp(true);
   const base = HEIGHT - MARGIN.bottom;
 
   useEffect(() => {
-    const ticks = axisBottom<Date>(time).ticks(Math.max(3, Math.round(width / 110))).tickSizeOuter(0).tickFormat(utcFormat('%-d %b'));
-    select(axis.current!).call(ticks).attr('font-family', 'inherit').attr('font-size', 13.5)
+    const ticks = axisBottom<Date>(time)
+      .ticks(Math.max(3, Math.round(width / 110)))
+      .tickSizeOuter(0)
+      .tickFormat(utcFormat('%-d %b'));
+    select(axis.current!)
+      .call(ticks)
+      .attr('font-family', 'inherit')
+      .attr('font-size', 13.5)
       .call((g) => g.selectAll('text').attr('fill', 'var(--ink)'))
       .call((g) => g.selectAll('line, path').attr('stroke', 'var(--rule)'));
   });
 
-  const middle = line<Point>((p) => x(p.day), (p) => y(p.middle));
-  const doubt = area<Point>().x((p) => x(p.day)).y0((p) => y(p.low)).y1((p) => y(p.high));
+  const middle = line<Point>(
+    (p) => x(p.day),
+    (p) => y(p.middle),
+  );
+  const doubt = area<Point>()
+    .x((p) => x(p.day))
+    .y0((p) => y(p.low))
+    .y1((p) => y(p.high));
   const seen = journal.filter(({ voided, event }) => !voided && dayNumber(event.date) >= first);
   const clip = (day: number) => Math.min(x(last), Math.max(x(first), x(day)));
   const { water } = outlook;
   return (
     <div ref={frame} className="w-full overflow-hidden">
       <svg width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} role="img" aria-label={curveWords(outlook)}>
-        {[['wet', 0.6, 1], ['damp', 0.3, 0.6], ['drying', 0.12, 0.3], ['dry', 0, 0.12]].map(([word, low, high]) => (
+        {[
+          ['wet', 0.6, 1],
+          ['damp', 0.3, 0.6],
+          ['drying', 0.12, 0.3],
+          ['dry', 0, 0.12],
+        ].map(([word, low, high]) => (
           <g key={word as string}>
-            <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(low as number)} y2={y(low as number)} stroke="var(--rule)" />
-            <text x={MARGIN.left - 8} y={(y(low as number) + y(high as number)) / 2 + 4.5} textAnchor="end" fontSize={13.5} fill="var(--ink-2)">{word}</text>
+            <line
+              x1={MARGIN.left}
+              x2={width - MARGIN.right}
+              y1={y(low as number)}
+              y2={y(low as number)}
+              stroke="var(--rule)"
+            />
+            <text
+              x={MARGIN.left - 8}
+              y={(y(low as number) + y(high as number)) / 2 + 4.5}
+              textAnchor="end"
+              fontSize={13.5}
+              fill="var(--ink-2)"
+            >
+              {word}
+            </text>
           </g>
         ))}
         {outlook.rest.map(({ from, to }) => {
           const a = clip(dayNumber(from));
           const b = clip(dayNumber(to));
-          return b > a ? <g key={from}><rect x={a} y={base - 5} width={b - a} height={5} fill="var(--dusk)" /><text x={(a + b) / 2} y={base - 9} textAnchor="middle" fontSize={13} fill="var(--dusk)">rest</text></g> : null;
+          return b > a ? (
+            <g key={from}>
+              <rect x={a} y={base - 5} width={b - a} height={5} fill="var(--dusk)" />
+              <text x={(a + b) / 2} y={base - 9} textAnchor="middle" fontSize={13} fill="var(--dusk)">
+                rest
+              </text>
+            </g>
+          ) : null;
         })}
-        <line x1={x(now)} x2={x(last)} y1={y(outlook.due_m)} y2={y(outlook.due_m)} stroke="var(--clay)" strokeWidth={1.4} strokeDasharray="2 4" />
-        <text x={width - MARGIN.right} y={y(outlook.due_m) - 5} textAnchor="end" fontSize={13} fill="var(--clay)">its rule</text>
+        <line
+          x1={x(now)}
+          x2={x(last)}
+          y1={y(outlook.due_m)}
+          y2={y(outlook.due_m)}
+          stroke="var(--clay)"
+          strokeWidth={1.4}
+          strokeDasharray="2 4"
+        />
+        <text x={width - MARGIN.right} y={y(outlook.due_m) - 5} textAnchor="end" fontSize={13} fill="var(--clay)">
+          its rule
+        </text>
         <path d={doubt(past) ?? ''} fill="var(--earth)" opacity={0.16} />
         <path d={middle(past) ?? ''} fill="none" stroke="var(--earth)" strokeWidth={2.2} />
         <path d={doubt(ahead) ?? ''} fill="var(--earth)" opacity={0.2} />
         <path d={middle(ahead) ?? ''} fill="none" stroke="var(--earth)" strokeWidth={1.8} strokeDasharray="5 4" />
-        {seen.map((entry) => <Mark key={entry.client_id} entry={entry} x={x} y={y} />)}
+        {seen.map((entry) => (
+          <Mark key={entry.client_id} entry={entry} x={x} y={y} />
+        ))}
         {water && dayNumber(water.earliest) <= last && (
           <g>
-            <path d={`M${clip(dayNumber(water.earliest))},${base + 24}v7H${clip(dayNumber(water.latest))}${dayNumber(water.latest) <= last ? 'v-7' : ''}`} fill="none" stroke="var(--clay)" strokeWidth={2.4} />
+            <path
+              d={`M${clip(dayNumber(water.earliest))},${base + 24}v7H${clip(dayNumber(water.latest))}${dayNumber(water.latest) <= last ? 'v-7' : ''}`}
+              fill="none"
+              stroke="var(--clay)"
+              strokeWidth={2.4}
+            />
             {dayNumber(water.ideal) <= last && (
               <>
                 <path d={`M${x(dayNumber(water.ideal)) - 6},${base + 42}l6,-12l6,12z`} fill="var(--clay)" />
-                <text x={Math.min(width - 70, x(dayNumber(water.ideal)) + 10)} y={base + 46} fontSize={13.5} fontWeight={600} fill="var(--clay)">best {water.ideal === today ? 'today' : shortDay(water.ideal)}</text>
+                <text
+                  x={Math.min(width - 70, x(dayNumber(water.ideal)) + 10)}
+                  y={base + 46}
+                  fontSize={13.5}
+                  fontWeight={600}
+                  fill="var(--clay)"
+                >
+                  best {water.ideal === today ? 'today' : shortDay(water.ideal)}
+                </text>
               </>
             )}
           </g>
         )}
-        {outlook.cold_nights.map((night) => <path key={night} d={`M${x(dayNumber(night)) - 3},${base + 1}h6l-3,7z`} fill="var(--dusk)" />)}
+        {outlook.cold_nights.map((night) => (
+          <path key={night} d={`M${x(dayNumber(night)) - 3},${base + 1}h6l-3,7z`} fill="var(--dusk)" />
+        ))}
         <g ref={axis} transform={`translate(0 ${base})`} />
         <line x1={x(now)} x2={x(now)} y1={6} y2={base + 20} stroke="var(--ink)" strokeWidth={2.2} />
-        <text x={x(now) + 6} y={14} fontSize={13.5} fontWeight={600} fill="var(--ink)">today</text>
+        <text x={x(now) + 6} y={14} fontSize={13.5} fontWeight={600} fill="var(--ink)">
+          today
+        </text>
       </svg>
       <p className="flex flex-wrap gap-x-5 gap-y-1 pl-[54px] text-[14px] text-[var(--ink-2)]" aria-hidden="true">
-        <span><Key><path d="M3,3h8l-4,8z" fill="var(--ink)" /></Key> watered</span>
-        <span><Key><path d="M7,2v10M3,12h8" stroke="var(--ink)" strokeWidth="2" fill="none" /></Key> felt</span>
-        <span><Key><path d="M7,1l5,6l-5,6l-5,-6z" fill="none" stroke="var(--ink)" strokeWidth="1.6" /></Key> probe</span>
-        <span><Key><rect x="2.5" y="3" width="9" height="9" fill="none" stroke="var(--ink)" strokeWidth="1.6" /></Key> weighed</span>
-        {outlook.cold_nights.length > 0 && <span><Key><path d="M2,3h9l-4.5,8z" fill="var(--dusk)" /></Key> too cold for a wet pot</span>}
+        <span>
+          <Key>
+            <path d="M3,3h8l-4,8z" fill="var(--ink)" />
+          </Key>{' '}
+          watered
+        </span>
+        <span>
+          <Key>
+            <path d="M7,2v10M3,12h8" stroke="var(--ink)" strokeWidth="2" fill="none" />
+          </Key>{' '}
+          felt
+        </span>
+        <span>
+          <Key>
+            <path d="M7,1l5,6l-5,6l-5,-6z" fill="none" stroke="var(--ink)" strokeWidth="1.6" />
+          </Key>{' '}
+          probe
+        </span>
+        <span>
+          <Key>
+            <rect x="2.5" y="3" width="9" height="9" fill="none" stroke="var(--ink)" strokeWidth="1.6" />
+          </Key>{' '}
+          weighed
+        </span>
+        {outlook.cold_nights.length > 0 && (
+          <span>
+            <Key>
+              <path d="M2,3h9l-4.5,8z" fill="var(--dusk)" />
+            </Key>{' '}
+            too cold for a wet pot
+          </span>
+        )}
       </p>
     </div>
   );
 }
 
 function Key({ children }: { children: React.ReactNode }) {
-  return <svg width="14" height="14" viewBox="0 0 14 14" className="inline align-[-2px]">{children}</svg>;
+  return (
+    <svg width="14" height="14" viewBox="0 0 14 14" className="inline align-[-2px]">
+      {children}
+    </svg>
+  );
 }
 
 /** What happened, where it belongs on the curve. */
 function Mark({ entry, x, y }: { entry: JournalEntry; x(day: number): number; y(m: number): number }) {
   const { event } = entry;
   const at = x(dayNumber(event.date));
-  if (event.type === 'watering') return <path d={`M${at - 4.5},${MARGIN.top - 14}h9l-4.5,9z`} fill={event.method === 'drench' || event.method === 'bottom' ? 'var(--ink)' : 'var(--ink-2)'}><title>{`${event.date}: watered, ${event.method}`}</title></path>;
+  if (event.type === 'watering')
+    return (
+      <path
+        d={`M${at - 4.5},${MARGIN.top - 14}h9l-4.5,9z`}
+        fill={event.method === 'drench' || event.method === 'bottom' ? 'var(--ink)' : 'var(--ink-2)'}
+      >
+        <title>{`${event.date}: watered, ${event.method}`}</title>
+      </path>
+    );
   if (event.type !== 'check') return null;
   if ('finger' in event) {
     const level = y(FELT_M[event.finger]);
-    return <path d={`M${at},${level - 9}v9M${at - 4},${level}h8`} stroke="var(--ink)" strokeWidth={2} fill="none"><title>{`${event.date}: felt ${event.finger}`}</title></path>;
+    return (
+      <path d={`M${at},${level - 9}v9M${at - 4},${level}h8`} stroke="var(--ink)" strokeWidth={2} fill="none">
+        <title>{`${event.date}: felt ${event.finger}`}</title>
+      </path>
+    );
   }
   if ('meter' in event) {
     const level = y((event.meter - 1) / 9);
-    return <path d={`M${at},${level - 5.5}l5,5.5l-5,5.5l-5,-5.5z`} fill="var(--paper)" stroke="var(--ink)" strokeWidth={1.6}><title>{`${event.date}: probe ${event.meter}`}</title></path>;
+    return (
+      <path d={`M${at},${level - 5.5}l5,5.5l-5,5.5l-5,-5.5z`} fill="var(--paper)" stroke="var(--ink)" strokeWidth={1.6}>
+        <title>{`${event.date}: probe ${event.meter}`}</title>
+      </path>
+    );
   }
   if ('weight_g' in event) {
-    return <rect x={at - 4} y={y(0) - 12} width={8} height={8} fill="var(--paper)" stroke="var(--ink)" strokeWidth={1.6}><title>{`${event.date}: ${event.weight_g} g`}</title></rect>;
+    return (
+      <rect x={at - 4} y={y(0) - 12} width={8} height={8} fill="var(--paper)" stroke="var(--ink)" strokeWidth={1.6}>
+        <title>{`${event.date}: ${event.weight_g} g`}</title>
+      </rect>
+    );
   }
-  return <line x1={at} x2={at} y1={MARGIN.top} y2={MARGIN.top + 6} stroke="var(--ink-2)"><title>{'lift' in event ? `${event.date}: ${event.lift} in the hand` : `${event.date}: surface ${event.surface}`}</title></line>;
+  return (
+    <line x1={at} x2={at} y1={MARGIN.top} y2={MARGIN.top + 6} stroke="var(--ink-2)">
+      <title>
+        {'lift' in event ? `${event.date}: ${event.lift} in the hand` : `${event.date}: surface ${event.surface}`}
+      </title>
+    </line>
+  );
 }
 
 function curveWords(outlook: OutlookView): string {

@@ -49,7 +49,15 @@ export function PotGlyph({ pot, form, state, diameterMm, heightMm, size, pxPerMm
   const bare = state === 'resting' && (form === 'caudex' || form === 'bulb');
   const plantWidth = Math.max(4, Math.min(diameterMm * scale, size - 2));
   return (
-    <svg width={size} height={size} viewBox={`0 0 ${size} ${size}`} role={label ? 'img' : undefined} aria-label={label} aria-hidden={label ? undefined : true} className="shrink-0">
+    <svg
+      width={size}
+      height={size}
+      viewBox={`0 0 ${size} ${size}`}
+      role={label ? 'img' : undefined}
+      aria-label={label}
+      aria-hidden={label ? undefined : true}
+      className="shrink-0"
+    >
       {form === 'trailing' ? null : (
         <g transform={`translate(${centre} ${soil})`}>
           <PlantShape form={form} width={plantWidth} height={Math.max(3, heightMm * scale)} bare={bare} {...green} />
@@ -59,17 +67,38 @@ export function PotGlyph({ pot, form, state, diameterMm, heightMm, size, pxPerMm
       {pot.shape === 'square' ? (
         <path d={`M${centre - top / 2 - 1},${soil}h${top + 2}v${rimHeight * 0.7}h${-top - 2}z`} fill={rim} />
       ) : (
-        !bowl && <rect x={centre - top / 2 - 1.5} y={soil - 0.5} width={top + 3} height={rimHeight} rx={0.8} fill={rim} />
+        !bowl && (
+          <rect x={centre - top / 2 - 1.5} y={soil - 0.5} width={top + 3} height={rimHeight} rx={0.8} fill={rim} />
+        )
       )}
-      {pot.material === 'glazed' && <path d={`M${centre - top * 0.3},${soil + rimHeight + 2}L${centre - base * 0.32},${size - 5}`} stroke="#fff" strokeOpacity={0.4} strokeWidth={1.6} />}
+      {pot.material === 'glazed' && (
+        <path
+          d={`M${centre - top * 0.3},${soil + rimHeight + 2}L${centre - base * 0.32},${size - 5}`}
+          stroke="#fff"
+          strokeOpacity={0.4}
+          strokeWidth={1.6}
+        />
+      )}
       {pot.top_dressing_mm > 0 &&
         Array.from({ length: Math.max(3, Math.floor(top / 4)) }, (_, i) => (
-          <circle key={i} cx={centre - top / 2 + 2 + i * 4} cy={soil - 0.6 - (i % 2) * 0.8} r={1.3} fill="var(--grit)" />
+          <circle
+            key={i}
+            cx={centre - top / 2 + 2 + i * 4}
+            cy={soil - 0.6 - (i % 2) * 0.8}
+            r={1.3}
+            fill="var(--grit)"
+          />
         ))}
       {!pot.holes && <path d={`M${centre - base / 2},${size - 1}h${base}`} stroke="var(--rust)" strokeWidth={2} />}
       {form === 'trailing' && (
         <g transform={`translate(${centre} ${soil})`}>
-          <PlantShape form={form} width={Math.min(plantWidth, size - 2)} height={Math.max(5, heightMm * scale)} bare={bare} {...green} />
+          <PlantShape
+            form={form}
+            width={Math.min(plantWidth, size - 2)}
+            height={Math.max(5, heightMm * scale)}
+            bare={bare}
+            {...green}
+          />
         </g>
       )}
     </svg>

@@ -1,8 +1,12 @@
 /**
- * Six weeks of a pot as a line: two behind, today a post, four ahead; the watering window a bracket with its ideal day pegged
- * and named, cold nights as teeth below, rest as a thick low bar. Once a pot is dry the line says for how long.
+ * Six weeks of a pot as a line: two behind, today a post, four ahead; the watering window a bracket with its ideal day
+ * pegged and named, cold nights as teeth below, rest as a thick low bar. Once a pot is dry the line says for how long.
  */
-import { LINE_AHEAD_DAYS as STRIP_AHEAD, LINE_BEHIND_DAYS as STRIP_BEHIND, type LineOutlook } from '@zinc-pail/contract/line';
+import {
+  LINE_AHEAD_DAYS as STRIP_AHEAD,
+  LINE_BEHIND_DAYS as STRIP_BEHIND,
+  type LineOutlook,
+} from '@zinc-pail/contract/line';
 import { dayNumber } from '@zinc-pail/core';
 import { area, line, scaleLinear } from 'd3';
 import { shortDay } from '../parts/days.ts';
@@ -27,10 +31,20 @@ export function Strip({ outlook, today, label }: StripProps) {
   const x = (day: number) => stripX(day - now);
   const y = scaleLinear([0, 1], [BASE, TOP]).clamp(true);
   const pastStart = dayNumber(outlook.past.from);
-  const past = outlook.past.p50.map((m, i) => ({ day: pastStart + i, m })).filter(({ day }) => day >= now - STRIP_BEHIND && day <= now);
-  const ahead = outlook.ahead.p50.slice(0, STRIP_AHEAD + 1).map((m, i) => ({ day: now + i, m, low: outlook.ahead.p10[i]!, high: outlook.ahead.p90[i]! }));
-  const path = line<{ day: number; m: number }>((d) => x(d.day), (d) => y(d.m));
-  const band = area<(typeof ahead)[number]>().x((d) => x(d.day)).y0((d) => y(d.low)).y1((d) => y(d.high));
+  const past = outlook.past.p50
+    .map((m, i) => ({ day: pastStart + i, m }))
+    .filter(({ day }) => day >= now - STRIP_BEHIND && day <= now);
+  const ahead = outlook.ahead.p50
+    .slice(0, STRIP_AHEAD + 1)
+    .map((m, i) => ({ day: now + i, m, low: outlook.ahead.p10[i]!, high: outlook.ahead.p90[i]! }));
+  const path = line<{ day: number; m: number }>(
+    (d) => x(d.day),
+    (d) => y(d.m),
+  );
+  const band = area<(typeof ahead)[number]>()
+    .x((d) => x(d.day))
+    .y0((d) => y(d.low))
+    .y1((d) => y(d.high));
   const water = outlook.water;
   const resting = outlook.state === 'resting';
   const left = x(now - STRIP_BEHIND);
@@ -39,10 +53,24 @@ export function Strip({ outlook, today, label }: StripProps) {
   const dryP50 = outlook.dry_on.p50 === null ? null : dayNumber(outlook.dry_on.p50);
   const dryFor = dryP50 !== null && dryP50 < now ? now - dryP50 : 0;
   return (
-    <svg viewBox={`0 0 ${STRIP_WIDTH} ${HEIGHT}`} width={STRIP_WIDTH} height={HEIGHT} role="img" aria-label={label} className="max-w-full">
+    <svg
+      viewBox={`0 0 ${STRIP_WIDTH} ${HEIGHT}`}
+      width={STRIP_WIDTH}
+      height={HEIGHT}
+      role="img"
+      aria-label={label}
+      className="max-w-full"
+    >
       <line x1={left} x2={right} y1={BASE} y2={BASE} stroke="var(--rule)" />
       {Array.from({ length: STRIP_BEHIND + STRIP_AHEAD + 1 }, (_, i) => i - STRIP_BEHIND).map((d) => (
-        <line key={d} x1={stripX(d)} x2={stripX(d)} y1={BASE} y2={d % 7 === 0 ? BASE + 5 : BASE + 2.5} stroke="var(--rule)" />
+        <line
+          key={d}
+          x1={stripX(d)}
+          x2={stripX(d)}
+          y1={BASE}
+          y2={d % 7 === 0 ? BASE + 5 : BASE + 2.5}
+          stroke="var(--rule)"
+        />
       ))}
       {outlook.rest.map(({ from, to }) => {
         const a = inView(dayNumber(from));
@@ -50,15 +78,37 @@ export function Strip({ outlook, today, label }: StripProps) {
         return b > a ? <rect key={from} x={a} y={BASE - 4} width={b - a} height={8} rx={1} fill="var(--dusk)" /> : null;
       })}
       {!resting && water && (
-        <line x1={x(now)} x2={right} y1={y(outlook.due_m)} y2={y(outlook.due_m)} stroke="var(--clay)" strokeWidth={1} strokeDasharray="1.5 3" />
+        <line
+          x1={x(now)}
+          x2={right}
+          y1={y(outlook.due_m)}
+          y2={y(outlook.due_m)}
+          stroke="var(--clay)"
+          strokeWidth={1}
+          strokeDasharray="1.5 3"
+        />
       )}
       <path d={path(past) ?? ''} fill="none" stroke="var(--earth)" strokeWidth={1.8} opacity={resting ? 0.6 : 1} />
       <path d={band(ahead) ?? ''} fill="var(--earth)" opacity={0.2} />
-      <path d={path(ahead) ?? ''} fill="none" stroke="var(--earth)" strokeWidth={1.3} strokeDasharray="3 2.5" opacity={resting ? 0.6 : 1} />
+      <path
+        d={path(ahead) ?? ''}
+        fill="none"
+        stroke="var(--earth)"
+        strokeWidth={1.3}
+        strokeDasharray="3 2.5"
+        opacity={resting ? 0.6 : 1}
+      />
       {dryFor > 0 && !resting && (
         <g>
           <line x1={inView(dryP50!)} x2={x(now)} y1={BASE - 1} y2={BASE - 1} stroke="var(--straw)" strokeWidth={3} />
-          <text x={Math.max(left, x(now) - 5)} y={TOP + 6} fontSize={12.5} textAnchor="end" fill="var(--straw)" fontWeight={500}>
+          <text
+            x={Math.max(left, x(now) - 5)}
+            y={TOP + 6}
+            fontSize={12.5}
+            textAnchor="end"
+            fill="var(--straw)"
+            fontWeight={500}
+          >
             {`dry ${dryFor} d`}
           </text>
         </g>
@@ -66,10 +116,14 @@ export function Strip({ outlook, today, label }: StripProps) {
       {outlook.last_watered && dayNumber(outlook.last_watered) >= now - STRIP_BEHIND && (
         <path d={`M${x(dayNumber(outlook.last_watered)) - 4},${TOP - 6}h8l-4,7z`} fill="var(--ink)" />
       )}
-      {outlook.cold_nights.filter((night) => dayNumber(night) <= now + STRIP_AHEAD).map((night) => (
-        <path key={night} d={`M${x(dayNumber(night)) - 3.2},${BASE + 1}h6.4l-3.2,6z`} fill="var(--dusk)" />
-      ))}
-      {water && dayNumber(water.earliest) <= now + STRIP_AHEAD && <Window water={water} x={x} now={now} left={left} right={right} />}
+      {outlook.cold_nights
+        .filter((night) => dayNumber(night) <= now + STRIP_AHEAD)
+        .map((night) => (
+          <path key={night} d={`M${x(dayNumber(night)) - 3.2},${BASE + 1}h6.4l-3.2,6z`} fill="var(--dusk)" />
+        ))}
+      {water && dayNumber(water.earliest) <= now + STRIP_AHEAD && (
+        <Window water={water} x={x} now={now} left={left} right={right} />
+      )}
       <line x1={x(now)} x2={x(now)} y1={2} y2={HEIGHT - 8} stroke="var(--ink)" strokeWidth={2} />
     </svg>
   );
@@ -97,7 +151,14 @@ function Window({ water, x, now, left, right }: WindowProps) {
         <>
           <path d={`M${peg - 4.5},${BASE + 17}l4.5,-9l4.5,9z`} fill="var(--clay)" />
           {ideal !== now && (
-            <text x={peg > right - 44 ? peg - 7 : peg + 7} y={BASE + 18.5} fontSize={12} textAnchor={peg > right - 44 ? 'end' : 'start'} fill="var(--clay)" fontWeight={500}>
+            <text
+              x={peg > right - 44 ? peg - 7 : peg + 7}
+              y={BASE + 18.5}
+              fontSize={12}
+              textAnchor={peg > right - 44 ? 'end' : 'start'}
+              fill="var(--clay)"
+              fontWeight={500}
+            >
               {shortDay(water.ideal)}
             </text>
           )}
@@ -113,7 +174,15 @@ export function StripAxis({ today }: { today: string }) {
   return (
     <svg viewBox={`0 0 ${STRIP_WIDTH} 16`} width={STRIP_WIDTH} height={16} aria-hidden="true" className="max-w-full">
       {[-14, 0, 7, 14, 21].map((d) => (
-        <text key={d} x={stripX(d)} y={12} fontSize={12.5} textAnchor={d === -14 ? 'start' : 'middle'} fill={d === 0 ? 'var(--ink)' : 'var(--ink-2)'} fontWeight={d === 0 ? 600 : 400}>
+        <text
+          key={d}
+          x={stripX(d)}
+          y={12}
+          fontSize={12.5}
+          textAnchor={d === -14 ? 'start' : 'middle'}
+          fill={d === 0 ? 'var(--ink)' : 'var(--ink-2)'}
+          fontWeight={d === 0 ? 600 : 400}
+        >
           {d === 0 ? 'today' : shortDay(now + d)}
         </text>
       ))}

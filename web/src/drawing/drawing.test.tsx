@@ -10,10 +10,19 @@ import { Stick } from './Stick.tsx';
 import { Strip, STRIP_WIDTH, StripAxis, stripX } from './Strip.tsx';
 
 const TODAY = '2026-07-05';
-const POT: Pot = { shape: 'round', top_mm: 100, base_mm: 75, depth_mm: 90, material: 'terracotta', holes: true, top_dressing_mm: 0 };
+const POT: Pot = {
+  shape: 'round',
+  top_mm: 100,
+  base_mm: 75,
+  depth_mm: 90,
+  material: 'terracotta',
+  holes: true,
+  top_dressing_mm: 0,
+};
 const FORMS = ['globe', 'column', 'pad', 'rosette', 'stemmed', 'trailing', 'caudex', 'bulb', 'stemless', 'stiff-leaf'];
 /** Numbers of an attribute, wherever it stands. */
-const numbers = (markup: string, attribute: string) => [...markup.matchAll(new RegExp(` ${attribute}="(-?[\\d.]+)"`, 'g'))].map((m) => Number(m[1]));
+const numbers = (markup: string, attribute: string) =>
+  [...markup.matchAll(new RegExp(` ${attribute}="(-?[\\d.]+)"`, 'g'))].map((m) => Number(m[1]));
 
 let fresh: OutlookView;
 let dry: OutlookView;
@@ -30,16 +39,24 @@ beforeAll(() => {
 
 describe('the stick', () => {
   it('is dark up to the damp, hatched where we doubt, notched at the rule', () => {
-    const markup = renderToStaticMarkup(<Stick moisture={{ p10: 0.3, p50: 0.4, p90: 0.5 }} dueM={0.12} height={60} label="damp" />);
+    const markup = renderToStaticMarkup(
+      <Stick moisture={{ p10: 0.3, p50: 0.4, p90: 0.5 }} dueM={0.12} height={60} label="damp" />,
+    );
     expect(markup).toContain('aria-label="damp"');
     expect(markup).toContain('pattern');
-    const [hatched, dark] = [...markup.matchAll(/<rect x="10.5" y="([\d.]+)" width="7" height="([\d.]+)"/g)].map((m) => ({ y: Number(m[1]), height: Number(m[2]) }));
+    const [hatched, dark] = [...markup.matchAll(/<rect x="10.5" y="([\d.]+)" width="7" height="([\d.]+)"/g)].map(
+      (m) => ({ y: Number(m[1]), height: Number(m[2]) }),
+    );
     expect(hatched!.y + hatched!.height).toBeCloseTo(dark!.y, 5);
     expect(dark!.height).toBeGreaterThan(hatched!.height);
   });
   it('of a sure dry pot is bare, point and all', () => {
-    const markup = renderToStaticMarkup(<Stick moisture={{ p10: 0, p50: 0.01, p90: 0.02 }} dueM={0.12} height={60} label="dry" />);
-    const drawn = [...markup.matchAll(/<rect x="10.5" y="[\d.]+" width="7" height="([\d.]+)"/g)].map((m) => Number(m[1]));
+    const markup = renderToStaticMarkup(
+      <Stick moisture={{ p10: 0, p50: 0.01, p90: 0.02 }} dueM={0.12} height={60} label="dry" />,
+    );
+    const drawn = [...markup.matchAll(/<rect x="10.5" y="[\d.]+" width="7" height="([\d.]+)"/g)].map((m) =>
+      Number(m[1]),
+    );
     expect(Math.max(...drawn)).toBeLessThan(2);
   });
 });
@@ -67,9 +84,14 @@ describe('the strip', () => {
     expect(markup).not.toContain('var(--clay)');
   });
   it('stays inside its frame', () => {
-    for (const [outlook, today] of [[fresh, TODAY], [dry, plusDays(TODAY, 35)], [asleep, '2026-01-10']] as const) {
+    for (const [outlook, today] of [
+      [fresh, TODAY],
+      [dry, plusDays(TODAY, 35)],
+      [asleep, '2026-01-10'],
+    ] as const) {
       const markup = renderToStaticMarkup(<Strip outlook={outlook} today={today} label="strip" />);
-      for (const attribute of ['x', 'x1', 'x2']) for (const x of numbers(markup, attribute)) expect(x >= 0 && x <= STRIP_WIDTH).toBe(true);
+      for (const attribute of ['x', 'x1', 'x2'])
+        for (const x of numbers(markup, attribute)) expect(x >= 0 && x <= STRIP_WIDTH).toBe(true);
     }
     expect(renderToStaticMarkup(<StripAxis today={TODAY} />)).toContain('today');
   });
@@ -77,7 +99,18 @@ describe('the strip', () => {
 
 describe('the pot', () => {
   const glyph = (pot: Partial<Pot>, form = 'globe', state: PlantState = 'growing') =>
-    renderToStaticMarkup(<PotGlyph pot={{ ...POT, ...pot }} form={form} state={state} diameterMm={80} heightMm={60} size={64} pxPerMm={0.36} label="a pot" />);
+    renderToStaticMarkup(
+      <PotGlyph
+        pot={{ ...POT, ...pot }}
+        form={form}
+        state={state}
+        diameterMm={80}
+        heightMm={60}
+        size={64}
+        pxPerMm={0.36}
+        label="a pot"
+      />,
+    );
   it('is drawn to scale: a wider pot is wider', () => {
     const rim = (markup: string) => Math.max(...numbers(markup, 'width').filter((w) => w !== 64));
     expect(rim(glyph({ top_mm: 120 }))).toBeGreaterThan(rim(glyph({ top_mm: 80 })));
@@ -94,7 +127,12 @@ describe('the pot', () => {
     expect(glyph({ holes: true })).not.toContain('var(--rust)');
   });
   it.each(FORMS)('has a sketch of its own for %s', (form) => {
-    const draw = (which: string) => renderToStaticMarkup(<svg><PlantShape form={which} width={30} height={20} fill="green" edge="black" bare={false} /></svg>);
+    const draw = (which: string) =>
+      renderToStaticMarkup(
+        <svg>
+          <PlantShape form={which} width={30} height={20} fill="green" edge="black" bare={false} />
+        </svg>,
+      );
     for (const other of FORMS) if (other !== form) expect(draw(form)).not.toBe(draw(other));
   });
   it('a sleeping bulb stands without leaves', () => {
@@ -104,9 +142,22 @@ describe('the pot', () => {
 
 describe('why', () => {
   it('bars go left for sooner and right for later', () => {
-    const markup = renderToStaticMarkup(<BecauseBars reasons={[{ factor: 'place', days: -4, n: { surface_mm: 4 } }, { factor: 'mix', days: 2, n: { held_share: 0.4 } }]} />);
-    const bars = [...markup.matchAll(/<rect x="([\d.]+)" y="2" width="([\d.]+)"/g)].map((m) => [Number(m[1]), Number(m[2])]);
-    expect(bars).toEqual([[0, 50], [50, 25]]);
+    const markup = renderToStaticMarkup(
+      <BecauseBars
+        reasons={[
+          { factor: 'place', days: -4, n: { surface_mm: 4 } },
+          { factor: 'mix', days: 2, n: { held_share: 0.4 } },
+        ]}
+      />,
+    );
+    const bars = [...markup.matchAll(/<rect x="([\d.]+)" y="2" width="([\d.]+)"/g)].map((m) => [
+      Number(m[1]),
+      Number(m[2]),
+    ]);
+    expect(bars).toEqual([
+      [0, 50],
+      [50, 25],
+    ]);
     expect(markup).toContain('−4.0 d');
     expect(markup).toContain('+2.0 d');
     expect(markup).toContain('4.0 mm a day from a wet surface: sooner');

@@ -6,13 +6,27 @@ import { useMarks } from './Marks.tsx';
 
 type Asked = Exclude<LookAt, 'weight' | 'underside'>;
 
-const sign = (name: string) => (date: string): JournalEvent[] => [{ type: 'sign', date, sign: name, strength: 2 } as JournalEvent];
+const sign =
+  (name: string) =>
+  (date: string): JournalEvent[] => [{ type: 'sign', date, sign: name, strength: 2 } as JournalEvent];
 
 /** What can be answered, in the order of what a hand meets. */
-const ANSWERS: Record<Exclude<Asked, 'depth'>, readonly { answer: string; said: string; write(date: string): JournalEvent[] }[]> = {
-  base: [{ answer: 'firm', said: 'base firm', write: sign('firm-base') }, { answer: 'soft', said: 'base soft', write: sign('soft-base') }],
-  roots: [{ answer: 'firm', said: 'roots firm', write: sign('roots-firm') }, { answer: 'mush', said: 'roots mush', write: sign('roots-mush') }],
-  growth: [{ answer: 'taut', said: 'taut', write: sign('taut') }, { answer: 'wrinkled', said: 'wrinkled', write: sign('wrinkled') }],
+const ANSWERS: Record<
+  Exclude<Asked, 'depth'>,
+  readonly { answer: string; said: string; write(date: string): JournalEvent[] }[]
+> = {
+  base: [
+    { answer: 'firm', said: 'base firm', write: sign('firm-base') },
+    { answer: 'soft', said: 'base soft', write: sign('soft-base') },
+  ],
+  roots: [
+    { answer: 'firm', said: 'roots firm', write: sign('roots-firm') },
+    { answer: 'mush', said: 'roots mush', write: sign('roots-mush') },
+  ],
+  growth: [
+    { answer: 'taut', said: 'taut', write: sign('taut') },
+    { answer: 'wrinkled', said: 'wrinkled', write: sign('wrinkled') },
+  ],
 };
 
 interface AnswersProps {
@@ -25,12 +39,31 @@ export function Answers({ what, pot, onFeel }: AnswersProps) {
   const { mark, busy } = useMarks();
   const answers =
     what === 'depth'
-      ? (['wet', 'damp', 'dry'] as const).map((how) => ({ answer: how as string, label: `${pot.name} felt ${how}`, act: () => onFeel(how) }))
-      : ANSWERS[what].map(({ answer, said, write }) => ({ answer, label: `${pot.name}: ${said}`, act: () => void mark([marked(pot, pot.outlook.ahead.from)], ({ today }) => write(today), said) }));
+      ? (['wet', 'damp', 'dry'] as const).map((how) => ({
+          answer: how as string,
+          label: `${pot.name} felt ${how}`,
+          act: () => onFeel(how),
+        }))
+      : ANSWERS[what].map(({ answer, said, write }) => ({
+          answer,
+          label: `${pot.name}: ${said}`,
+          act: () => void mark([marked(pot, pot.outlook.ahead.from)], ({ today }) => write(today), said),
+        }));
   return (
-    <div className="flex gap-px border border-[var(--straw)] max-sm:flex-col" role="group" aria-label={what === 'depth' ? `${pot.name} felt` : `${pot.name}, ${what}`}>
+    <div
+      className="flex gap-px border border-[var(--straw)] max-sm:flex-col"
+      role="group"
+      aria-label={what === 'depth' ? `${pot.name} felt` : `${pot.name}, ${what}`}
+    >
       {answers.map(({ answer, label, act }) => (
-        <button key={answer} type="button" disabled={busy.has(pot.id)} className="h-11 min-w-11 px-1.5 text-[15px] font-semibold text-[var(--straw)]" aria-label={label} onClick={act}>
+        <button
+          key={answer}
+          type="button"
+          disabled={busy.has(pot.id)}
+          className="h-11 min-w-11 px-1.5 text-[15px] font-semibold text-[var(--straw)]"
+          aria-label={label}
+          onClick={act}
+        >
           {answer}
         </button>
       ))}

@@ -25,8 +25,15 @@ export function Dialog({ title, onClose, children }: { title: ReactNode; onClose
       }}
     >
       <div className="flex items-start gap-3 border-b-2 border-[var(--ink)] bg-[var(--frame)] py-1 pl-5 pr-1">
-        <h2 id={heading} className="py-2 text-lg font-semibold leading-snug">{title}</h2>
-        <button type="button" aria-label="Close" className="ml-auto grid size-11 shrink-0 place-items-center" onClick={onClose}>
+        <h2 id={heading} className="py-2 text-lg font-semibold leading-snug">
+          {title}
+        </h2>
+        <button
+          type="button"
+          aria-label="Close"
+          className="ml-auto grid size-11 shrink-0 place-items-center"
+          onClick={onClose}
+        >
           <X aria-hidden="true" size={22} />
         </button>
       </div>

@@ -21,8 +21,18 @@ export function Choice({ legend, name, value, onChange, options }: ChoiceProps) 
       <legend className="mb-1 font-semibold">{legend}</legend>
       <div className="flex flex-wrap gap-2">
         {options.map((option) => (
-          <label key={option.id} className="flex h-11 cursor-pointer items-center gap-2 border border-[var(--rule)] px-3 has-checked:border-[var(--ink)] has-checked:bg-[var(--frame)] has-checked:font-semibold has-focus-visible:outline-3 has-focus-visible:outline-[var(--dusk)]">
-            <input type="radio" className="radio radio-sm" name={name} value={option.id} checked={value === option.id} onChange={() => onChange(option.id)} />
+          <label
+            key={option.id}
+            className="flex h-11 cursor-pointer items-center gap-2 border border-[var(--rule)] px-3 has-checked:border-[var(--ink)] has-checked:bg-[var(--frame)] has-checked:font-semibold has-focus-visible:outline-3 has-focus-visible:outline-[var(--dusk)]"
+          >
+            <input
+              type="radio"
+              className="radio radio-sm"
+              name={name}
+              value={option.id}
+              checked={value === option.id}
+              onChange={() => onChange(option.id)}
+            />
             {option.label}
           </label>
         ))}
@@ -35,17 +45,32 @@ export function Field({ label, hint, children }: { label: string; hint?: string;
   const id = useId();
   return (
     <div className="mb-4">
-      <label htmlFor={id} className="mb-1 block font-semibold">{label}</label>
+      <label htmlFor={id} className="mb-1 block font-semibold">
+        {label}
+      </label>
       {children(id)}
       {hint && <p className="mt-1 text-[14px] text-[var(--ink-2)]">{hint}</p>}
     </div>
   );
 }
 
-export function Tick({ label, checked, onChange }: { label: string; checked: boolean; onChange(checked: boolean): void }) {
+export function Tick({
+  label,
+  checked,
+  onChange,
+}: {
+  label: string;
+  checked: boolean;
+  onChange(checked: boolean): void;
+}) {
   return (
     <label className="flex min-h-11 cursor-pointer items-center gap-3">
-      <input type="checkbox" className="checkbox" checked={checked} onChange={(event) => onChange(event.target.checked)} />
+      <input
+        type="checkbox"
+        className="checkbox"
+        checked={checked}
+        onChange={(event) => onChange(event.target.checked)}
+      />
       {label}
     </label>
   );
@@ -53,9 +78,17 @@ export function Tick({ label, checked, onChange }: { label: string; checked: boo
 
 /** What is wrong with what was typed, or with what the server said. */
 export function Wrong({ words }: { words: string | null }) {
-  return words === null ? null : <p role="alert" className="my-3 border-l-4 border-[var(--rust)] pl-3 font-semibold">{words}</p>;
+  return words === null ? null : (
+    <p role="alert" className="my-3 border-l-4 border-[var(--rust)] pl-3 font-semibold">
+      {words}
+    </p>
+  );
 }
 
 export function SectionHead({ id, children }: { id?: string; children: ReactNode }) {
-  return <h2 id={id} className="mb-2 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">{children}</h2>;
+  return (
+    <h2 id={id} className="mb-2 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">
+      {children}
+    </h2>
+  );
 }

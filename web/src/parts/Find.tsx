@@ -23,7 +23,12 @@ export function Find({ onClose }: { onClose(): void }) {
   const list = useId();
   const box = useRef<HTMLInputElement>(null);
   useEffect(() => box.current?.focus(), []);
-  const answer = useQuery({ queryKey: ['find', sought], queryFn: async () => (await ask<{ plants: Found[] }>(`/find?q=${encodeURIComponent(sought)}`)).plants, enabled: sought !== '', placeholderData: (before) => before });
+  const answer = useQuery({
+    queryKey: ['find', sought],
+    queryFn: async () => (await ask<{ plants: Found[] }>(`/find?q=${encodeURIComponent(sought)}`)).plants,
+    enabled: sought !== '',
+    placeholderData: (before) => before,
+  });
   const found: Found[] = sought === '' ? recentPlants() : (answer.data ?? []);
   const open = (plant: Found | undefined) => {
     if (!plant) return;
@@ -44,23 +49,49 @@ export function Find({ onClose }: { onClose(): void }) {
   return (
     <Dialog title="Find a plant" onClose={onClose}>
       <input
-        ref={box} role="combobox" aria-expanded={found.length > 0} aria-controls={list} aria-activedescendant={found[at] ? `${list}-${found[at].id}` : undefined} aria-label="Name, number, place or genus" maxLength={100}
-        className="input h-12 w-full text-[17px]" placeholder="name, number, place, genus" value={typed}
+        ref={box}
+        role="combobox"
+        aria-expanded={found.length > 0}
+        aria-controls={list}
+        aria-activedescendant={found[at] ? `${list}-${found[at].id}` : undefined}
+        aria-label="Name, number, place or genus"
+        maxLength={100}
+        className="input h-12 w-full text-[17px]"
+        placeholder="name, number, place, genus"
+        value={typed}
         onChange={(event) => {
           setTyped(event.target.value);
           setAt(0);
         }}
         onKeyDown={onKey}
       />
-      <p className="mb-1 mt-3 text-[14px] text-[var(--ink-2)]" role="status">{sought === '' ? (found.length > 0 ? 'Lately seen' : 'Type any part of a name') : answer.isFetching && found.length === 0 ? 'Looking…' : `${found.length === 30 ? '30 or more' : found.length} found`}</p>
+      <p className="mb-1 mt-3 text-[14px] text-[var(--ink-2)]" role="status">
+        {sought === ''
+          ? found.length > 0
+            ? 'Lately seen'
+            : 'Type any part of a name'
+          : answer.isFetching && found.length === 0
+            ? 'Looking…'
+            : `${found.length === 30 ? '30 or more' : found.length} found`}
+      </p>
       <div id={list} role="listbox" aria-label="Plants found">
         {found.map((plant, i) => (
           <div
-            key={plant.id} id={`${list}-${plant.id}`} role="option" tabIndex={-1} aria-selected={i === at} className={`flex min-h-11 cursor-pointer flex-wrap items-baseline gap-x-3 border-b border-[var(--rule)] px-2 py-2 ${i === at ? 'bg-[var(--frame)]' : ''}`}
-            onMouseDown={() => open(plant)} onMouseEnter={() => setAt(i)}
+            key={plant.id}
+            id={`${list}-${plant.id}`}
+            role="option"
+            tabIndex={-1}
+            aria-selected={i === at}
+            className={`flex min-h-11 cursor-pointer flex-wrap items-baseline gap-x-3 border-b border-[var(--rule)] px-2 py-2 ${i === at ? 'bg-[var(--frame)]' : ''}`}
+            onMouseDown={() => open(plant)}
+            onMouseEnter={() => setAt(i)}
           >
             <Name written={plant.name} />
-            <span className="text-[14px] text-[var(--ink-2)]">{plant.number}{plant.place ? ` · ${plant.place}` : ''}{plant.ended ? ` · ${plant.ended === 'died' ? 'died' : 'given away'}` : ''}</span>
+            <span className="text-[14px] text-[var(--ink-2)]">
+              {plant.number}
+              {plant.place ? ` · ${plant.place}` : ''}
+              {plant.ended ? ` · ${plant.ended === 'died' ? 'died' : 'given away'}` : ''}
+            </span>
           </div>
         ))}
       </div>

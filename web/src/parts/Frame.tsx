@@ -30,16 +30,30 @@ export function Frame() {
   const navigate = useNavigate();
   useKeys(
     useMemo(
-      () => ({ '?': () => setPanel('keys'), '/': () => setPanel('find'), ...Object.fromEntries(SCREENS.map(({ to, key }) => [key, () => void navigate(to)])) }),
+      () => ({
+        '?': () => setPanel('keys'),
+        '/': () => setPanel('find'),
+        ...Object.fromEntries(SCREENS.map(({ to, key }) => [key, () => void navigate(to)])),
+      }),
       [navigate],
     ),
   );
   return (
     <div className="flex min-h-dvh flex-col">
-      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-[var(--paper)] focus:p-3">To the content</a>
+      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-[var(--paper)] focus:p-3">
+        To the content
+      </a>
       <header className="flex shrink-0 flex-wrap items-center gap-x-5 border-b border-[var(--rule)] bg-[var(--color-base-300)] px-3 sm:h-[52px] sm:flex-nowrap sm:px-6">
         <Link to="/" className="slab flex h-[48px] items-center gap-2 text-[19px] font-semibold">
-          <svg width="25" height="28" viewBox="0 0 25 28" aria-hidden="true" fill="none" stroke="currentColor" strokeWidth="1.8">
+          <svg
+            width="25"
+            height="28"
+            viewBox="0 0 25 28"
+            aria-hidden="true"
+            fill="none"
+            stroke="currentColor"
+            strokeWidth="1.8"
+          >
             <path d="M4 10h17l-2.2 16H6.2z" />
             <path d="M5 14.5h15M4 10C4.5 4 8.5 1.5 12.5 1.500S20.5 4 21 10" />
           </svg>
@@ -47,22 +61,49 @@ export function Frame() {
         </Link>
         <nav aria-label="Screens" className="order-last flex w-full gap-1 sm:order-none sm:w-auto sm:gap-4">
           {SCREENS.map(({ to, label }) => (
-            <NavLink key={to} to={to} end={to === '/'} className={({ isActive }) => `inline-flex h-11 grow items-center justify-center border-b-4 px-1 sm:h-[52px] sm:grow-0 ${isActive ? 'border-[var(--clay)] font-semibold' : 'border-transparent'}`}>
+            <NavLink
+              key={to}
+              to={to}
+              end={to === '/'}
+              className={({ isActive }) =>
+                `inline-flex h-11 grow items-center justify-center border-b-4 px-1 sm:h-[52px] sm:grow-0 ${isActive ? 'border-[var(--clay)] font-semibold' : 'border-transparent'}`
+              }
+            >
               {label}
             </NavLink>
           ))}
         </nav>
         <div className="ml-auto flex">
-          <button type="button" className="grid size-11 place-items-center" aria-label="Find a plant" onClick={() => setPanel('find')}>
+          <button
+            type="button"
+            className="grid size-11 place-items-center"
+            aria-label="Find a plant"
+            onClick={() => setPanel('find')}
+          >
             <Search aria-hidden="true" size={20} />
           </button>
-          <button type="button" className="grid size-11 place-items-center" aria-label="Who writes here" onClick={() => setPanel('keeper')}>
+          <button
+            type="button"
+            className="grid size-11 place-items-center"
+            aria-label="Who writes here"
+            onClick={() => setPanel('keeper')}
+          >
             <UserRound aria-hidden="true" size={20} />
           </button>
-          <button type="button" className="grid size-11 place-items-center" aria-label={look === 'bench' ? 'Dim the lamp: dusk colours' : 'Light the lamp: day colours'} onClick={turnLook}>
+          <button
+            type="button"
+            className="grid size-11 place-items-center"
+            aria-label={look === 'bench' ? 'Dim the lamp: dusk colours' : 'Light the lamp: day colours'}
+            onClick={turnLook}
+          >
             {look === 'bench' ? <Moon aria-hidden="true" size={20} /> : <Sun aria-hidden="true" size={20} />}
           </button>
-          <button type="button" className="grid size-11 place-items-center" aria-label="Keys" onClick={() => setPanel('keys')}>
+          <button
+            type="button"
+            className="grid size-11 place-items-center"
+            aria-label="Keys"
+            onClick={() => setPanel('keys')}
+          >
             <Keyboard aria-hidden="true" size={21} />
           </button>
         </div>
@@ -97,12 +138,49 @@ function Keeper({ onClose }: { onClose(): void }) {
         }}
       >
         <Field label="Name on this device" hint="It stands beside each mark, so that two keepers see whose it is.">
-          {(id) => <input id={id} className="input h-11 w-full" maxLength={LONGEST_KEEPER} value={name} onChange={(event) => setName(event.target.value)} />}
+          {(id) => (
+            <input
+              id={id}
+              className="input h-11 w-full"
+              maxLength={LONGEST_KEEPER}
+              value={name}
+              onChange={(event) => setName(event.target.value)}
+            />
+          )}
         </Field>
-        <Choice legend="Temperatures" name="temperature" value={measures.temperature} onChange={(temperature) => setMeasures({ ...measures, temperature: temperature as 'C' })} options={[{ id: 'C', label: '°C' }, { id: 'F', label: '°F' }]} />
-        <Choice legend="Lengths" name="length" value={measures.length} onChange={(length) => setMeasures({ ...measures, length: length as 'cm' })} options={[{ id: 'cm', label: 'cm' }, { id: 'in', label: 'inches' }]} />
-        <Choice legend="Water" name="volume" value={measures.volume} onChange={(volume) => setMeasures({ ...measures, volume: volume as 'l' })} options={[{ id: 'l', label: 'ml and litres' }, { id: 'cups', label: 'cups' }]} />
-        <button type="submit" className="btn btn-primary h-11 px-6">Keep it</button>
+        <Choice
+          legend="Temperatures"
+          name="temperature"
+          value={measures.temperature}
+          onChange={(temperature) => setMeasures({ ...measures, temperature: temperature as 'C' })}
+          options={[
+            { id: 'C', label: '°C' },
+            { id: 'F', label: '°F' },
+          ]}
+        />
+        <Choice
+          legend="Lengths"
+          name="length"
+          value={measures.length}
+          onChange={(length) => setMeasures({ ...measures, length: length as 'cm' })}
+          options={[
+            { id: 'cm', label: 'cm' },
+            { id: 'in', label: 'inches' },
+          ]}
+        />
+        <Choice
+          legend="Water"
+          name="volume"
+          value={measures.volume}
+          onChange={(volume) => setMeasures({ ...measures, volume: volume as 'l' })}
+          options={[
+            { id: 'l', label: 'ml and litres' },
+            { id: 'cups', label: 'cups' },
+          ]}
+        />
+        <button type="submit" className="btn btn-primary h-11 px-6">
+          Keep it
+        </button>
       </form>
     </Dialog>
   );

@@ -47,7 +47,13 @@ export function KeySheet({ onClose }: { onClose(): void }) {
           <dl className="grid grid-cols-[8rem_1fr] gap-y-1">
             {hints.map(({ keys, does }) => (
               <div key={does} className="contents">
-                <dt className="flex gap-1">{keys.map((key) => <kbd key={key} className="kbd kbd-sm">{key}</kbd>)}</dt>
+                <dt className="flex gap-1">
+                  {keys.map((key) => (
+                    <kbd key={key} className="kbd kbd-sm">
+                      {key}
+                    </kbd>
+                  ))}
+                </dt>
                 <dd>{does}</dd>
               </div>
             ))}

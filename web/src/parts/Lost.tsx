@@ -5,7 +5,12 @@ export function Lost() {
   return (
     <div className="p-6">
       <h1 className="text-2xl font-semibold">No such page</h1>
-      <p className="my-2">The address may be old. <Link className="link" to="/">Back to the round</Link></p>
+      <p className="my-2">
+        The address may be old.{' '}
+        <Link className="link" to="/">
+          Back to the round
+        </Link>
+      </p>
     </div>
   );
 }

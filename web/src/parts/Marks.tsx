@@ -34,7 +34,10 @@ interface Done {
   more: string[];
 }
 
-type Told = { kind: 'done'; done: Done } | { kind: 'undone'; pots: Marked[]; after: ReadonlyMap<number, After> } | { kind: 'failed'; pots: Marked[]; words: string };
+type Told =
+  | { kind: 'done'; done: Done }
+  | { kind: 'undone'; pots: Marked[]; after: ReadonlyMap<number, After> }
+  | { kind: 'failed'; pots: Marked[]; words: string };
 
 interface Marks {
   /** writes the same kind of mark on all of these pots, and resolves to whether it went through */
@@ -81,8 +84,20 @@ export function MarksProvider({ children }: { children: ReactNode }) {
   const mark = useCallback(
     (pots: Marked[], events: (pot: Marked) => JournalEvent[], said: string) =>
       alone(pots, async () => {
-        const result = await journal.write(pots.map((pot) => ({ plantId: pot.plantId, seen: pot.seen, events: events(pot) })));
-        const done: Done = { pots, clientIds: result.clientIds, said, after: new Map(result.done.map(({ plant_id, pot }) => [plant_id, pot])), already: result.already, more: [...new Set(result.done.flatMap((one) => one.advice.map((note) => afterWords(note, units()))))].slice(0, 3) };
+        const result = await journal.write(
+          pots.map((pot) => ({ plantId: pot.plantId, seen: pot.seen, events: events(pot) })),
+        );
+        const done: Done = {
+          pots,
+          clientIds: result.clientIds,
+          said,
+          after: new Map(result.done.map(({ plant_id, pot }) => [plant_id, pot])),
+          already: result.already,
+          more: [...new Set(result.done.flatMap((one) => one.advice.map((note) => afterWords(note, units()))))].slice(
+            0,
+            3,
+          ),
+        };
         if (result.clientIds.length > 0) setPast((before) => [...before, done]);
         setTold({ kind: 'done', done });
       }),
@@ -95,11 +110,18 @@ export function MarksProvider({ children }: { children: ReactNode }) {
     await alone(last.pots, async () => {
       const result = await journal.takeBack(last.clientIds);
       setPast((before) => before.filter((done) => done !== last));
-      setTold({ kind: 'undone', pots: last.pots, after: new Map(result.done.map(({ plant_id, pot }) => [plant_id, pot])) });
+      setTold({
+        kind: 'undone',
+        pots: last.pots,
+        after: new Map(result.done.map(({ plant_id, pot }) => [plant_id, pot])),
+      });
     });
   }, [alone, journal, past]);
 
-  const marks = useMemo(() => ({ mark, undo, busy, told, canUndo: past.length > 0 }), [mark, undo, busy, told, past.length]);
+  const marks = useMemo(
+    () => ({ mark, undo, busy, told, canUndo: past.length > 0 }),
+    [mark, undo, busy, told, past.length],
+  );
   return <MarksContext.Provider value={marks}>{children}</MarksContext.Provider>;
 }
 
@@ -117,16 +139,37 @@ export function MarkBar() {
   const { told, undo, canUndo } = useMarks();
   useKeys(useMemo(() => ({ u: () => void undo() }), [undo]));
   return (
-    <div aria-live="polite" className={told ? 'sticky bottom-0 z-10 border-t-2 border-[var(--ink)] bg-[var(--color-neutral)] px-3 py-1 text-[var(--color-neutral-content)] sm:px-6' : ''}>
+    <div
+      aria-live="polite"
+      className={
+        told
+          ? 'sticky bottom-0 z-10 border-t-2 border-[var(--ink)] bg-[var(--color-neutral)] px-3 py-1 text-[var(--color-neutral-content)] sm:px-6'
+          : ''
+      }
+    >
       {told && (
         <div className="flex min-h-12 items-center gap-4">
           <div data-testid="told">
             {told.kind === 'done' && <DoneWords done={told.done} />}
-            {told.kind === 'undone' && <p><Who pots={told.pots} />: taken back.{told.pots.length === 1 && ` Next drink ${nextWords(told.after.get(told.pots[0]!.plantId) ?? told.pots[0]!.before, told.pots[0]!.today)} again.`}</p>}
-            {told.kind === 'failed' && <p><Who pots={told.pots} /> {told.pots.length === 1 ? 'was' : 'were'} not marked. {told.words}</p>}
+            {told.kind === 'undone' && (
+              <p>
+                <Who pots={told.pots} />: taken back.
+                {told.pots.length === 1 &&
+                  ` Next drink ${nextWords(told.after.get(told.pots[0]!.plantId) ?? told.pots[0]!.before, told.pots[0]!.today)} again.`}
+              </p>
+            )}
+            {told.kind === 'failed' && (
+              <p>
+                <Who pots={told.pots} /> {told.pots.length === 1 ? 'was' : 'were'} not marked. {told.words}
+              </p>
+            )}
           </div>
           {canUndo && (
-            <button type="button" className="ml-auto flex h-11 shrink-0 items-center gap-2 border border-current px-4 font-semibold" onClick={() => void undo()}>
+            <button
+              type="button"
+              className="ml-auto flex h-11 shrink-0 items-center gap-2 border border-current px-4 font-semibold"
+              onClick={() => void undo()}
+            >
               <Undo2 aria-hidden="true" size={18} /> Undo
             </button>
           )}
@@ -144,10 +187,22 @@ function DoneWords({ done }: { done: Done }) {
   return (
     <>
       {written.length === 1 && only && <OneDone pot={only} after={done.after.get(only.plantId)!} said={done.said} />}
-      {written.length > 1 && <p><Who pots={written} />: {done.said}. {nextOfMany(written, done.after)}</p>}
-      {done.already.slice(0, NAMES_TOLD).map((one) => <p key={one.plant_id}><Name written={one.plant} />: {doubledWords(one)}</p>)}
+      {written.length > 1 && (
+        <p>
+          <Who pots={written} />: {done.said}. {nextOfMany(written, done.after)}
+        </p>
+      )}
+      {done.already.slice(0, NAMES_TOLD).map((one) => (
+        <p key={one.plant_id}>
+          <Name written={one.plant} />: {doubledWords(one)}
+        </p>
+      ))}
       {done.already.length > NAMES_TOLD && <p>and {done.already.length - NAMES_TOLD} more were done already.</p>}
-      {done.more.map((words) => <p key={words} className="font-semibold">{words}</p>)}
+      {done.more.map((words) => (
+        <p key={words} className="font-semibold">
+          {words}
+        </p>
+      ))}
     </>
   );
 }
@@ -157,7 +212,8 @@ function OneDone({ pot, after, said }: { pot: Marked; after: After; said: string
   const judged = wordsFor(after, pot.today);
   return (
     <p>
-      <Name written={pot.name} />: {said}. <strong className="font-semibold">{judged.head}.</strong> Next drink {now}{was !== now && `, was ${was}`}.{judged.then && ` ${judged.then}`}
+      <Name written={pot.name} />: {said}. <strong className="font-semibold">{judged.head}.</strong> Next drink {now}
+      {was !== now && `, was ${was}`}.{judged.then && ` ${judged.then}`}
     </p>
   );
 }

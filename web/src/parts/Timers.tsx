@@ -31,10 +31,26 @@ export function Timers() {
         {near.slice(0, SHOWN).map((timer) => {
           const left = new Date(timer.due_at).getTime() - now;
           return (
-            <li key={timer.id} className="flex min-h-11 items-center gap-3 text-[15px]" data-testid={`timer-${timer.kind}`}>
-              <strong className={`w-16 shrink-0 font-semibold ${left <= 0 ? 'text-[var(--clay)]' : ''}`}>{inWords(left)}</strong>
-              <span className="min-w-0"><Link to={`/plants/${timer.plant_id}`} className="hover:underline"><Name written={timer.plant} /></Link>: {timer.words}</span>
-              <button type="button" className="ml-auto flex h-11 shrink-0 items-center gap-1 px-3 font-semibold hover:underline" aria-label={`Done: ${timer.plant}, ${timer.words}`} onClick={() => end.mutate(timer.id)}>
+            <li
+              key={timer.id}
+              className="flex min-h-11 items-center gap-3 text-[15px]"
+              data-testid={`timer-${timer.kind}`}
+            >
+              <strong className={`w-16 shrink-0 font-semibold ${left <= 0 ? 'text-[var(--clay)]' : ''}`}>
+                {inWords(left)}
+              </strong>
+              <span className="min-w-0">
+                <Link to={`/plants/${timer.plant_id}`} className="hover:underline">
+                  <Name written={timer.plant} />
+                </Link>
+                : {timer.words}
+              </span>
+              <button
+                type="button"
+                className="ml-auto flex h-11 shrink-0 items-center gap-1 px-3 font-semibold hover:underline"
+                aria-label={`Done: ${timer.plant}, ${timer.words}`}
+                onClick={() => end.mutate(timer.id)}
+              >
                 <Check aria-hidden="true" size={18} /> done
               </button>
             </li>

@@ -4,7 +4,15 @@ import { ProblemError } from '../api/client.ts';
 export function Waiting({ what }: { what: string }) {
   return (
     <div role="status" className="flex items-center gap-3 p-6 text-lg text-[var(--ink-2)]">
-      <svg width="28" height="30" viewBox="0 0 28 30" aria-hidden="true" fill="none" stroke="currentColor" strokeWidth="1.8">
+      <svg
+        width="28"
+        height="30"
+        viewBox="0 0 28 30"
+        aria-hidden="true"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="1.8"
+      >
         <path d="M4 10h20l-2.6 17H6.6z" />
         <path d="M4 10c1-6 5-8 10-8s9 2 10 8" />
       </svg>
@@ -20,7 +28,9 @@ export function Failed({ error, again }: { error: unknown; again(): void }) {
     <div role="alert" className="m-6 max-w-xl border-l-4 border-[var(--rust)] pl-4">
       <h2 className="text-xl font-semibold">{problem?.title ?? 'Something broke here'}</h2>
       <p className="my-2">{problem?.detail ?? 'The screen could not be drawn. Nothing you noted is lost.'}</p>
-      <button type="button" className="btn btn-primary h-11" onClick={again}>Try again</button>
+      <button type="button" className="btn btn-primary h-11" onClick={again}>
+        Try again
+      </button>
     </div>
   );
 }

@@ -1,4 +1,6 @@
-/** Who writes at this device: a name beside each line of the books, so that two keepers can tell whose mark is whose. */
+/**
+ * Who writes at this device: a name beside each line of the books, so that two keepers can tell whose mark is whose.
+ */
 const KEY = 'zinc-keeper';
 export const LONGEST_KEEPER = 40;
 

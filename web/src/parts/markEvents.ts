@@ -8,8 +8,17 @@ import { litres } from './amounts.ts';
 export function wateredAsAdvised({ outlook, task }: Pick<RoundPot, 'outlook' | 'task'>, date: string): JournalEvent[] {
   const closed = !outlook.pot.holes;
   const method = closed ? 'measured' : task.method;
-  const drink = { type: 'watering', date, method, way: closed ? 'measured' : task.way, water: task.water, ...(method === 'measured' || task.flush ? { amount_ml: Math.max(1, task.amount_ml) } : {}) } as JournalEvent;
-  return task.food !== null && drinkOf(task.judgement) ? [drink, { type: 'feeding', date, dose: task.food, feed_id: task.feed_id } as JournalEvent] : [drink];
+  const drink = {
+    type: 'watering',
+    date,
+    method,
+    way: closed ? 'measured' : task.way,
+    water: task.water,
+    ...(method === 'measured' || task.flush ? { amount_ml: Math.max(1, task.amount_ml) } : {}),
+  } as JournalEvent;
+  return task.food !== null && drinkOf(task.judgement)
+    ? [drink, { type: 'feeding', date, dose: task.food, feed_id: task.feed_id } as JournalEvent]
+    : [drink];
 }
 
 export function wateredWords({ outlook, task }: Pick<RoundPot, 'outlook' | 'task'>): string {

@@ -41,7 +41,12 @@ describe('amounts', () => {
 
 describe('names and states', () => {
   it('are set by the rules', () => {
-    expect(renderToStaticMarkup(<Name written="Aloe cf. vera 'Tin Roof', lock side" />)).toBe('<span class="slab"><i>Aloe</i><span> cf.</span><i> vera</i><span> ‘Tin Roof’</span></span>'.replace('</span></span>', ' , lock side</span></span>'));
+    expect(renderToStaticMarkup(<Name written="Aloe cf. vera 'Tin Roof', lock side" />)).toBe(
+      '<span class="slab"><i>Aloe</i><span> cf.</span><i> vera</i><span> ‘Tin Roof’</span></span>'.replace(
+        '</span></span>',
+        ' , lock side</span></span>',
+      ),
+    );
   });
   it('a state is its mark and its word', () => {
     const markup = renderToStaticMarkup(<StateMark state="resting" />);
@@ -52,27 +57,55 @@ describe('names and states', () => {
 
 describe('quick marks', () => {
   const pot = (task: object = {}, outlook: object = {}) =>
-    ({ outlook: { pot: { holes: true }, ...outlook }, task: { judgement: { deeds: [{ deed: 'water' }] }, way: 'drench', method: 'drench', amount_ml: 120, water: 'rain', food: null, feed_id: null, ...task } }) as unknown as Pick<RoundPot, 'outlook' | 'task'>;
+    ({
+      outlook: { pot: { holes: true }, ...outlook },
+      task: {
+        judgement: { deeds: [{ deed: 'water' }] },
+        way: 'drench',
+        method: 'drench',
+        amount_ml: 120,
+        water: 'rain',
+        food: null,
+        feed_id: null,
+        ...task,
+      },
+    }) as unknown as Pick<RoundPot, 'outlook' | 'task'>;
   const DAY = '2026-06-04';
   it('write what was advised: way, measure, water', () => {
-    expect(wateredAsAdvised(pot({ way: 'measured', method: 'measured', amount_ml: 40 }), DAY)).toEqual([{ type: 'watering', date: DAY, method: 'measured', way: 'measured', water: 'rain', amount_ml: 40 }]);
+    expect(wateredAsAdvised(pot({ way: 'measured', method: 'measured', amount_ml: 40 }), DAY)).toEqual([
+      { type: 'watering', date: DAY, method: 'measured', way: 'measured', water: 'rain', amount_ml: 40 },
+    ]);
     expect(wateredWords(pot({ way: 'bottom', method: 'bottom' }))).toBe('stood in water');
-    expect(wateredAsAdvised(pot({ way: 'base' }), DAY)).toEqual([{ type: 'watering', date: DAY, method: 'drench', way: 'base', water: 'rain' }]);
+    expect(wateredAsAdvised(pot({ way: 'base' }), DAY)).toEqual([
+      { type: 'watering', date: DAY, method: 'drench', way: 'base', water: 'rain' },
+    ]);
   });
   it('with food where it is due with this drink, and only then', () => {
     const fed = { food: 0.5, feed_id: 3 };
     expect(wateredAsAdvised(pot(fed), DAY)[1]).toEqual({ type: 'feeding', date: DAY, dose: 0.5, feed_id: 3 });
     expect(wateredWords(pot(fed))).toBe('watered until it ran, fed');
-    expect(wateredAsAdvised(pot({ ...fed, judgement: { deeds: [{ deed: 'wait', until: null }] } }), DAY)).toHaveLength(1);
+    expect(wateredAsAdvised(pot({ ...fed, judgement: { deeds: [{ deed: 'wait', until: null }] } }), DAY)).toHaveLength(
+      1,
+    );
   });
   it('never drench a pot without a hole', () => {
-    expect(wateredAsAdvised(pot({ amount_ml: 60 }, { pot: { holes: false } }), DAY)).toEqual([{ type: 'watering', date: DAY, method: 'measured', way: 'measured', water: 'rain', amount_ml: 60 }]);
+    expect(wateredAsAdvised(pot({ amount_ml: 60 }, { pot: { holes: false } }), DAY)).toEqual([
+      { type: 'watering', date: DAY, method: 'measured', way: 'measured', water: 'rain', amount_ml: 60 },
+    ]);
   });
-  it('write what a finger felt', () => expect(felt('damp', DAY)).toEqual([{ type: 'check', date: DAY, finger: 'damp' }]));
+  it('write what a finger felt', () =>
+    expect(felt('damp', DAY)).toEqual([{ type: 'check', date: DAY, finger: 'damp' }]));
 });
 
 describe('numbers as people write them', () => {
-  it.each([['1,5', 1.5], ['−3', -3], [' 12 ', 12], ['', NaN], ['1e3', NaN], ['101', NaN]])('%j is %d', (text, value) => expect(numberIn(text, -10, 100)).toBe(value));
+  it.each([
+    ['1,5', 1.5],
+    ['−3', -3],
+    [' 12 ', 12],
+    ['', NaN],
+    ['1e3', NaN],
+    ['101', NaN],
+  ])('%j is %d', (text, value) => expect(numberIn(text, -10, 100)).toBe(value));
   it('volumes in cups, strengths in words', () => {
     expect(cups(180)).toBe('¾ cup');
     expect(cups(300)).toBe('1¼ cups');
@@ -84,7 +117,10 @@ describe('numbers as people write them', () => {
 
 describe('the book', () => {
   it.each([
-    [{ type: 'watering', date: '', method: 'measured', amount_ml: 40, water: 'rain' }, 'Watered by measure, 40 ml, rain water'],
+    [
+      { type: 'watering', date: '', method: 'measured', amount_ml: 40, water: 'rain' },
+      'Watered by measure, 40 ml, rain water',
+    ],
     [{ type: 'check', date: '', meter: 4 }, 'Probe at 4'],
     [{ type: 'check', date: '', weight_g: 512 }, 'Weighed 512 g'],
     [{ type: 'check', date: '', surface: 'dry' }, 'Surface dry'],
@@ -104,7 +140,10 @@ describe('units', () => {
   afterEach(() => setUnits({ temperature: 'C', length: 'cm', volume: 'l' }));
   it('are the keeper’s own, for the eye and for what is typed, and nothing drifts', () => {
     const kept = new Map<string, string>();
-    vi.stubGlobal('localStorage', { getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, value: string) => kept.set(key, value) });
+    vi.stubGlobal('localStorage', {
+      getItem: (key: string) => kept.get(key) ?? null,
+      setItem: (key: string, value: string) => kept.set(key, value),
+    });
     expect([degrees(-4), centimetres(90), litres(180)]).toEqual(['−4°', '9 cm', '180 ml']);
     setUnits({ temperature: 'F', length: 'in', volume: 'cups' });
     expect([degrees(-4), centimetres(254), litres(180), litres(7)]).toEqual(['25°', '10 in', '¾ cup', '7 ml']);

@@ -18,5 +18,8 @@ export function recentPlants(): Recent[] {
 }
 
 export function sawPlant(plant: Recent): void {
-  localStorage.setItem(KEY, JSON.stringify([plant, ...recentPlants().filter(({ id }) => id !== plant.id)].slice(0, MOST)));
+  localStorage.setItem(
+    KEY,
+    JSON.stringify([plant, ...recentPlants().filter(({ id }) => id !== plant.id)].slice(0, MOST)),
+  );
 }

@@ -1,6 +1,6 @@
 /**
- * The units that this keeper reads and writes. Everything is kept in °C, mm and ml; what is typed in other units is turned
- * into these once, at full precision, and what is shown is turned back only for the eye, so nothing drifts.
+ * The units that this keeper reads and writes. Everything is kept in °C, mm and ml; what is typed in other units is
+ * turned into these once, at full precision, and what is shown is turned back only for the eye, so nothing drifts.
  */
 import { ML_PER_CUP, MM_PER_INCH, shownTemperature as shownIn, SI, type Units } from '@zinc-pail/words/units';
 
@@ -13,7 +13,12 @@ let chosen: Units | null = null;
 export function units(): Units {
   if (chosen) return chosen;
   try {
-    chosen = { ...SI, ...(JSON.parse(typeof localStorage === 'undefined' ? '{}' : (localStorage.getItem(KEY) ?? '{}')) as Partial<Units>) };
+    chosen = {
+      ...SI,
+      ...(JSON.parse(
+        typeof localStorage === 'undefined' ? '{}' : (localStorage.getItem(KEY) ?? '{}'),
+      ) as Partial<Units>),
+    };
   } catch {
     chosen = SI;
   }

@@ -6,10 +6,28 @@ const USUAL_WIDTH_MM = 2000;
 const GAP_MM = 12;
 const EDGE_MM = 20;
 
-const MATERIALS: Record<string, string> = { terracotta: 'var(--clay)', plastic: 'var(--ink-2)', glazed: 'var(--dusk)', concrete: 'var(--grit)', metal: 'var(--grit)' };
+const MATERIALS: Record<string, string> = {
+  terracotta: 'var(--clay)',
+  plastic: 'var(--ink-2)',
+  glazed: 'var(--dusk)',
+  concrete: 'var(--grit)',
+  metal: 'var(--grit)',
+};
 /** What a pot wants, as its filling and as a mark of its own. */
-const FILLS: Record<string, string> = { act: 'var(--rust)', water: 'var(--clay)', look: 'var(--straw)', soon: 'var(--dusk)', leave: 'none' };
-const WORDS: Record<string, string> = { act: 'act today', water: 'to water', look: 'look first', soon: 'soon', leave: 'leave alone' };
+const FILLS: Record<string, string> = {
+  act: 'var(--rust)',
+  water: 'var(--clay)',
+  look: 'var(--straw)',
+  soon: 'var(--dusk)',
+  leave: 'none',
+};
+const WORDS: Record<string, string> = {
+  act: 'act today',
+  water: 'to water',
+  look: 'look first',
+  soon: 'soon',
+  leave: 'leave alone',
+};
 
 interface Set {
   pot: PlacePot;
@@ -45,20 +63,65 @@ export function BenchDrawing({ place }: { place: PlaceView }) {
   const height = Math.max(benchMm, depthMm);
   if (place.pots.length === 0) return <p className="py-2 text-[15px] text-[var(--ink-2)]">Nothing stands here.</p>;
   return (
-    <svg viewBox={`0 0 ${widthMm} ${height}`} className="mt-2 max-h-[340px] w-full" style={{ maxWidth: widthMm * 0.55 }} role="group" aria-label={`${place.name} from above: ${place.pots.length} pots to scale`}>
+    <svg
+      viewBox={`0 0 ${widthMm} ${height}`}
+      className="mt-2 max-h-[340px] w-full"
+      style={{ maxWidth: widthMm * 0.55 }}
+      role="group"
+      aria-label={`${place.name} from above: ${place.pots.length} pots to scale`}
+    >
       <rect width={widthMm} height={benchMm} fill="var(--frame)" stroke="var(--ink-2)" strokeWidth="6" />
       {sets.map(({ pot, x, y }) => {
         const r = pot.width_mm / 2;
         const label = `${pot.name}, ${pot.number}: ${WORDS[pot.verdict]}`;
         const shape = { fill: FILLS[pot.verdict], fillOpacity: 0.75, stroke: MATERIALS[pot.material], strokeWidth: 9 };
         return (
-          <g key={pot.id} role="link" aria-label={label} tabIndex={0} className="cursor-pointer" onClick={() => void navigate(`/plants/${pot.id}`)} onKeyDown={(event) => event.key === 'Enter' && void navigate(`/plants/${pot.id}`)}>
+          <g
+            key={pot.id}
+            role="link"
+            aria-label={label}
+            tabIndex={0}
+            className="cursor-pointer"
+            onClick={() => void navigate(`/plants/${pot.id}`)}
+            onKeyDown={(event) => event.key === 'Enter' && void navigate(`/plants/${pot.id}`)}
+          >
             <title>{label}</title>
-            {pot.shape === 'square' ? <rect x={x + 4} y={y + 4} width={pot.width_mm - 8} height={pot.width_mm - 8} {...shape} /> : <circle cx={x + r} cy={y + r} r={r - 4} {...shape} />}
-            <circle cx={x + r} cy={y + r} r={Math.min(r - 10, pot.crown_mm / 2)} fill="var(--lichen)" fillOpacity="0.35" stroke="var(--lichen)" strokeWidth="4" />
-            {pot.verdict === 'water' && <path d={`M${x + r},${y + r * 0.55}v${r * 0.9}M${x + r * 0.6},${y + r * 1.05}l${r * 0.4},${r * 0.4}l${r * 0.4},${-r * 0.4}`} stroke="var(--ink)" strokeWidth="10" fill="none" />}
-            {pot.verdict === 'look' && <line x1={x + r * 0.55} x2={x + r * 1.45} y1={y + r} y2={y + r} stroke="var(--ink)" strokeWidth="10" />}
-            {pot.quarantine_until && <circle cx={x + r} cy={y + r} r={r + 5} fill="none" stroke="var(--straw)" strokeWidth="6" strokeDasharray="18 12" />}
+            {pot.shape === 'square' ? (
+              <rect x={x + 4} y={y + 4} width={pot.width_mm - 8} height={pot.width_mm - 8} {...shape} />
+            ) : (
+              <circle cx={x + r} cy={y + r} r={r - 4} {...shape} />
+            )}
+            <circle
+              cx={x + r}
+              cy={y + r}
+              r={Math.min(r - 10, pot.crown_mm / 2)}
+              fill="var(--lichen)"
+              fillOpacity="0.35"
+              stroke="var(--lichen)"
+              strokeWidth="4"
+            />
+            {pot.verdict === 'water' && (
+              <path
+                d={`M${x + r},${y + r * 0.55}v${r * 0.9}M${x + r * 0.6},${y + r * 1.05}l${r * 0.4},${r * 0.4}l${r * 0.4},${-r * 0.4}`}
+                stroke="var(--ink)"
+                strokeWidth="10"
+                fill="none"
+              />
+            )}
+            {pot.verdict === 'look' && (
+              <line x1={x + r * 0.55} x2={x + r * 1.45} y1={y + r} y2={y + r} stroke="var(--ink)" strokeWidth="10" />
+            )}
+            {pot.quarantine_until && (
+              <circle
+                cx={x + r}
+                cy={y + r}
+                r={r + 5}
+                fill="none"
+                stroke="var(--straw)"
+                strokeWidth="6"
+                strokeDasharray="18 12"
+              />
+            )}
           </g>
         );
       })}

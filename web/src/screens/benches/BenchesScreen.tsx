@@ -12,7 +12,13 @@ import { PlacePanel } from './PlacePanel.tsx';
 import { ReadingsPanel } from './ReadingsPanel.tsx';
 
 export const KIND_WORDS: Record<PlaceView['kind'], string> = {
-  open: 'outdoors, open sky', covered: 'outdoors, under cover', 'cold-glass': 'cold glass', 'heated-glass': 'heated glass', windowsill: 'window sill', room: 'in the room', 'lamp-shelf': 'under a lamp',
+  open: 'outdoors, open sky',
+  covered: 'outdoors, under cover',
+  'cold-glass': 'cold glass',
+  'heated-glass': 'heated glass',
+  windowsill: 'window sill',
+  room: 'in the room',
+  'lamp-shelf': 'under a lamp',
 };
 const AIR_WORDS = { still: 'still air', gentle: 'gentle air', breezy: 'breezy' } as const;
 const COMPASS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'];
@@ -34,64 +40,209 @@ export default function BenchesScreen() {
     <div className="px-3 pb-12 pt-4 sm:px-6">
       <div className="mb-2 flex flex-wrap items-center gap-4">
         <h1 className="text-2xl font-semibold">Benches</h1>
-        <button type="button" className="btn h-11" disabled={kit.data.sites.length === 0} onClick={() => setEditing('new')}>A new bench</button>
-        <Link to="/walk" className="flex h-11 items-center underline">change the walk</Link>
+        <button
+          type="button"
+          className="btn h-11"
+          disabled={kit.data.sites.length === 0}
+          onClick={() => setEditing('new')}
+        >
+          A new bench
+        </button>
+        <Link to="/walk" className="flex h-11 items-center underline">
+          change the walk
+        </Link>
       </div>
-      {places.data.length === 0 && <p className="max-w-prose">{kit.data.sites.length === 0 ? <>First say where your garden lies, in the <Link to="/shed" className="underline">shed</Link>; then make its benches here.</> : 'No bench yet. Make the first: a sill, a shelf, a corner of the balcony.'}</p>}
-      {places.data.map((place) => <PlaceSection key={place.id} place={place} many={kit.data.sites.length > 1} household={kit.data.collection} today={todayIn(kit.data.sites.find((site) => site.id === place.site_id)?.time_zone ?? 'UTC')} onEdit={() => setEditing(place)} onRead={() => setReading(place)} />)}
-      {editing && <PlacePanel place={editing === 'new' ? null : editing} sites={kit.data.sites} onClose={() => setEditing(null)} />}
-      {reading && <ReadingsPanel place={reading} timeZone={kit.data.sites.find((site) => site.id === reading.site_id)?.time_zone ?? 'UTC'} onClose={() => setReading(null)} />}
+      {places.data.length === 0 && (
+        <p className="max-w-prose">
+          {kit.data.sites.length === 0 ? (
+            <>
+              First say where your garden lies, in the{' '}
+              <Link to="/shed" className="underline">
+                shed
+              </Link>
+              ; then make its benches here.
+            </>
+          ) : (
+            'No bench yet. Make the first: a sill, a shelf, a corner of the balcony.'
+          )}
+        </p>
+      )}
+      {places.data.map((place) => (
+        <PlaceSection
+          key={place.id}
+          place={place}
+          many={kit.data.sites.length > 1}
+          household={kit.data.collection}
+          today={todayIn(kit.data.sites.find((site) => site.id === place.site_id)?.time_zone ?? 'UTC')}
+          onEdit={() => setEditing(place)}
+          onRead={() => setReading(place)}
+        />
+      ))}
+      {editing && (
+        <PlacePanel
+          place={editing === 'new' ? null : editing}
+          sites={kit.data.sites}
+          onClose={() => setEditing(null)}
+        />
+      )}
+      {reading && (
+        <ReadingsPanel
+          place={reading}
+          timeZone={kit.data.sites.find((site) => site.id === reading.site_id)?.time_zone ?? 'UTC'}
+          onClose={() => setReading(null)}
+        />
+      )}
     </div>
   );
 }
 
-function PlaceSection({ place, many, household, today: date, onEdit, onRead }: { place: PlaceView; many: boolean; household: { has_pets: boolean; has_children: boolean }; today: string; onEdit(): void; onRead(): void }) {
+function PlaceSection({
+  place,
+  many,
+  household,
+  today: date,
+  onEdit,
+  onRead,
+}: {
+  place: PlaceView;
+  many: boolean;
+  household: { has_pets: boolean; has_children: boolean };
+  today: string;
+  onEdit(): void;
+  onRead(): void;
+}) {
   const { today, learned } = place;
   const dim = place.pots.filter((pot) => pot.light === 'too-dim');
   const bright = place.pots.filter((pot) => pot.light === 'too-bright');
   const bears = place.pots.filter((pot) => pot.light === 'gets-by');
   const { factor } = learned;
-  const harmful = place.within_reach ? place.pots.filter((pot) => (household.has_children && pot.poisonous.people) || (household.has_pets && pot.poisonous.pets)) : [];
-  const apart = place.quarantine ? [] : place.pots.filter((pot) => pot.quarantine_until !== null && pot.quarantine_until >= date);
+  const harmful = place.within_reach
+    ? place.pots.filter(
+        (pot) => (household.has_children && pot.poisonous.people) || (household.has_pets && pot.poisonous.pets),
+      )
+    : [];
+  const apart = place.quarantine
+    ? []
+    : place.pots.filter((pot) => pot.quarantine_until !== null && pot.quarantine_until >= date);
   return (
     <section aria-labelledby={`bench-${place.id}`} className="mb-8">
       <div className="flex flex-wrap items-baseline gap-x-4 border-b-2 border-[var(--ink)]">
-        <h2 id={`bench-${place.id}`} className="text-[19px] font-semibold">{place.name}</h2>
+        <h2 id={`bench-${place.id}`} className="text-[19px] font-semibold">
+          {place.name}
+        </h2>
         <span className="text-[15px] text-[var(--ink-2)]">
-          {KIND_WORDS[place.kind]}{place.aspect_deg !== null && `, facing ${COMPASS[Math.round(place.aspect_deg / 45) % 8]}`}, {AIR_WORDS[place.air]}{place.lamp && `, lamp ${place.lamp.hours} h`}{place.floor_c !== null && `, heated to ${degrees(place.floor_c)}`}
+          {KIND_WORDS[place.kind]}
+          {place.aspect_deg !== null && `, facing ${COMPASS[Math.round(place.aspect_deg / 45) % 8]}`},{' '}
+          {AIR_WORDS[place.air]}
+          {place.lamp && `, lamp ${place.lamp.hours} h`}
+          {place.floor_c !== null && `, heated to ${degrees(place.floor_c)}`}
           {many && `, ${place.site}`}
         </span>
         {place.quarantine && <span className="font-semibold text-[var(--straw)]">kept apart</span>}
         <span className="ml-auto flex">
-          <button type="button" className="h-11 px-3 text-[15px] underline" aria-label={`Thermometer at ${place.name}`} onClick={onRead}>thermometer</button>
-          <button type="button" className="h-11 px-3 text-[15px] underline" aria-label={`Change ${place.name}`} onClick={onEdit}>change</button>
+          <button
+            type="button"
+            className="h-11 px-3 text-[15px] underline"
+            aria-label={`Thermometer at ${place.name}`}
+            onClick={onRead}
+          >
+            thermometer
+          </button>
+          <button
+            type="button"
+            className="h-11 px-3 text-[15px] underline"
+            aria-label={`Change ${place.name}`}
+            onClick={onEdit}
+          >
+            change
+          </button>
         </span>
       </div>
       <BenchDrawing place={place} />
       <dl className="mt-2 grid gap-x-8 gap-y-1 text-[15px] sm:grid-cols-2 lg:grid-cols-4">
-        <Fact term="Today">{degrees(today.tmin_c)} to {degrees(today.tmax_c)}, air {today.rh_pct} %, tonight {degrees(today.tonight_c)}</Fact>
+        <Fact term="Today">
+          {degrees(today.tmin_c)} to {degrees(today.tmax_c)}, air {today.rh_pct} %, tonight {degrees(today.tonight_c)}
+        </Fact>
         <Fact term="Light">
-          {today.dli_mol} mol a day{today.sun_h > 0 ? `, up to ${today.sun_h} h of sun${place.direct_sun_h === null ? '' : ' by your count'}, ${today.morning_sun_h} of it before noon` : ', no direct sun'}
+          {today.dli_mol} mol a day
+          {today.sun_h > 0
+            ? `, up to ${today.sun_h} h of sun${place.direct_sun_h === null ? '' : ' by your count'}, ${today.morning_sun_h} of it before noon`
+            : ', no direct sun'}
         </Fact>
         <Fact term="Learned">
-          {learned.readings === 0 ? 'no thermometer read yet' : `days ${signed(learned.offset_max_c)}, nights ${signed(learned.offset_min_c)} against the estimate, from ${count(learned.readings, 'reading')}`}; dries {factor.p50.toFixed(2)} × as reckoned ({factor.p10.toFixed(1)} to {factor.p90.toFixed(1)})
+          {learned.readings === 0
+            ? 'no thermometer read yet'
+            : `days ${signed(learned.offset_max_c)}, nights ${signed(learned.offset_min_c)} against the estimate, from ${count(learned.readings, 'reading')}`}
+          ; dries {factor.p50.toFixed(2)} × as reckoned ({factor.p10.toFixed(1)} to {factor.p90.toFixed(1)})
         </Fact>
         <Fact term="Room">
-          {count(place.pots.length, 'pot')}{place.crowded === null ? '; give its width and depth to see how full it is' : `, ${Math.round(place.crowded * 100)} % of the bench taken`}
-          {place.crowded !== null && place.crowded > CROWDED && <strong className="block font-semibold text-[var(--straw)]">Too tight for air to pass: space them, and look between them for pests.</strong>}
+          {count(place.pots.length, 'pot')}
+          {place.crowded === null
+            ? '; give its width and depth to see how full it is'
+            : `, ${Math.round(place.crowded * 100)} % of the bench taken`}
+          {place.crowded !== null && place.crowded > CROWDED && (
+            <strong className="block font-semibold text-[var(--straw)]">
+              Too tight for air to pass: space them, and look between them for pests.
+            </strong>
+          )}
         </Fact>
       </dl>
       {(dim.length > 0 || bright.length > 0 || bears.length > 0) && (
         <p className="mt-1 text-[15px]">
-          {dim.length > 0 && <span><strong className="font-semibold text-[var(--rust)]">{count(dim.length, 'pot')} in too little light:</strong> {names(dim)}. </span>}
-          {bears.length > 0 && <span><strong className="font-semibold text-[var(--straw)]">{bears.length} only {bears.length === 1 ? 'gets' : 'get'} by:</strong> {names(bears)}. </span>}
-          {bright.length > 0 && <span><strong className="font-semibold text-[var(--straw)]">{bright.length} in more than {bright.length === 1 ? 'it likes' : 'they like'}:</strong> {names(bright)}.</span>}
+          {dim.length > 0 && (
+            <span>
+              <strong className="font-semibold text-[var(--rust)]">
+                {count(dim.length, 'pot')} in too little light:
+              </strong>{' '}
+              {names(dim)}.{' '}
+            </span>
+          )}
+          {bears.length > 0 && (
+            <span>
+              <strong className="font-semibold text-[var(--straw)]">
+                {bears.length} only {bears.length === 1 ? 'gets' : 'get'} by:
+              </strong>{' '}
+              {names(bears)}.{' '}
+            </span>
+          )}
+          {bright.length > 0 && (
+            <span>
+              <strong className="font-semibold text-[var(--straw)]">
+                {bright.length} in more than {bright.length === 1 ? 'it likes' : 'they like'}:
+              </strong>{' '}
+              {names(bright)}.
+            </span>
+          )}
         </p>
       )}
-      {dim.length > 0 && place.lamp && <p className="text-[15px]">The lamp would have to burn about {Math.max(...dim.map((pot) => lampHoursShort(today.dli_mol, pot.wants as Light, place.lamp!.ppfd_umol_m2_s)))} h longer for the neediest of these.</p>}
-      {today.sun_h - today.morning_sun_h > AFTERNOON_H && today.tmax_c > HOT_C && place.pots.some((pot) => pot.wants === 'filtered' || pot.wants === 'shade') && <p className="text-[15px]">Hot, with long afternoon sun: those that scorch do better where the sun leaves at noon.</p>}
-      {harmful.length > 0 && <p className="mt-1 border-l-4 border-[var(--rust)] pl-2 text-[15px]"><strong className="font-semibold">{count(harmful.length, 'plant')} that must not be eaten, within reach:</strong> {names(harmful)}. Mind fallen leaves too.</p>}
-      {apart.length > 0 && <p className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[15px]">{count(apart.length, 'plant')} to be kept apart {apart.length === 1 ? 'stands' : 'stand'} among the others: {names(apart)}.</p>}
+      {dim.length > 0 && place.lamp && (
+        <p className="text-[15px]">
+          The lamp would have to burn about{' '}
+          {Math.max(...dim.map((pot) => lampHoursShort(today.dli_mol, pot.wants as Light, place.lamp!.ppfd_umol_m2_s)))}{' '}
+          h longer for the neediest of these.
+        </p>
+      )}
+      {today.sun_h - today.morning_sun_h > AFTERNOON_H &&
+        today.tmax_c > HOT_C &&
+        place.pots.some((pot) => pot.wants === 'filtered' || pot.wants === 'shade') && (
+          <p className="text-[15px]">
+            Hot, with long afternoon sun: those that scorch do better where the sun leaves at noon.
+          </p>
+        )}
+      {harmful.length > 0 && (
+        <p className="mt-1 border-l-4 border-[var(--rust)] pl-2 text-[15px]">
+          <strong className="font-semibold">
+            {count(harmful.length, 'plant')} that must not be eaten, within reach:
+          </strong>{' '}
+          {names(harmful)}. Mind fallen leaves too.
+        </p>
+      )}
+      {apart.length > 0 && (
+        <p className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[15px]">
+          {count(apart.length, 'plant')} to be kept apart {apart.length === 1 ? 'stands' : 'stand'} among the others:{' '}
+          {names(apart)}.
+        </p>
+      )}
       {place.hazards && <p className="mt-1 border-l-4 border-[var(--rust)] pl-2 text-[15px]">{place.hazards}</p>}
     </section>
   );
@@ -99,7 +250,10 @@ function PlaceSection({ place, many, household, today: date, onEdit, onRead }: {
 
 const NAMED = 4;
 function names(pots: PlaceView['pots']): string {
-  return `${pots.slice(0, NAMED).map((pot) => pot.name).join(', ')}${pots.length > NAMED ? ` and ${pots.length - NAMED} more` : ''}`;
+  return `${pots
+    .slice(0, NAMED)
+    .map((pot) => pot.name)
+    .join(', ')}${pots.length > NAMED ? ` and ${pots.length - NAMED} more` : ''}`;
 }
 
 function signed(kelvin: number): string {
@@ -107,5 +261,10 @@ function signed(kelvin: number): string {
 }
 
 function Fact({ term, children }: { term: string; children: React.ReactNode }) {
-  return <div><dt className="text-[var(--ink-2)]">{term}</dt><dd>{children}</dd></div>;
+  return (
+    <div>
+      <dt className="text-[var(--ink-2)]">{term}</dt>
+      <dd>{children}</dd>
+    </div>
+  );
 }

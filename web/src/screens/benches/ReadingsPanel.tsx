@@ -18,7 +18,8 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
   const [told, setTold] = useState<string | null>(null);
   const queries = useQueryClient();
   const save = useMutation({
-    mutationFn: ({ path, body }: { path: string; body: unknown }) => ask<{ written: number }>(`/places/${place.id}/${path}`, { method: 'POST', body }),
+    mutationFn: ({ path, body }: { path: string; body: unknown }) =>
+      ask<{ written: number }>(`/places/${place.id}/${path}`, { method: 'POST', body }),
     onSuccess: async ({ written }) => {
       setTold(`${count(written, 'day')} written.`);
       setLow('');
@@ -31,7 +32,8 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
     event.preventDefault();
     const [tmin_c, tmax_c] = [celsiusOf(numberIn(low, -100, 200)), celsiusOf(numberIn(high, -100, 200))];
     const rh_pct = humidity.trim() === '' ? null : numberIn(humidity, 0, 100);
-    if (Number.isNaN(tmin_c) || Number.isNaN(tmax_c) || Number.isNaN(rh_pct)) return setWrong(`Lowest and highest in ${typed.temperature()}; humidity in percent or empty.`);
+    if (Number.isNaN(tmin_c) || Number.isNaN(tmax_c) || Number.isNaN(rh_pct))
+      return setWrong(`Lowest and highest in ${typed.temperature()}; humidity in percent or empty.`);
     setWrong(null);
     save.mutate({ path: 'readings', body: { readings: [{ date, tmin_c, tmax_c, rh_pct }] } });
   };
@@ -45,24 +47,100 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
     <Dialog title={`Thermometer: ${place.name}`} onClose={onClose}>
       <form noValidate onSubmit={submit}>
         <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-4">
-          <Field label="Day">{(id) => <input id={id} type="date" className="input h-11 w-full" value={date} onChange={(event) => setDate(event.target.value)} />}</Field>
-          <Field label={`Lowest, ${typed.temperature()}`}>{(id) => <input id={id} inputMode="decimal" className="input h-11 w-full" value={low} onChange={(event) => setLow(event.target.value)} />}</Field>
-          <Field label={`Highest, ${typed.temperature()}`}>{(id) => <input id={id} inputMode="decimal" className="input h-11 w-full" value={high} onChange={(event) => setHigh(event.target.value)} />}</Field>
-          <Field label="Humidity, %">{(id) => <input id={id} inputMode="decimal" className="input h-11 w-full" value={humidity} onChange={(event) => setHumidity(event.target.value)} />}</Field>
+          <Field label="Day">
+            {(id) => (
+              <input
+                id={id}
+                type="date"
+                className="input h-11 w-full"
+                value={date}
+                onChange={(event) => setDate(event.target.value)}
+              />
+            )}
+          </Field>
+          <Field label={`Lowest, ${typed.temperature()}`}>
+            {(id) => (
+              <input
+                id={id}
+                inputMode="decimal"
+                className="input h-11 w-full"
+                value={low}
+                onChange={(event) => setLow(event.target.value)}
+              />
+            )}
+          </Field>
+          <Field label={`Highest, ${typed.temperature()}`}>
+            {(id) => (
+              <input
+                id={id}
+                inputMode="decimal"
+                className="input h-11 w-full"
+                value={high}
+                onChange={(event) => setHigh(event.target.value)}
+              />
+            )}
+          </Field>
+          <Field label="Humidity, %">
+            {(id) => (
+              <input
+                id={id}
+                inputMode="decimal"
+                className="input h-11 w-full"
+                value={humidity}
+                onChange={(event) => setHumidity(event.target.value)}
+              />
+            )}
+          </Field>
         </div>
         <div className="flex flex-wrap items-center gap-3">
-          <button type="submit" className="btn btn-primary h-11 px-6" disabled={save.isPending}>{save.isPending ? 'Reckoning anew…' : 'Write it down'}</button>
-          <label className="flex h-11 items-center gap-2 text-[15px]">or a table <input type="file" accept=".csv,text/csv" className="file-input h-11" onChange={(event) => { void readFile(event.target.files?.[0]); event.target.value = ''; }} /></label>
+          <button type="submit" className="btn btn-primary h-11 px-6" disabled={save.isPending}>
+            {save.isPending ? 'Reckoning anew…' : 'Write it down'}
+          </button>
+          <label className="flex h-11 items-center gap-2 text-[15px]">
+            or a table{' '}
+            <input
+              type="file"
+              accept=".csv,text/csv"
+              className="file-input h-11"
+              onChange={(event) => {
+                void readFile(event.target.files?.[0]);
+                event.target.value = '';
+              }}
+            />
+          </label>
         </div>
-        <p className="mt-1 text-[14px] text-[var(--ink-2)]">A CSV with a header: date, min, max and humidity, a row a day; or date and temperature, many rows a day, as loggers write.</p>
+        <p className="mt-1 text-[14px] text-[var(--ink-2)]">
+          A CSV with a header: date, min, max and humidity, a row a day; or date and temperature, many rows a day, as
+          loggers write.
+        </p>
         <Wrong words={wrong} />
-        {told && <p role="status" className="my-2 font-semibold">{told}</p>}
+        {told && (
+          <p role="status" className="my-2 font-semibold">
+            {told}
+          </p>
+        )}
       </form>
       {place.last_readings.length > 0 && (
         <table className="mt-3 w-full text-[15px]">
           <caption className="text-left font-semibold">The last readings</caption>
-          <thead><tr className="border-b border-[var(--rule)] text-left text-[var(--ink-2)]"><th className="font-normal">day</th><th className="font-normal">lowest</th><th className="font-normal">highest</th><th className="font-normal">air</th></tr></thead>
-          <tbody>{place.last_readings.map((reading) => <tr key={reading.date}><td>{fullDay(reading.date)}</td><td>{degrees(reading.tmin_c)}</td><td>{degrees(reading.tmax_c)}</td><td>{reading.rh_pct === null ? '' : `${reading.rh_pct} %`}</td></tr>)}</tbody>
+          <thead>
+            <tr className="border-b border-[var(--rule)] text-left text-[var(--ink-2)]">
+              <th className="font-normal">day</th>
+              <th className="font-normal">lowest</th>
+              <th className="font-normal">highest</th>
+              <th className="font-normal">air</th>
+            </tr>
+          </thead>
+          <tbody>
+            {place.last_readings.map((reading) => (
+              <tr key={reading.date}>
+                <td>{fullDay(reading.date)}</td>
+                <td>{degrees(reading.tmin_c)}</td>
+                <td>{degrees(reading.tmax_c)}</td>
+                <td>{reading.rh_pct === null ? '' : `${reading.rh_pct} %`}</td>
+              </tr>
+            ))}
+          </tbody>
         </table>
       )}
     </Dialog>

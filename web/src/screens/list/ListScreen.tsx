@@ -1,6 +1,19 @@
 /** Every plant as a row: sorted, filtered and laid out as the keeper likes, smooth with thousands. */
 import type { TableRow, ViewSpec } from '@zinc-pail/contract/keeping';
-import { type Column, type ColumnDef, type ColumnFiltersState, flexRender, getCoreRowModel, getFilteredRowModel, getSortedRowModel, type Row, type RowSelectionState, type SortingState, useReactTable, type VisibilityState } from '@tanstack/react-table';
+import {
+  type Column,
+  type ColumnDef,
+  type ColumnFiltersState,
+  flexRender,
+  getCoreRowModel,
+  getFilteredRowModel,
+  getSortedRowModel,
+  type Row,
+  type RowSelectionState,
+  type SortingState,
+  useReactTable,
+  type VisibilityState,
+} from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp } from 'lucide-react';
@@ -17,17 +30,55 @@ import { Name } from '../../parts/Name.tsx';
 import { Failed, Waiting } from '../../parts/Waiting.tsx';
 import { MovePanel } from './MovePanel.tsx';
 
-const LIGHT_WORDS: Record<string, string> = { 'too-dim': 'too dim', 'gets-by': 'gets by', well: 'well', 'too-bright': 'too bright' };
-const VERDICT_WORDS: Record<string, string> = { act: 'act', water: 'water', look: 'look', soon: 'soon', leave: 'leave' };
-const STATE_WORDS: Record<string, string> = { growing: 'growing', easing: 'slowing', resting: 'asleep', waking: 'waking' };
+const LIGHT_WORDS: Record<string, string> = {
+  'too-dim': 'too dim',
+  'gets-by': 'gets by',
+  well: 'well',
+  'too-bright': 'too bright',
+};
+const VERDICT_WORDS: Record<string, string> = {
+  act: 'act',
+  water: 'water',
+  look: 'look',
+  soon: 'soon',
+  leave: 'leave',
+};
+const STATE_WORDS: Record<string, string> = {
+  growing: 'growing',
+  easing: 'slowing',
+  resting: 'asleep',
+  waking: 'waking',
+};
 const ROW_PX = 44;
 
 /** Column ids, heads, widths, and the ones shown at first. */
 const COLUMNS: [keyof TableRow, string, number, boolean][] = [
-  ['name', 'Name', 250, true], ['number', 'Number', 96, true], ['place', 'Bench', 190, true], ['verdict', 'Today', 90, true], ['due', 'Next drink', 100, true], ['moisture', 'Wet, %', 70, true], ['state', 'Season', 90, true], ['pot', 'Pot', 150, true],
-  ['mix', 'Mix', 140, false], ['light', 'Light', 90, true], ['genus', 'Genus', 130, false], ['form', 'Form', 100, false], ['habit', 'Year', 120, false], ['rate', 'Dries ×', 76, false], ['checks', 'Looks', 70, false], ['last_watered', 'Watered', 100, false],
-  ['min_wet_c', 'Lowest night', 100, false], ['diameter_mm', 'Width, mm', 90, false], ['height_mm', 'Height, mm', 90, false], ['acquired_on', 'Since', 100, false], ['source', 'Came by', 90, false], ['quarantine', 'Apart until', 110, false], ['sure', 'Name is', 80, false],
-  ['names', 'Other names', 160, false], ['site', 'Site', 160, false], ['pot_mm', 'Pot, mm', 80, false],
+  ['name', 'Name', 250, true],
+  ['number', 'Number', 96, true],
+  ['place', 'Bench', 190, true],
+  ['verdict', 'Today', 90, true],
+  ['due', 'Next drink', 100, true],
+  ['moisture', 'Wet, %', 70, true],
+  ['state', 'Season', 90, true],
+  ['pot', 'Pot', 150, true],
+  ['mix', 'Mix', 140, false],
+  ['light', 'Light', 90, true],
+  ['genus', 'Genus', 130, false],
+  ['form', 'Form', 100, false],
+  ['habit', 'Year', 120, false],
+  ['rate', 'Dries ×', 76, false],
+  ['checks', 'Looks', 70, false],
+  ['last_watered', 'Watered', 100, false],
+  ['min_wet_c', 'Lowest night', 100, false],
+  ['diameter_mm', 'Width, mm', 90, false],
+  ['height_mm', 'Height, mm', 90, false],
+  ['acquired_on', 'Since', 100, false],
+  ['source', 'Came by', 90, false],
+  ['quarantine', 'Apart until', 110, false],
+  ['sure', 'Name is', 80, false],
+  ['names', 'Other names', 160, false],
+  ['site', 'Site', 160, false],
+  ['pot_mm', 'Pot, mm', 80, false],
 ];
 const DATES = new Set<string>(['due', 'last_watered', 'acquired_on', 'quarantine']);
 
@@ -36,24 +87,39 @@ function cellWords(id: keyof TableRow, value: unknown): string {
   if (id === 'light') return LIGHT_WORDS[String(value)] ?? '';
   if (id === 'verdict') return VERDICT_WORDS[String(value)] ?? '';
   if (id === 'state') return STATE_WORDS[String(value)] ?? '';
-  return DATES.has(id) ? `${shortDay(String(value))}${id === 'acquired_on' ? ` ${String(value).slice(0, 4)}` : ''}` : String(value);
+  return DATES.has(id)
+    ? `${shortDay(String(value))}${id === 'acquired_on' ? ` ${String(value).slice(0, 4)}` : ''}`
+    : String(value);
 }
 
 /** Every word of the filter must stand somewhere in what the cell shows; "> 40" and "< 40" compare numbers. */
 function passes(id: keyof TableRow, value: unknown, filter: string): boolean {
   const compare = /^\s*([<>])\s*(-?\d+(?:[.,]\d+)?)\s*$/.exec(filter);
-  if (compare && typeof value === 'number') return compare[1] === '<' ? value < Number(compare[2]!.replace(',', '.')) : value > Number(compare[2]!.replace(',', '.'));
+  if (compare && typeof value === 'number')
+    return compare[1] === '<'
+      ? value < Number(compare[2]!.replace(',', '.'))
+      : value > Number(compare[2]!.replace(',', '.'));
   const text = `${cellWords(id, value)} ${value ?? ''}`.toLowerCase();
-  return filter.toLowerCase().split(/\s+/).every((word) => text.includes(word));
+  return filter
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word));
 }
 
 const columns: ColumnDef<TableRow>[] = COLUMNS.map(([id, header, size]) => ({
-  id, header, size, accessorFn: (row) => row[id], filterFn: (row, _column, filter: string) => passes(id, row.original[id], filter), sortUndefined: 'last',
+  id,
+  header,
+  size,
+  accessorFn: (row) => row[id],
+  filterFn: (row, _column, filter: string) => passes(id, row.original[id], filter),
+  sortUndefined: 'last',
   sortingFn: (a, b) => {
     const [x, y] = [a.original[id], b.original[id]];
     // What is empty stands last, whichever way the others run.
     if (x === null || y === null) return x === y ? 0 : x === null ? 1 : -1;
-    return typeof x === 'number' && typeof y === 'number' ? x - y : String(x).localeCompare(String(y), 'en', { numeric: true });
+    return typeof x === 'number' && typeof y === 'number'
+      ? x - y
+      : String(x).localeCompare(String(y), 'en', { numeric: true });
   },
 }));
 const USUAL: VisibilityState = Object.fromEntries(COLUMNS.map(([id, , , shown]) => [id, shown]));
@@ -67,7 +133,15 @@ export default function ListScreen() {
   return <List rows={table.data} views={kit.data.views} today={todayIn(kit.data.sites[0]?.time_zone ?? 'UTC')} />;
 }
 
-function List({ rows, views, today }: { rows: TableRow[]; views: { id: number; name: string; spec: ViewSpec }[]; today: string }) {
+function List({
+  rows,
+  views,
+  today,
+}: {
+  rows: TableRow[];
+  views: { id: number; name: string; spec: ViewSpec }[];
+  today: string;
+}) {
   const [sorting, setSorting] = useState<SortingState>([]);
   const [filters, setFilters] = useState<ColumnFiltersState>([]);
   const [visible, setVisible] = useState<VisibilityState>(USUAL);
@@ -76,15 +150,44 @@ function List({ rows, views, today }: { rows: TableRow[]; views: { id: number; n
   const [search, setSearch] = useState('');
   const places = usePlaces();
   const table = useReactTable({
-    data: rows, columns, state: { sorting, columnFilters: filters, columnVisibility: visible, rowSelection: picked, globalFilter: search }, getRowId: (row) => String(row.id), onSortingChange: setSorting, onColumnFiltersChange: setFilters,
-    onColumnVisibilityChange: setVisible, onRowSelectionChange: setPicked, onGlobalFilterChange: setSearch,
-    globalFilterFn: (row, _id, filter: string) => filter.toLowerCase().split(/\s+/).every((word) => `${row.original.name} ${row.original.number} ${row.original.place} ${row.original.names ?? ''}`.toLowerCase().includes(word)),
-    getCoreRowModel: getCoreRowModel(), getSortedRowModel: getSortedRowModel(), getFilteredRowModel: getFilteredRowModel(), getColumnCanGlobalFilter: (column) => column.id === 'name',
+    data: rows,
+    columns,
+    state: { sorting, columnFilters: filters, columnVisibility: visible, rowSelection: picked, globalFilter: search },
+    getRowId: (row) => String(row.id),
+    onSortingChange: setSorting,
+    onColumnFiltersChange: setFilters,
+    onColumnVisibilityChange: setVisible,
+    onRowSelectionChange: setPicked,
+    onGlobalFilterChange: setSearch,
+    globalFilterFn: (row, _id, filter: string) =>
+      filter
+        .toLowerCase()
+        .split(/\s+/)
+        .every((word) =>
+          `${row.original.name} ${row.original.number} ${row.original.place} ${row.original.names ?? ''}`
+            .toLowerCase()
+            .includes(word),
+        ),
+    getCoreRowModel: getCoreRowModel(),
+    getSortedRowModel: getSortedRowModel(),
+    getFilteredRowModel: getFilteredRowModel(),
+    getColumnCanGlobalFilter: (column) => column.id === 'name',
   });
   const shown = table.getRowModel().rows;
   const body = useRef<HTMLDivElement>(null);
-  const virtual = useVirtualizer({ count: shown.length, getScrollElement: () => body.current, estimateSize: () => ROW_PX, overscan: 12 });
-  const ids = useMemo(() => Object.keys(picked).filter((id) => picked[id]).map(Number), [picked]);
+  const virtual = useVirtualizer({
+    count: shown.length,
+    getScrollElement: () => body.current,
+    estimateSize: () => ROW_PX,
+    overscan: 12,
+  });
+  const ids = useMemo(
+    () =>
+      Object.keys(picked)
+        .filter((id) => picked[id])
+        .map(Number),
+    [picked],
+  );
   const leaf = table.getVisibleLeafColumns();
   const width = leaf.reduce((sum, column) => sum + column.getSize(), 44);
   const show = ({ spec }: { spec: ViewSpec }) => {
@@ -97,17 +200,56 @@ function List({ rows, views, today }: { rows: TableRow[]; views: { id: number; n
     <div className="flex h-[calc(100dvh-53px)] flex-col px-3 pt-3 sm:px-6">
       <div className="mb-2 flex flex-wrap items-center gap-3">
         <h1 className="text-2xl font-semibold">List</h1>
-        <input aria-label="Words to look for in name, number or bench" className="input h-11 w-56" placeholder="name, number, bench" maxLength={100} value={search} onChange={(event) => setSearch(event.target.value)} />
-        <span role="status" className="text-[15px]">{shown.length === rows.length ? count(rows.length, 'plant') : `${shown.length} of ${count(rows.length, 'plant')}`}</span>
-        <Views views={views} spec={() => ({ columns: leaf.map((column) => column.id), sort: sorting, filters: filters.map(({ id, value }) => ({ id, value: String(value) })) })} onShow={show} onPlain={() => { setVisible(USUAL); setSorting([]); setFilters([]); }} />
+        <input
+          aria-label="Words to look for in name, number or bench"
+          className="input h-11 w-56"
+          placeholder="name, number, bench"
+          maxLength={100}
+          value={search}
+          onChange={(event) => setSearch(event.target.value)}
+        />
+        <span role="status" className="text-[15px]">
+          {shown.length === rows.length
+            ? count(rows.length, 'plant')
+            : `${shown.length} of ${count(rows.length, 'plant')}`}
+        </span>
+        <Views
+          views={views}
+          spec={() => ({
+            columns: leaf.map((column) => column.id),
+            sort: sorting,
+            filters: filters.map(({ id, value }) => ({ id, value: String(value) })),
+          })}
+          onShow={show}
+          onPlain={() => {
+            setVisible(USUAL);
+            setSorting([]);
+            setFilters([]);
+          }}
+        />
         <ColumnsMenu visible={visible} onChange={setVisible} />
       </div>
       {ids.length > 0 && (
-        <div role="region" aria-label="Chosen plants" className="mb-2 flex flex-wrap items-center gap-2 border-y border-[var(--ink)] bg-[var(--frame)] px-2 py-1">
+        <div
+          role="region"
+          aria-label="Chosen plants"
+          className="mb-2 flex flex-wrap items-center gap-2 border-y border-[var(--ink)] bg-[var(--frame)] px-2 py-1"
+        >
           <strong className="font-semibold">{count(ids.length, 'plant')} chosen</strong>
-          <button type="button" className="btn btn-primary h-11" onClick={() => setMoving(true)}>Move them…</button>
-          <a className="btn h-11" href={`/api/labels.pdf?ids=${ids.slice(0, 1000).join(',')}`} target="_blank" rel="noreferrer">Print labels</a>
-          <button type="button" className="btn btn-ghost h-11" onClick={() => setPicked({})}>Choose none</button>
+          <button type="button" className="btn btn-primary h-11" onClick={() => setMoving(true)}>
+            Move them…
+          </button>
+          <a
+            className="btn h-11"
+            href={`/api/labels.pdf?ids=${ids.slice(0, 1000).join(',')}`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Print labels
+          </a>
+          <button type="button" className="btn btn-ghost h-11" onClick={() => setPicked({})}>
+            Choose none
+          </button>
         </div>
       )}
       <div ref={body} className="min-h-0 flex-1 overflow-auto border border-[var(--rule)]">
@@ -116,18 +258,42 @@ function List({ rows, views, today }: { rows: TableRow[]; views: { id: number; n
             {table.getHeaderGroups().map((headers) => (
               <div key={headers.id} role="row" className="flex">
                 <div role="columnheader" className="grid w-11 shrink-0 place-items-center">
-                  <input type="checkbox" className="checkbox checkbox-sm" aria-label="Choose all that are shown" checked={allShownPicked} onChange={() => setPicked(allShownPicked ? {} : Object.fromEntries(shown.map((row) => [row.id, true])))} />
+                  <input
+                    type="checkbox"
+                    className="checkbox checkbox-sm"
+                    aria-label="Choose all that are shown"
+                    checked={allShownPicked}
+                    onChange={() =>
+                      setPicked(allShownPicked ? {} : Object.fromEntries(shown.map((row) => [row.id, true])))
+                    }
+                  />
                 </div>
                 {headers.headers.map((header) => {
                   const sorted = header.column.getIsSorted();
                   return (
-                    <div key={header.id} role="columnheader" aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'} style={{ width: header.getSize() }} className="shrink-0 px-1">
-                      <button type="button" className="flex h-9 w-full items-center gap-1 text-left text-[15px] font-semibold" onClick={header.column.getToggleSortingHandler()}>
+                    <div
+                      key={header.id}
+                      role="columnheader"
+                      aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
+                      style={{ width: header.getSize() }}
+                      className="shrink-0 px-1"
+                    >
+                      <button
+                        type="button"
+                        className="flex h-9 w-full items-center gap-1 text-left text-[15px] font-semibold"
+                        onClick={header.column.getToggleSortingHandler()}
+                      >
                         {flexRender(header.column.columnDef.header, header.getContext())}
                         {sorted === 'asc' && <ArrowUp aria-hidden="true" size={15} />}
                         {sorted === 'desc' && <ArrowDown aria-hidden="true" size={15} />}
                       </button>
-                      <input aria-label={`Filter ${String(header.column.columnDef.header)}`} className="input input-sm mb-1 h-8 w-full px-1" maxLength={120} value={(header.column.getFilterValue() as string | undefined) ?? ''} onChange={(event) => header.column.setFilterValue(event.target.value || undefined)} />
+                      <input
+                        aria-label={`Filter ${String(header.column.columnDef.header)}`}
+                        className="input input-sm mb-1 h-8 w-full px-1"
+                        maxLength={120}
+                        value={(header.column.getFilterValue() as string | undefined) ?? ''}
+                        onChange={(event) => header.column.setFilterValue(event.target.value || undefined)}
+                      />
                     </div>
                   );
                 })}
@@ -137,13 +303,47 @@ function List({ rows, views, today }: { rows: TableRow[]; views: { id: number; n
           <div role="rowgroup" style={{ height: virtual.getTotalSize(), position: 'relative' }}>
             {virtual.getVirtualItems().map((item) => {
               const row = shown[item.index]!;
-              return <RowView key={row.id} row={row} columns={leaf} top={item.start} index={item.index + 2} width={width} picked={picked[row.id] ?? false} />;
+              return (
+                <RowView
+                  key={row.id}
+                  row={row}
+                  columns={leaf}
+                  top={item.start}
+                  index={item.index + 2}
+                  width={width}
+                  picked={picked[row.id] ?? false}
+                />
+              );
             })}
           </div>
         </div>
-        {shown.length === 0 && <p className="p-4">No plant fits. <button type="button" className="h-11 underline" onClick={() => { setFilters([]); setSearch(''); }}>Show all again</button></p>}
+        {shown.length === 0 && (
+          <p className="p-4">
+            No plant fits.{' '}
+            <button
+              type="button"
+              className="h-11 underline"
+              onClick={() => {
+                setFilters([]);
+                setSearch('');
+              }}
+            >
+              Show all again
+            </button>
+          </p>
+        )}
       </div>
-      {moving && <MovePanel ids={ids} places={places.data ?? []} today={today} onClose={(done) => { setMoving(false); if (done) setPicked({}); }} />}
+      {moving && (
+        <MovePanel
+          ids={ids}
+          places={places.data ?? []}
+          today={today}
+          onClose={(done) => {
+            setMoving(false);
+            if (done) setPicked({});
+          }}
+        />
+      )}
     </div>
   );
 }
@@ -161,11 +361,35 @@ interface RowViewProps {
 const RowView = memo(function RowView({ row, columns: shown, top, index, width, picked }: RowViewProps) {
   const plant = row.original;
   return (
-    <div role="row" aria-rowindex={index} style={{ position: 'absolute', top: 0, height: ROW_PX, transform: `translateY(${top}px)`, width }} className={`flex items-center border-b border-[var(--rule)] ${picked ? 'bg-[var(--frame)]' : ''}`}>
-      <div role="cell" className="grid w-11 shrink-0 place-items-center"><input type="checkbox" className="checkbox checkbox-sm" aria-label={`Choose ${plant.name}, ${plant.number}`} checked={picked} onChange={row.getToggleSelectedHandler()} /></div>
+    <div
+      role="row"
+      aria-rowindex={index}
+      style={{ position: 'absolute', top: 0, height: ROW_PX, transform: `translateY(${top}px)`, width }}
+      className={`flex items-center border-b border-[var(--rule)] ${picked ? 'bg-[var(--frame)]' : ''}`}
+    >
+      <div role="cell" className="grid w-11 shrink-0 place-items-center">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          aria-label={`Choose ${plant.name}, ${plant.number}`}
+          checked={picked}
+          onChange={row.getToggleSelectedHandler()}
+        />
+      </div>
       {shown.map((column) => (
-        <div key={column.id} role="cell" style={{ width: column.getSize() }} className="shrink-0 truncate px-1 text-[15px]">
-          {column.id === 'name' ? <Link to={`/plants/${row.id}`} className="hover:underline"><Name written={plant.name} /></Link> : cellWords(column.id as keyof TableRow, plant[column.id as keyof TableRow])}
+        <div
+          key={column.id}
+          role="cell"
+          style={{ width: column.getSize() }}
+          className="shrink-0 truncate px-1 text-[15px]"
+        >
+          {column.id === 'name' ? (
+            <Link to={`/plants/${row.id}`} className="hover:underline">
+              <Name written={plant.name} />
+            </Link>
+          ) : (
+            cellWords(column.id as keyof TableRow, plant[column.id as keyof TableRow])
+          )}
         </div>
       ))}
     </div>
@@ -179,35 +403,83 @@ function ColumnsMenu({ visible, onChange }: { visible: VisibilityState; onChange
       <fieldset className="absolute right-0 z-20 grid w-80 grid-cols-2 border border-[var(--ink)] bg-[var(--paper)] p-3">
         <legend className="sr-only">Columns shown</legend>
         {COLUMNS.map(([id, header]) => (
-          <label key={id} className="flex h-9 items-center gap-2 text-[15px]"><input type="checkbox" className="checkbox checkbox-sm" checked={visible[id] ?? false} onChange={(event) => onChange({ ...visible, [id]: event.target.checked })} /> {header}</label>
+          <label key={id} className="flex h-9 items-center gap-2 text-[15px]">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-sm"
+              checked={visible[id] ?? false}
+              onChange={(event) => onChange({ ...visible, [id]: event.target.checked })}
+            />{' '}
+            {header}
+          </label>
         ))}
       </fieldset>
     </details>
   );
 }
 
-function Views({ views, spec, onShow, onPlain }: { views: { id: number; name: string; spec: ViewSpec }[]; spec(): ViewSpec; onShow(view: { spec: ViewSpec }): void; onPlain(): void }) {
+function Views({
+  views,
+  spec,
+  onShow,
+  onPlain,
+}: {
+  views: { id: number; name: string; spec: ViewSpec }[];
+  spec(): ViewSpec;
+  onShow(view: { spec: ViewSpec }): void;
+  onPlain(): void;
+}) {
   const [name, setName] = useState('');
   const queries = useQueryClient();
   const settled = { onSettled: () => queries.invalidateQueries({ queryKey: kitKey }) };
-  const save = useMutation({ mutationFn: () => ask('/views', { method: 'POST', body: { name: name.trim(), spec: spec() } }), onSuccess: () => setName(''), ...settled });
+  const save = useMutation({
+    mutationFn: () => ask('/views', { method: 'POST', body: { name: name.trim(), spec: spec() } }),
+    onSuccess: () => setName(''),
+    ...settled,
+  });
   const drop = useMutation({ mutationFn: (id: number) => ask(`/views/${id}`, { method: 'DELETE' }), ...settled });
   return (
     <details className="relative">
       <summary className="btn h-11 list-none">Views</summary>
       <div className="absolute z-20 w-80 border border-[var(--ink)] bg-[var(--paper)] p-3">
-        <button type="button" className="h-11 w-full text-left underline" onClick={onPlain}>As it is at first</button>
+        <button type="button" className="h-11 w-full text-left underline" onClick={onPlain}>
+          As it is at first
+        </button>
         <ul>
           {views.map((view) => (
             <li key={view.id} className="flex items-center">
-              <button type="button" className="h-11 grow text-left underline" onClick={() => onShow(view)}>{view.name}</button>
-              <button type="button" className="h-11 px-2 text-[14px]" aria-label={`Drop the view ${view.name}`} onClick={() => drop.mutate(view.id)}>drop</button>
+              <button type="button" className="h-11 grow text-left underline" onClick={() => onShow(view)}>
+                {view.name}
+              </button>
+              <button
+                type="button"
+                className="h-11 px-2 text-[14px]"
+                aria-label={`Drop the view ${view.name}`}
+                onClick={() => drop.mutate(view.id)}
+              >
+                drop
+              </button>
             </li>
           ))}
         </ul>
-        <form className="mt-2 flex gap-2" onSubmit={(event) => { event.preventDefault(); if (name.trim() !== '') save.mutate(); }}>
-          <input aria-label="Name of this view" className="input h-11 grow" maxLength={80} placeholder="keep this view as" value={name} onChange={(event) => setName(event.target.value)} />
-          <button type="submit" className="btn h-11">Keep</button>
+        <form
+          className="mt-2 flex gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (name.trim() !== '') save.mutate();
+          }}
+        >
+          <input
+            aria-label="Name of this view"
+            className="input h-11 grow"
+            maxLength={80}
+            placeholder="keep this view as"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+          />
+          <button type="submit" className="btn h-11">
+            Keep
+          </button>
         </form>
         <Wrong words={save.isError ? wordsOf(save.error) : null} />
       </div>

@@ -11,35 +11,94 @@ interface Moved {
   hardening: { plant_id: number; steps: { date: string; minutes: number }[] }[];
 }
 
-/** Sets plants on another bench; those that come into more sun get a plan, those that move are looked at again in three weeks. */
-export function MovePanel({ ids, places, today, onClose }: { ids: number[]; places: Pick<PlaceView, 'id' | 'name'>[]; today: string; onClose(done: boolean): void }) {
+/**
+ * Sets plants on another bench; those that come into more sun get a plan, those that move are looked at again in three
+ * weeks.
+ */
+export function MovePanel({
+  ids,
+  places,
+  today,
+  onClose,
+}: {
+  ids: number[];
+  places: Pick<PlaceView, 'id' | 'name'>[];
+  today: string;
+  onClose(done: boolean): void;
+}) {
   const [place, setPlace] = useState(String(places[0]?.id ?? ''));
   const [date, setDate] = useState(today);
   const queries = useQueryClient();
   const move = useMutation({
-    mutationFn: () => ask<Moved>('/plants/move', { method: 'POST', body: { plant_ids: ids, place_id: Number(place), date } }),
+    mutationFn: () =>
+      ask<Moved>('/plants/move', { method: 'POST', body: { plant_ids: ids, place_id: Number(place), date } }),
     onSuccess: () => queries.invalidateQueries(),
   });
   if (move.data) {
     const plans = move.data.hardening;
     return (
       <Dialog title="Moved" onClose={() => onClose(true)}>
-        <p>{count(move.data.moved.length, 'plant')} moved{move.data.moved.length < ids.length && `; ${ids.length - move.data.moved.length} stood there already`}.</p>
-        {plans.length > 0 && <p className="my-2">{count(plans.length, 'plant')} come into more sun: a plan begins with {plans[0]!.steps[0]!.minutes} minutes and takes {count(plans[0]!.steps.length, 'day')}. It stands on the round, day by day.</p>}
+        <p>
+          {count(move.data.moved.length, 'plant')} moved
+          {move.data.moved.length < ids.length && `; ${ids.length - move.data.moved.length} stood there already`}.
+        </p>
+        {plans.length > 0 && (
+          <p className="my-2">
+            {count(plans.length, 'plant')} come into more sun: a plan begins with {plans[0]!.steps[0]!.minutes} minutes
+            and takes {count(plans[0]!.steps.length, 'day')}. It stands on the round, day by day.
+          </p>
+        )}
         <p>In about three weeks the round asks how their newest growth looks.</p>
-        <button type="button" className="btn btn-primary mt-4 h-11 px-6" onClick={() => onClose(true)}>Good</button>
+        <button type="button" className="btn btn-primary mt-4 h-11 px-6" onClick={() => onClose(true)}>
+          Good
+        </button>
       </Dialog>
     );
   }
   return (
     <Dialog title={`Move ${count(ids.length, 'plant')}`} onClose={() => onClose(false)}>
-      <form onSubmit={(event: FormEvent) => { event.preventDefault(); move.mutate(); }}>
-        <Field label="To">{(id) => <select id={id} className="select h-11 w-full" value={place} onChange={(event) => setPlace(event.target.value)}>{places.map((one) => <option key={one.id} value={one.id}>{one.name}</option>)}</select>}</Field>
-        <Field label="On">{(id) => <input id={id} type="date" max={today} className="input h-11 w-44" value={date} onChange={(event) => setDate(event.target.value)} />}</Field>
+      <form
+        onSubmit={(event: FormEvent) => {
+          event.preventDefault();
+          move.mutate();
+        }}
+      >
+        <Field label="To">
+          {(id) => (
+            <select
+              id={id}
+              className="select h-11 w-full"
+              value={place}
+              onChange={(event) => setPlace(event.target.value)}
+            >
+              {places.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <Field label="On">
+          {(id) => (
+            <input
+              id={id}
+              type="date"
+              max={today}
+              className="input h-11 w-44"
+              value={date}
+              onChange={(event) => setDate(event.target.value)}
+            />
+          )}
+        </Field>
         <Wrong words={move.isError ? wordsOf(move.error) : null} />
         <div className="mt-4 flex gap-3">
-          <button type="submit" className="btn btn-primary h-11 px-6" disabled={move.isPending}>{move.isPending ? 'Reckoning anew…' : 'Move them'}</button>
-          <button type="button" className="btn h-11" onClick={() => onClose(false)}>Leave them</button>
+          <button type="submit" className="btn btn-primary h-11 px-6" disabled={move.isPending}>
+            {move.isPending ? 'Reckoning anew…' : 'Move them'}
+          </button>
+          <button type="button" className="btn h-11" onClick={() => onClose(false)}>
+            Leave them
+          </button>
         </div>
       </form>
     </Dialog>

@@ -28,19 +28,35 @@ export function Book({ plant }: { plant: PlantView }) {
   };
   return (
     <section aria-labelledby="book">
-      <h2 id="book" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">The book</h2>
-      {failed && <p role="alert" className="border-l-4 border-[var(--rust)] pl-2">{failed}</p>}
+      <h2 id="book" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">
+        The book
+      </h2>
+      {failed && (
+        <p role="alert" className="border-l-4 border-[var(--rust)] pl-2">
+          {failed}
+        </p>
+      )}
       {plant.journal.length === 0 && <p>Nothing is written yet.</p>}
       <ol>
         {plant.journal.slice(0, most).map((entry) => (
-          <li key={entry.client_id} className="flex min-h-11 items-center gap-3 border-b border-[var(--rule)] text-[15px]">
+          <li
+            key={entry.client_id}
+            className="flex min-h-11 items-center gap-3 border-b border-[var(--rule)] text-[15px]"
+          >
             <span className="w-32 shrink-0 text-[var(--ink-2)]">{fullDay(entry.event.date)}</span>
-            <span className={`min-w-0 break-words ${entry.voided ? 'line-through' : ''}`}>{eventWords(entry.event)}</span>
+            <span className={`min-w-0 break-words ${entry.voided ? 'line-through' : ''}`}>
+              {eventWords(entry.event)}
+            </span>
             {entry.voided ? (
               <span className="ml-auto text-[14px] text-[var(--ink-2)]">struck out</span>
             ) : (
               !FIXED.has(entry.event.type) && (
-                <button type="button" className="ml-auto h-11 px-2 text-[14px] text-[var(--ink-2)] underline hover:text-[var(--ink)]" aria-label={`Strike out ${fullDay(entry.event.date)}: ${eventWords(entry.event)}`} onClick={() => void strike(entry)}>
+                <button
+                  type="button"
+                  className="ml-auto h-11 px-2 text-[14px] text-[var(--ink-2)] underline hover:text-[var(--ink)]"
+                  aria-label={`Strike out ${fullDay(entry.event.date)}: ${eventWords(entry.event)}`}
+                  onClick={() => void strike(entry)}
+                >
                   strike out
                 </button>
               )
@@ -48,7 +64,11 @@ export function Book({ plant }: { plant: PlantView }) {
           </li>
         ))}
       </ol>
-      {plant.journal.length > most && <button type="button" className="btn mt-2 h-11" onClick={() => setMost(most + MORE)}>Further back</button>}
+      {plant.journal.length > most && (
+        <button type="button" className="btn mt-2 h-11" onClick={() => setMost(most + MORE)}>
+          Further back
+        </button>
+      )}
     </section>
   );
 }
@@ -56,7 +76,12 @@ export function Book({ plant }: { plant: PlantView }) {
 /** What changes more than the book is taken back where it was done. */
 const FIXED = new Set<JournalEvent['type']>(['repotting', 'move', 'picture', 'ended']);
 
-const METHOD_WORDS = { drench: 'Watered until it ran', measured: 'Watered by measure', bottom: 'Stood in water', mist: 'Misted' } as const;
+const METHOD_WORDS = {
+  drench: 'Watered until it ran',
+  measured: 'Watered by measure',
+  bottom: 'Stood in water',
+  mist: 'Misted',
+} as const;
 
 export function eventWords(event: JournalEvent): string {
   switch (event.type) {
@@ -103,13 +128,20 @@ export function eventWords(event: JournalEvent): string {
     case 'picture':
       return 'Picture taken';
     case 'ended':
-      return event.how === 'died' ? `Died${event.cause ? `: ${event.cause}` : ''}` : `Given away${event.cause ? `: ${event.cause}` : ''}`;
+      return event.how === 'died'
+        ? `Died${event.cause ? `: ${event.cause}` : ''}`
+        : `Given away${event.cause ? `: ${event.cause}` : ''}`;
   }
 }
 
 function measureWords(event: Extract<JournalEvent, { type: 'measure' }>): string {
   return [
-    event.diameter_mm !== undefined && `${event.diameter_mm} mm wide`, event.height_mm !== undefined && `${event.height_mm} mm tall`, event.caudex_mm !== undefined && `caudex ${event.caudex_mm} mm`,
-    event.heads !== undefined && `${event.heads} heads`, event.weight_g !== undefined && `${event.weight_g} g`,
-  ].filter(Boolean).join(', ');
+    event.diameter_mm !== undefined && `${event.diameter_mm} mm wide`,
+    event.height_mm !== undefined && `${event.height_mm} mm tall`,
+    event.caudex_mm !== undefined && `caudex ${event.caudex_mm} mm`,
+    event.heads !== undefined && `${event.heads} heads`,
+    event.weight_g !== undefined && `${event.weight_g} g`,
+  ]
+    .filter(Boolean)
+    .join(', ');
 }

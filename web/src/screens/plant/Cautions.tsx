@@ -3,9 +3,11 @@ import type { Caution, OutlookView } from '@zinc-pail/core';
 const WORDS: Record<Caution, string> = {
   spines: 'Spines: thick gloves or tongs, and mind the eyes.',
   glochids: 'Barbed hairs that look soft and are not: tongs, and tape to lift them from the skin.',
-  'milky-sap': 'Milky sap burns skin and eyes: gloves, eye cover, wash. Sap in the eye: rinse long and get medical help.',
+  'milky-sap':
+    'Milky sap burns skin and eyes: gloves, eye cover, wash. Sap in the eye: rinse long and get medical help.',
   'poisonous-sap': 'Poisonous sap: never near mouth or wounds; wash the blade.',
-  'poisonous-eaten': 'Poisonous if eaten: out of reach of children and pets. If swallowed, call a poison line or a vet.',
+  'poisonous-eaten':
+    'Poisonous if eaten: out of reach of children and pets. If swallowed, call a poison line or a vet.',
   powdery: 'Powder-coated: do not touch or splash; marks stay.',
   'dry-heart': 'No water into the heart: aim at the mix, or stand it in water.',
 };
@@ -18,20 +20,42 @@ export function cautionLines(outlook: OutlookView, poisonous: { people: boolean;
   return [
     ...outlook.cautions.map((caution) => WORDS[caution]),
     ...(poisonous.pets && !poisonous.people ? ['Not for dogs and cats to chew. If one does, call a vet.'] : []),
-    ...(outlook.pot.top_mm >= HEAVY_MM && outlook.pot.material !== 'plastic' ? ['Heavy: lift it with a second person, back straight.'] : []),
-    ...(outlook.pot.holes ? [] : ['This pot has no hole: small measures only, or drill it (wet, slowly, with eye cover and a protected outlet).']),
+    ...(outlook.pot.top_mm >= HEAVY_MM && outlook.pot.material !== 'plastic'
+      ? ['Heavy: lift it with a second person, back straight.']
+      : []),
+    ...(outlook.pot.holes
+      ? []
+      : [
+          'This pot has no hole: small measures only, or drill it (wet, slowly, with eye cover and a protected outlet).',
+        ]),
   ];
 }
 
-export function Cautions({ outlook, poisonous }: { outlook: OutlookView; poisonous: { people: boolean; pets: boolean } }) {
+export function Cautions({
+  outlook,
+  poisonous,
+}: {
+  outlook: OutlookView;
+  poisonous: { people: boolean; pets: boolean };
+}) {
   const lines = cautionLines(outlook, poisonous);
   return (
     <section aria-labelledby="cautions">
-      <h2 id="cautions" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">Before hands go in</h2>
+      <h2 id="cautions" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">
+        Before hands go in
+      </h2>
       {lines.length === 0 ? (
-        <p className="text-[15px]">Nothing is known against it. Not known is not the same as safe: keep it from children and pets.</p>
+        <p className="text-[15px]">
+          Nothing is known against it. Not known is not the same as safe: keep it from children and pets.
+        </p>
       ) : (
-        <ul className="space-y-1 text-[15px]">{lines.map((line) => <li key={line} className="border-l-4 border-[var(--rust)] pl-2">{line}</li>)}</ul>
+        <ul className="space-y-1 text-[15px]">
+          {lines.map((line) => (
+            <li key={line} className="border-l-4 border-[var(--rust)] pl-2">
+              {line}
+            </li>
+          ))}
+        </ul>
       )}
     </section>
   );

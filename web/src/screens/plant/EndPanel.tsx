@@ -15,7 +15,8 @@ export function EndPanel({ plant, onClose }: { plant: PlantView; onClose(): void
   const [cause, setCause] = useState('');
   const queries = useQueryClient();
   const end = useMutation({
-    mutationFn: () => ask(`/plants/${plant.id}/end`, { method: 'POST', body: { how, date, cause: cause.trim() || null } }),
+    mutationFn: () =>
+      ask(`/plants/${plant.id}/end`, { method: 'POST', body: { how, date, cause: cause.trim() || null } }),
     onSuccess: async () => {
       onClose();
       await queries.resetQueries({ queryKey: plantKey(plant.id) });
@@ -23,17 +24,64 @@ export function EndPanel({ plant, onClose }: { plant: PlantView; onClose(): void
     },
   });
   return (
-    <Dialog title={<>The end of <Name written={plant.name} /></>} onClose={onClose}>
-      <form onSubmit={(event: FormEvent) => { event.preventDefault(); end.mutate(); }}>
-        <Choice legend="It" name="how" value={how} onChange={setHow} options={[{ id: 'died', label: 'died' }, { id: 'given', label: 'was given away' }]} />
-        <Field label={how === 'died' ? 'Of what, as far as you know' : 'To whom, if you like'} hint={how === 'died' ? '“Unknown” is an answer too. The book is read back to you next.' : undefined}>
-          {(id) => <input id={id} maxLength={500} className="input h-11 w-full" value={cause} onChange={(event) => setCause(event.target.value)} />}
+    <Dialog
+      title={
+        <>
+          The end of <Name written={plant.name} />
+        </>
+      }
+      onClose={onClose}
+    >
+      <form
+        onSubmit={(event: FormEvent) => {
+          event.preventDefault();
+          end.mutate();
+        }}
+      >
+        <Choice
+          legend="It"
+          name="how"
+          value={how}
+          onChange={setHow}
+          options={[
+            { id: 'died', label: 'died' },
+            { id: 'given', label: 'was given away' },
+          ]}
+        />
+        <Field
+          label={how === 'died' ? 'Of what, as far as you know' : 'To whom, if you like'}
+          hint={how === 'died' ? '“Unknown” is an answer too. The book is read back to you next.' : undefined}
+        >
+          {(id) => (
+            <input
+              id={id}
+              maxLength={500}
+              className="input h-11 w-full"
+              value={cause}
+              onChange={(event) => setCause(event.target.value)}
+            />
+          )}
         </Field>
-        <Field label="On">{(id) => <input id={id} type="date" max={plant.site.today} className="input h-11 w-44" value={date} onChange={(event) => setDate(event.target.value)} />}</Field>
+        <Field label="On">
+          {(id) => (
+            <input
+              id={id}
+              type="date"
+              max={plant.site.today}
+              className="input h-11 w-44"
+              value={date}
+              onChange={(event) => setDate(event.target.value)}
+            />
+          )}
+        </Field>
         <Wrong words={end.isError ? wordsOf(end.error) : null} />
         <div className="mt-4 flex gap-3">
-          <button type="submit" className="btn btn-primary h-11 px-6" disabled={end.isPending}>Close its book</button>
-          <button type="button" className="btn h-11" onClick={onClose}>It stays</button>
+          <button type="submit" className="btn btn-primary h-11 px-6" disabled={end.isPending}>
+            Close its book
+          </button>
+          <button type="button" className="btn h-11" onClick={onClose}>
+            It stays
+          </button>
         </div>
       </form>
     </Dialog>
@@ -48,7 +96,11 @@ export function CopiesPanel({ plant, onClose }: { plant: PlantView; onClose(): v
   const queries = useQueryClient();
   const number = numberIn(count, 1, 200);
   const make = useMutation({
-    mutationFn: () => ask<{ ids: number[] }>(`/plants/${plant.id}/copies`, { method: 'POST', body: { count: number, date: plant.site.today, as_offspring: offspring } }),
+    mutationFn: () =>
+      ask<{ ids: number[] }>(`/plants/${plant.id}/copies`, {
+        method: 'POST',
+        body: { count: number, date: plant.site.today, as_offspring: offspring },
+      }),
     onSuccess: async ({ ids }) => {
       await queries.invalidateQueries();
       onClose();
@@ -56,14 +108,40 @@ export function CopiesPanel({ plant, onClose }: { plant: PlantView; onClose(): v
     },
   });
   return (
-    <Dialog title={<>More of <Name written={plant.name} /></>} onClose={onClose}>
-      <form onSubmit={(event: FormEvent) => { event.preventDefault(); if (!Number.isNaN(number)) make.mutate(); }}>
-        <Field label="How many" hint="Same pot, mix and place; numbers by your scheme.">{(id) => <input id={id} inputMode="numeric" className="input h-11 w-24" value={count} onChange={(event) => setCount(event.target.value)} />}</Field>
+    <Dialog
+      title={
+        <>
+          More of <Name written={plant.name} />
+        </>
+      }
+      onClose={onClose}
+    >
+      <form
+        onSubmit={(event: FormEvent) => {
+          event.preventDefault();
+          if (!Number.isNaN(number)) make.mutate();
+        }}
+      >
+        <Field label="How many" hint="Same pot, mix and place; numbers by your scheme.">
+          {(id) => (
+            <input
+              id={id}
+              inputMode="numeric"
+              className="input h-11 w-24"
+              value={count}
+              onChange={(event) => setCount(event.target.value)}
+            />
+          )}
+        </Field>
         <Tick label="offsets or seedlings of this one" checked={offspring} onChange={setOffspring} />
         <Wrong words={Number.isNaN(number) ? 'A number from 1 to 200.' : make.isError ? wordsOf(make.error) : null} />
         <div className="mt-4 flex gap-3">
-          <button type="submit" className="btn btn-primary h-11 px-6" disabled={make.isPending || Number.isNaN(number)}>Make them</button>
-          <button type="button" className="btn h-11" onClick={onClose}>Leave it</button>
+          <button type="submit" className="btn btn-primary h-11 px-6" disabled={make.isPending || Number.isNaN(number)}>
+            Make them
+          </button>
+          <button type="button" className="btn h-11" onClick={onClose}>
+            Leave it
+          </button>
         </div>
       </form>
     </Dialog>

@@ -12,8 +12,13 @@ export function Hardening({ plant }: { plant: PlantView }) {
   const steps = plant.record.hardening;
   const queries = useQueryClient();
   const act = useMutation({
-    mutationFn: (what: 'scorched' | 'hardening/end') => ask(`/plants/${plant.id}/${what}`, { method: 'POST', body: {} }),
-    onSettled: () => Promise.all([queries.invalidateQueries({ queryKey: plantKey(plant.id) }), queries.invalidateQueries({ queryKey: roundKey })]),
+    mutationFn: (what: 'scorched' | 'hardening/end') =>
+      ask(`/plants/${plant.id}/${what}`, { method: 'POST', body: {} }),
+    onSettled: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: plantKey(plant.id) }),
+        queries.invalidateQueries({ queryKey: roundKey }),
+      ]),
   });
   if (!steps || steps.length === 0) return null;
   const { today } = plant.site;
@@ -23,15 +28,49 @@ export function Hardening({ plant }: { plant: PlantView }) {
   return (
     <section aria-labelledby="hardening">
       <SectionHead id="hardening">Out into the sun</SectionHead>
-      <svg viewBox="0 0 300 96" className="w-full" role="img" aria-label={`Minutes of direct sun day by day: ${steps.map((step) => `${shortDay(step.date)} ${step.minutes}`).join(', ')}`}>
-        {steps.map((step, i) => <rect key={step.date} x={i * width + 1} y={76 - y(step.minutes)} width={Math.max(2, width - 2)} height={y(step.minutes)} fill={step.date === today ? 'var(--clay)' : step.date < today ? 'var(--ink-2)' : 'none'} stroke="var(--ink-2)" />)}
-        <text x="0" y="92" fontSize="13" fill="var(--ink-2)">{shortDay(steps[0]!.date)}</text>
-        <text x="300" y="92" textAnchor="end" fontSize="13" fill="var(--ink-2)">{shortDay(steps.at(-1)!.date)}</text>
+      <svg
+        viewBox="0 0 300 96"
+        className="w-full"
+        role="img"
+        aria-label={`Minutes of direct sun day by day: ${steps.map((step) => `${shortDay(step.date)} ${step.minutes}`).join(', ')}`}
+      >
+        {steps.map((step, i) => (
+          <rect
+            key={step.date}
+            x={i * width + 1}
+            y={76 - y(step.minutes)}
+            width={Math.max(2, width - 2)}
+            height={y(step.minutes)}
+            fill={step.date === today ? 'var(--clay)' : step.date < today ? 'var(--ink-2)' : 'none'}
+            stroke="var(--ink-2)"
+          />
+        ))}
+        <text x="0" y="92" fontSize="13" fill="var(--ink-2)">
+          {shortDay(steps[0]!.date)}
+        </text>
+        <text x="300" y="92" textAnchor="end" fontSize="13" fill="var(--ink-2)">
+          {shortDay(steps.at(-1)!.date)}
+        </text>
       </svg>
-      <p className="text-[15px]">{now ? `Today ${now.minutes} minutes of direct sun, then back to shade.` : steps.at(-1)!.date < today ? 'The plan is done.' : 'It begins later.'}</p>
+      <p className="text-[15px]">
+        {now
+          ? `Today ${now.minutes} minutes of direct sun, then back to shade.`
+          : steps.at(-1)!.date < today
+            ? 'The plan is done.'
+            : 'It begins later.'}
+      </p>
       <div className="mt-1 flex gap-2">
-        <button type="button" className="btn h-11" disabled={act.isPending} onClick={() => act.mutate('scorched')}>It scorched: a step back</button>
-        <button type="button" className="btn btn-ghost h-11" disabled={act.isPending} onClick={() => act.mutate('hardening/end')}>End the plan</button>
+        <button type="button" className="btn h-11" disabled={act.isPending} onClick={() => act.mutate('scorched')}>
+          It scorched: a step back
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost h-11"
+          disabled={act.isPending}
+          onClick={() => act.mutate('hardening/end')}
+        >
+          End the plan
+        </button>
       </div>
     </section>
   );

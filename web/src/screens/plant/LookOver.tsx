@@ -16,7 +16,13 @@ const APART_DAYS = 28;
 
 export function LookOver({ plant, onClose }: { plant: PlantView; onClose(): void }) {
   const { today } = plant.site;
-  const [found, setFound] = useState({ pests: false, sleeve_off: false, peat_off: false, hole: plant.outlook.pot.holes, name_checked: false });
+  const [found, setFound] = useState({
+    pests: false,
+    sleeve_off: false,
+    peat_off: false,
+    hole: plant.outlook.pot.holes,
+    name_checked: false,
+  });
   const [roots, setRoots] = useState('not-seen');
   const [words, setWords] = useState('');
   const [apart, setApart] = useState(addDays(today, APART_DAYS));
@@ -24,31 +30,123 @@ export function LookOver({ plant, onClose }: { plant: PlantView; onClose(): void
   const queries = useQueryClient();
   const save = useMutation({
     mutationFn: async () => {
-      await journal.write([{ plantId: plant.id, seen: null, events: [{ type: 'arrival', date: today, ...found, roots: roots as 'sound', ...(words.trim() ? { text: words.trim() } : {}) }] }]);
-      await ask(`/plants/${plant.id}`, { method: 'PATCH', version: plant.version, body: { quarantine_until: apart === '' ? null : apart } });
-      await Promise.all([queries.invalidateQueries({ queryKey: plantKey(plant.id) }), queries.invalidateQueries({ queryKey: roundKey })]);
+      await journal.write([
+        {
+          plantId: plant.id,
+          seen: null,
+          events: [
+            {
+              type: 'arrival',
+              date: today,
+              ...found,
+              roots: roots as 'sound',
+              ...(words.trim() ? { text: words.trim() } : {}),
+            },
+          ],
+        },
+      ]);
+      await ask(`/plants/${plant.id}`, {
+        method: 'PATCH',
+        version: plant.version,
+        body: { quarantine_until: apart === '' ? null : apart },
+      });
+      await Promise.all([
+        queries.invalidateQueries({ queryKey: plantKey(plant.id) }),
+        queries.invalidateQueries({ queryKey: roundKey }),
+      ]);
     },
     onSuccess: onClose,
   });
-  const tick = (key: keyof typeof found, label: string) => <Tick label={label} checked={found[key]} onChange={(on) => setFound({ ...found, [key]: on })} />;
+  const tick = (key: keyof typeof found, label: string) => (
+    <Tick label={label} checked={found[key]} onChange={(on) => setFound({ ...found, [key]: on })} />
+  );
   return (
-    <Dialog title={<>Looking over <Name written={plant.name} /></>} onClose={onClose}>
-      <form onSubmit={(event: FormEvent) => { event.preventDefault(); save.mutate(); }}>
-        <ul className="mb-2 text-[15px]">{cautionLines(plant.outlook, plant.record.poisonous).map((line) => <li key={line} className="border-l-4 border-[var(--rust)] pl-2">{line}</li>)}</ul>
+    <Dialog
+      title={
+        <>
+          Looking over <Name written={plant.name} />
+        </>
+      }
+      onClose={onClose}
+    >
+      <form
+        onSubmit={(event: FormEvent) => {
+          event.preventDefault();
+          save.mutate();
+        }}
+      >
+        <ul className="mb-2 text-[15px]">
+          {cautionLines(plant.outlook, plant.record.poisonous).map((line) => (
+            <li key={line} className="border-l-4 border-[var(--rust)] pl-2">
+              {line}
+            </li>
+          ))}
+        </ul>
         {tick('sleeve_off', 'foil, sleeve and outer pot are off')}
         {tick('hole', 'the pot has an open hole')}
         {tick('peat_off', 'soaked peat is shaken off, or noted to be')}
         {tick('name_checked', 'the name is checked against the plant')}
         {tick('pests', 'pests were found: look in axils, folds, under the rim and at the roots')}
-        <Choice legend="Roots" name="roots" value={roots} onChange={setRoots} options={[{ id: 'sound', label: 'sound' }, { id: 'poor', label: 'poor' }, { id: 'not-seen', label: 'not seen' }]} />
-        <Field label="In words">{(id) => <textarea id={id} rows={2} maxLength={1000} className="textarea w-full" value={words} onChange={(event) => setWords(event.target.value)} />}</Field>
-        <Field label="Kept apart until" hint="Four weeks show most pests. Empty where it need not be.">{(id) => <input id={id} type="date" min={today} className="input h-11 w-44" value={apart} onChange={(event) => setApart(event.target.value)} />}</Field>
-        {(!found.sleeve_off || !found.hole) && <p className="border-l-4 border-[var(--straw)] pl-2 text-[15px]">Do that today: {[!found.sleeve_off && 'take sleeve and foil off, they hold the run-off', !found.hole && 'give the pot a hole, or water it by small measures only'].filter(Boolean).join('; ')}.</p>}
-        {found.pests && <p className="border-l-4 border-[var(--rust)] pl-2 text-[15px]">Keep it well apart until {fullDay(apart || today)}, and wash your hands and tools between it and the others.</p>}
+        <Choice
+          legend="Roots"
+          name="roots"
+          value={roots}
+          onChange={setRoots}
+          options={[
+            { id: 'sound', label: 'sound' },
+            { id: 'poor', label: 'poor' },
+            { id: 'not-seen', label: 'not seen' },
+          ]}
+        />
+        <Field label="In words">
+          {(id) => (
+            <textarea
+              id={id}
+              rows={2}
+              maxLength={1000}
+              className="textarea w-full"
+              value={words}
+              onChange={(event) => setWords(event.target.value)}
+            />
+          )}
+        </Field>
+        <Field label="Kept apart until" hint="Four weeks show most pests. Empty where it need not be.">
+          {(id) => (
+            <input
+              id={id}
+              type="date"
+              min={today}
+              className="input h-11 w-44"
+              value={apart}
+              onChange={(event) => setApart(event.target.value)}
+            />
+          )}
+        </Field>
+        {(!found.sleeve_off || !found.hole) && (
+          <p className="border-l-4 border-[var(--straw)] pl-2 text-[15px]">
+            Do that today:{' '}
+            {[
+              !found.sleeve_off && 'take sleeve and foil off, they hold the run-off',
+              !found.hole && 'give the pot a hole, or water it by small measures only',
+            ]
+              .filter(Boolean)
+              .join('; ')}
+            .
+          </p>
+        )}
+        {found.pests && (
+          <p className="border-l-4 border-[var(--rust)] pl-2 text-[15px]">
+            Keep it well apart until {fullDay(apart || today)}, and wash your hands and tools between it and the others.
+          </p>
+        )}
         <Wrong words={save.isError ? wordsOf(save.error) : null} />
         <div className="mt-4 flex gap-3">
-          <button type="submit" className="btn btn-primary h-11 px-6" disabled={save.isPending}>{save.isPending ? 'Writing…' : 'Write it down'}</button>
-          <button type="button" className="btn h-11" onClick={onClose}>Later</button>
+          <button type="submit" className="btn btn-primary h-11 px-6" disabled={save.isPending}>
+            {save.isPending ? 'Writing…' : 'Write it down'}
+          </button>
+          <button type="button" className="btn h-11" onClick={onClose}>
+            Later
+          </button>
         </div>
       </form>
     </Dialog>

@@ -25,32 +25,64 @@ export function Pictures({ plant }: { plant: PlantView }) {
     },
     onSettled: again,
   });
-  const remove = useMutation({ mutationFn: (id: number) => ask(`/pictures/${id}/remove`, { method: 'POST', body: {} }), onSettled: again });
+  const remove = useMutation({
+    mutationFn: (id: number) => ask(`/pictures/${id}/remove`, { method: 'POST', body: {} }),
+    onSettled: again,
+  });
   const shown = pair.flatMap((id) => pictures.find((picture) => picture.id === id) ?? []);
-  const toggle = (id: number) => setPair((before) => (before.includes(id) ? before.filter((one) => one !== id) : [...before, id].slice(-2)));
+  const toggle = (id: number) =>
+    setPair((before) => (before.includes(id) ? before.filter((one) => one !== id) : [...before, id].slice(-2)));
   const failed = send.error ?? remove.error;
   return (
     <section aria-labelledby="pictures">
       <SectionHead id="pictures">Pictures</SectionHead>
       {shown.length > 0 && (
         <div className={`mb-3 grid gap-3 ${shown.length === 2 ? 'sm:grid-cols-2' : ''}`}>
-          {shown.toSorted((a, b) => (a.day < b.day ? -1 : 1)).map((picture) => (
-            <figure key={picture.id}>
-              <img src={`/api/pictures/${picture.id}/large`} alt={`On ${fullDay(picture.day)}${picture.caption ? `: ${picture.caption}` : ''}`} className="w-full border border-[var(--rule)]" />
-              <figcaption className="flex items-center gap-3 text-[15px]">
-                <span>{fullDay(picture.day)}{picture.caption && `: ${picture.caption}`}</span>
-                <button type="button" className="ml-auto h-11 px-2 text-[14px] underline" aria-label={`Take away the picture of ${fullDay(picture.day)}`} onClick={() => remove.mutate(picture.id)}>take away</button>
-              </figcaption>
-            </figure>
-          ))}
+          {shown
+            .toSorted((a, b) => (a.day < b.day ? -1 : 1))
+            .map((picture) => (
+              <figure key={picture.id}>
+                <img
+                  src={`/api/pictures/${picture.id}/large`}
+                  alt={`On ${fullDay(picture.day)}${picture.caption ? `: ${picture.caption}` : ''}`}
+                  className="w-full border border-[var(--rule)]"
+                />
+                <figcaption className="flex items-center gap-3 text-[15px]">
+                  <span>
+                    {fullDay(picture.day)}
+                    {picture.caption && `: ${picture.caption}`}
+                  </span>
+                  <button
+                    type="button"
+                    className="ml-auto h-11 px-2 text-[14px] underline"
+                    aria-label={`Take away the picture of ${fullDay(picture.day)}`}
+                    onClick={() => remove.mutate(picture.id)}
+                  >
+                    take away
+                  </button>
+                </figcaption>
+              </figure>
+            ))}
         </div>
       )}
       {pictures.length > 0 && (
         <ul className="flex flex-wrap gap-3">
           {pictures.map((picture) => (
             <li key={picture.id}>
-              <button type="button" aria-pressed={pair.includes(picture.id)} aria-label={`Show the picture of ${fullDay(picture.day)}`} className={`block border-2 ${pair.includes(picture.id) ? 'border-[var(--clay)]' : 'border-transparent'}`} onClick={() => toggle(picture.id)}>
-                <img src={`/api/pictures/${picture.id}/small`} alt="" width={120} loading="lazy" className="h-[90px] w-[120px] object-cover" />
+              <button
+                type="button"
+                aria-pressed={pair.includes(picture.id)}
+                aria-label={`Show the picture of ${fullDay(picture.day)}`}
+                className={`block border-2 ${pair.includes(picture.id) ? 'border-[var(--clay)]' : 'border-transparent'}`}
+                onClick={() => toggle(picture.id)}
+              >
+                <img
+                  src={`/api/pictures/${picture.id}/small`}
+                  alt=""
+                  width={120}
+                  loading="lazy"
+                  className="h-[90px] w-[120px] object-cover"
+                />
                 <span className="block text-[14px] text-[var(--ink-2)]">{fullDay(picture.day)}</span>
               </button>
             </li>
@@ -58,11 +90,36 @@ export function Pictures({ plant }: { plant: PlantView }) {
         </ul>
       )}
       <div className="mt-2 flex flex-wrap items-center gap-2">
-        <button type="button" className="btn h-11" disabled={send.isPending} onClick={() => input.current?.click()}>{send.isPending ? 'Sending…' : 'Add a picture'}</button>
-        <label className="flex items-center gap-2 text-[15px]">taken on <input type="date" className="input h-11 w-44" max={plant.site.today} value={date} onChange={(event) => setDate(event.target.value)} /></label>
-        <input ref={input} type="file" accept="image/*" multiple hidden aria-label="Pictures" onChange={(event) => { send.mutate([...(event.target.files ?? [])]); event.target.value = ''; }} />
+        <button type="button" className="btn h-11" disabled={send.isPending} onClick={() => input.current?.click()}>
+          {send.isPending ? 'Sending…' : 'Add a picture'}
+        </button>
+        <label className="flex items-center gap-2 text-[15px]">
+          taken on{' '}
+          <input
+            type="date"
+            className="input h-11 w-44"
+            max={plant.site.today}
+            value={date}
+            onChange={(event) => setDate(event.target.value)}
+          />
+        </label>
+        <input
+          ref={input}
+          type="file"
+          accept="image/*"
+          multiple
+          hidden
+          aria-label="Pictures"
+          onChange={(event) => {
+            send.mutate([...(event.target.files ?? [])]);
+            event.target.value = '';
+          }}
+        />
       </div>
-      <p className="text-[14px] text-[var(--ink-2)]">{pictures.length > 1 ? 'Choose two to see them side by side. ' : ''}Pictures are made smaller, and the camera’s notes on place and time are taken off.</p>
+      <p className="text-[14px] text-[var(--ink-2)]">
+        {pictures.length > 1 ? 'Choose two to see them side by side. ' : ''}Pictures are made smaller, and the camera’s
+        notes on place and time are taken off.
+      </p>
       {failed && <Wrong words={wordsOf(failed)} />}
     </section>
   );

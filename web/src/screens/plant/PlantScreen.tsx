@@ -62,21 +62,57 @@ function Plant({ plant }: { plant: PlantView }) {
   const words = wordsFor(plant, site.today);
   const navigate = useNavigate();
   const places = usePlaces();
-  const pot = useMemo((): Marked => ({ plantId: plant.id, name: plant.name, today: site.today, seen: plant.revision, before: plant }), [plant, site]);
-  const water = useCallback(() => void mark([pot], () => wateredAsAdvised(plant, site.today), wateredWords(plant)), [mark, plant, pot, site.today]);
-  const feel = useCallback((how: Felt) => void mark([pot], () => felt(how, site.today), `felt ${how}`), [mark, pot, site.today]);
-  useKeys(useMemo(() => ({ w: water, n: () => setPanel('note'), '1': () => feel('wet'), '2': () => feel('damp'), '3': () => feel('dry') }), [water, feel]));
+  const pot = useMemo(
+    (): Marked => ({ plantId: plant.id, name: plant.name, today: site.today, seen: plant.revision, before: plant }),
+    [plant, site],
+  );
+  const water = useCallback(
+    () => void mark([pot], () => wateredAsAdvised(plant, site.today), wateredWords(plant)),
+    [mark, plant, pot, site.today],
+  );
+  const feel = useCallback(
+    (how: Felt) => void mark([pot], () => felt(how, site.today), `felt ${how}`),
+    [mark, pot, site.today],
+  );
+  useKeys(
+    useMemo(
+      () => ({
+        w: water,
+        n: () => setPanel('note'),
+        '1': () => feel('wet'),
+        '2': () => feel('damp'),
+        '3': () => feel('dry'),
+      }),
+      [water, feel],
+    ),
+  );
   return (
     <div className="px-3 pb-12 pt-3 sm:px-6">
-      <button type="button" className="inline-flex min-h-11 items-center gap-1 text-[var(--ink-2)] hover:text-[var(--ink)]" onClick={() => void (window.history.length > 1 ? navigate(-1) : navigate('/'))}><ArrowLeft aria-hidden="true" size={18} /> Back</button>
+      <button
+        type="button"
+        className="inline-flex min-h-11 items-center gap-1 text-[var(--ink-2)] hover:text-[var(--ink)]"
+        onClick={() => void (window.history.length > 1 ? navigate(-1) : navigate('/'))}
+      >
+        <ArrowLeft aria-hidden="true" size={18} /> Back
+      </button>
       <header className="mb-3 border-b-2 border-[var(--ink)] pb-2">
-        <h1 className="text-[28px] leading-tight"><Name written={plant.name} /></h1>
+        <h1 className="text-[28px] leading-tight">
+          <Name written={plant.name} />
+        </h1>
         <p className="flex flex-wrap gap-x-4 text-[16px] text-[var(--ink-2)]">
           <span>number {plant.number}</span>
           <StateMark state={outlook.state} />
           <span>{plant.place.name}</span>
-          {record.name_sure !== 'sure' && <span className="font-semibold text-[var(--straw)]">name {record.name_sure === 'likely' ? 'likely, not sure' : 'unknown: kept to the dry side'}</span>}
-          {record.quarantine_until && record.quarantine_until >= site.today && <span className="font-semibold text-[var(--straw)]">apart until {nearDay(record.quarantine_until, site.today)}</span>}
+          {record.name_sure !== 'sure' && (
+            <span className="font-semibold text-[var(--straw)]">
+              name {record.name_sure === 'likely' ? 'likely, not sure' : 'unknown: kept to the dry side'}
+            </span>
+          )}
+          {record.quarantine_until && record.quarantine_until >= site.today && (
+            <span className="font-semibold text-[var(--straw)]">
+              apart until {nearDay(record.quarantine_until, site.today)}
+            </span>
+          )}
           {record.other_names && <span>{record.other_names}</span>}
           {plant.provenance && <span>{plant.provenance}</span>}
         </p>
@@ -84,26 +120,58 @@ function Plant({ plant }: { plant: PlantView }) {
       <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_320px]">
         <section aria-labelledby="now">
           <h2 id="now" className="text-xl">
-            <strong className="font-semibold">{words.head}.</strong> <span className="font-[family-name:var(--font-sans)] text-[17px] text-[var(--ink-2)]">{[words.reason, ...words.beside, words.then].filter(Boolean).join(' ')}</span>
+            <strong className="font-semibold">{words.head}.</strong>{' '}
+            <span className="font-[family-name:var(--font-sans)] text-[17px] text-[var(--ink-2)]">
+              {[words.reason, ...words.beside, words.then].filter(Boolean).join(' ')}
+            </span>
           </h2>
           <div className="my-3 flex flex-wrap gap-2">
-            <button type="button" className={`btn h-11 px-5 ${kindOf(plant, site.today) === 'water' ? 'btn-primary' : ''}`} disabled={busy.has(plant.id)} onClick={water}>Watered</button>
+            <button
+              type="button"
+              className={`btn h-11 px-5 ${kindOf(plant, site.today) === 'water' ? 'btn-primary' : ''}`}
+              disabled={busy.has(plant.id)}
+              onClick={water}
+            >
+              Watered
+            </button>
             {(['wet', 'damp', 'dry'] as const).map((how) => (
-              <button key={how} type="button" className="btn h-11 min-w-16" disabled={busy.has(plant.id)} onClick={() => feel(how)}>Felt {how}</button>
+              <button
+                key={how}
+                type="button"
+                className="btn h-11 min-w-16"
+                disabled={busy.has(plant.id)}
+                onClick={() => feel(how)}
+              >
+                Felt {how}
+              </button>
             ))}
-            <button type="button" className="btn h-11" onClick={() => setPanel('note')}>Note something…</button>
+            <button type="button" className="btn h-11" onClick={() => setPanel('note')}>
+              Note something…
+            </button>
             <Menu plant={plant} onPick={setPanel} />
           </div>
           <Happened plant={plant} />
           <TaskWords plant={plant} />
           <DryCurve outlook={outlook} journal={plant.journal} today={site.today} />
-          {outlook.alarm && <p role="note" className="my-3 border-l-4 border-[var(--rust)] bg-[var(--frame)] p-3 text-[16px]"><strong>Something changed.</strong> {alarmWords(outlook.alarm)}</p>}
+          {outlook.alarm && (
+            <p role="note" className="my-3 border-l-4 border-[var(--rust)] bg-[var(--frame)] p-3 text-[16px]">
+              <strong>Something changed.</strong> {alarmWords(outlook.alarm)}
+            </p>
+          )}
           <Facts plant={plant} />
-          <div className="mt-6"><Schools outlook={outlook} today={site.today} /></div>
+          <div className="mt-6">
+            <Schools outlook={outlook} today={site.today} />
+          </div>
           <div className="mt-6 grid grid-cols-1 gap-x-10 gap-y-6 xl:grid-cols-2">
             <section aria-labelledby="why">
-              <h2 id="why" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">Why this day</h2>
-              <p className="text-[15px] text-[var(--ink-2)]">From full to dry takes about {Math.round(outlook.cycle_days)} days here now, against {Math.round(outlook.reference_days)} for the same plant in a plain 9 cm plastic pot on a mild bright bench:</p>
+              <h2 id="why" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">
+                Why this day
+              </h2>
+              <p className="text-[15px] text-[var(--ink-2)]">
+                From full to dry takes about {Math.round(outlook.cycle_days)} days here now, against{' '}
+                {Math.round(outlook.reference_days)} for the same plant in a plain 9 cm plastic pot on a mild bright
+                bench:
+              </p>
               <BecauseBars reasons={outlook.because} />
             </section>
             <Book plant={plant} />
@@ -125,7 +193,14 @@ function Plant({ plant }: { plant: PlantView }) {
       </div>
       {panel === 'note' && <NotePanel pots={[pot]} date={site.today} onClose={() => setPanel(null)} />}
       {panel === 'pot' && <PotPanel plant={plant} onClose={() => setPanel(null)} />}
-      {panel === 'move' && places.data && <MovePanel ids={[plant.id]} places={places.data.filter(({ id }) => id !== plant.place.id)} today={site.today} onClose={() => setPanel(null)} />}
+      {panel === 'move' && places.data && (
+        <MovePanel
+          ids={[plant.id]}
+          places={places.data.filter(({ id }) => id !== plant.place.id)}
+          today={site.today}
+          onClose={() => setPanel(null)}
+        />
+      )}
       {panel === 'change' && <ChangePanel plant={plant} onClose={() => setPanel(null)} />}
       {panel === 'end' && <EndPanel plant={plant} onClose={() => setPanel(null)} />}
       {panel === 'copies' && <CopiesPanel plant={plant} onClose={() => setPanel(null)} />}
@@ -138,11 +213,30 @@ function Facts({ plant }: { plant: PlantView }) {
   const { outlook, site } = plant;
   const { rate, water } = outlook;
   const facts: [string, string][] = [
-    ['Window', water ? `${nearDay(water.earliest, site.today)} to ${nearDay(water.latest, site.today)}, best ${nearDay(water.ideal, site.today)}: ${litres(water.amount_ml)}` : holdWords(outlook, { units: units(), today: site.today })],
-    ['Drying', outlook.checks === 0 ? `as reckoned; nobody has looked yet (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)} ×)` : `${rate.p50.toFixed(1)} × as fast as reckoned, from ${outlook.checks} ${outlook.checks === 1 ? 'check' : 'checks'} (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)})`],
-    ['Season', `${seasonWords(outlook.state, outlook.state_why, outlook.state_since, outlook.state_since_start, site.today)}${outlook.next_change ? `; ${outlook.next_change.state} from about ${nearDay(outlook.next_change.on, site.today)}` : ''}`],
-    ['Its store', `${THIRST[outlook.thirst.word]}${outlook.thirst.wrinkles_in_days ? `; without water the first wrinkles in about ${outlook.thirst.wrinkles_in_days} days` : ''}`],
-    ['Its roots', `${WET_FEET[outlook.wet_feet.word]}${outlook.wet_feet.harms_in_days ? `; in danger in about ${outlook.wet_feet.harms_in_days} days if it stays so` : ''}`],
+    [
+      'Window',
+      water
+        ? `${nearDay(water.earliest, site.today)} to ${nearDay(water.latest, site.today)}, best ${nearDay(water.ideal, site.today)}: ${litres(water.amount_ml)}`
+        : holdWords(outlook, { units: units(), today: site.today }),
+    ],
+    [
+      'Drying',
+      outlook.checks === 0
+        ? `as reckoned; nobody has looked yet (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)} ×)`
+        : `${rate.p50.toFixed(1)} × as fast as reckoned, from ${outlook.checks} ${outlook.checks === 1 ? 'check' : 'checks'} (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)})`,
+    ],
+    [
+      'Season',
+      `${seasonWords(outlook.state, outlook.state_why, outlook.state_since, outlook.state_since_start, site.today)}${outlook.next_change ? `; ${outlook.next_change.state} from about ${nearDay(outlook.next_change.on, site.today)}` : ''}`,
+    ],
+    [
+      'Its store',
+      `${THIRST[outlook.thirst.word]}${outlook.thirst.wrinkles_in_days ? `; without water the first wrinkles in about ${outlook.thirst.wrinkles_in_days} days` : ''}`,
+    ],
+    [
+      'Its roots',
+      `${WET_FEET[outlook.wet_feet.word]}${outlook.wet_feet.harms_in_days ? `; in danger in about ${outlook.wet_feet.harms_in_days} days if it stays so` : ''}`,
+    ],
     ['How sure', SURE_WORDS[plant.task.judgement.sure]],
     ['Last time', lastTimes(plant)],
   ];
@@ -158,8 +252,18 @@ function Facts({ plant }: { plant: PlantView }) {
   );
 }
 
-const SURE_WORDS = { high: 'high: nothing else comes near', medium: 'medium: within a band', low: 'low: it may be far from this; a look would help' } as const;
-const LASTS = [['watering', 'watered'], ['feeding', 'fed'], ['repotting', 'repotted'], ['move', 'moved'], ['check', 'felt or weighed']] as const;
+const SURE_WORDS = {
+  high: 'high: nothing else comes near',
+  medium: 'medium: within a band',
+  low: 'low: it may be far from this; a look would help',
+} as const;
+const LASTS = [
+  ['watering', 'watered'],
+  ['feeding', 'fed'],
+  ['repotting', 'repotted'],
+  ['move', 'moved'],
+  ['check', 'felt or weighed'],
+] as const;
 
 /** When each thing was last done, in one line. */
 function lastTimes({ journal, site }: PlantView): string {
@@ -171,17 +275,42 @@ function lastTimes({ journal, site }: PlantView): string {
 
 /** What is done with it now and then: its record, copies, labels, its end. */
 function Menu({ plant, onPick }: { plant: PlantView; onPick(panel: Panel): void }) {
-  const items: [Exclude<Panel, null>, string][] = [['pot', 'Its pot and mix, repotted'], ['move', 'Move it'], ['change', 'Change its record'], ['look-over', 'Look it over'], ['copies', 'One more, or offsets'], ['end', 'Given away, or died']];
+  const items: [Exclude<Panel, null>, string][] = [
+    ['pot', 'Its pot and mix, repotted'],
+    ['move', 'Move it'],
+    ['change', 'Change its record'],
+    ['look-over', 'Look it over'],
+    ['copies', 'One more, or offsets'],
+    ['end', 'Given away, or died'],
+  ];
   return (
     <details className="relative">
       <summary className="btn h-11 list-none">More…</summary>
       <ul className="absolute left-0 z-10 w-56 border border-[var(--ink)] bg-[var(--paper)]">
         {items.map(([panel, label]) => (
           <li key={panel}>
-            <button type="button" className="h-11 w-full px-3 text-left hover:bg-[var(--frame)]" onClick={(event) => { event.currentTarget.closest('details')!.open = false; onPick(panel); }}>{label}</button>
+            <button
+              type="button"
+              className="h-11 w-full px-3 text-left hover:bg-[var(--frame)]"
+              onClick={(event) => {
+                event.currentTarget.closest('details')!.open = false;
+                onPick(panel);
+              }}
+            >
+              {label}
+            </button>
           </li>
         ))}
-        <li><a className="flex h-11 items-center px-3 hover:bg-[var(--frame)]" href={`/api/labels.pdf?ids=${plant.id}`} target="_blank" rel="noreferrer">Print its label</a></li>
+        <li>
+          <a
+            className="flex h-11 items-center px-3 hover:bg-[var(--frame)]"
+            href={`/api/labels.pdf?ids=${plant.id}`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Print its label
+          </a>
+        </li>
       </ul>
     </details>
   );
@@ -191,15 +320,34 @@ function Menu({ plant, onPick }: { plant: PlantView; onPick(panel: Panel): void 
 function TaskWords({ plant }: { plant: PlantView }) {
   const { task, outlook, site } = plant;
   const kitchen = units().volume === 'cups' ? null : cups(task.amount_ml);
-  const ways = { drench: 'a drench from above', base: 'a drench at the base, onto the mix only', bottom: 'stood in water', measured: 'a measure', mist: 'a mist' } as const;
+  const ways = {
+    drench: 'a drench from above',
+    base: 'a drench at the base, onto the mix only',
+    bottom: 'stood in water',
+    measured: 'a measure',
+    mist: 'a mist',
+  } as const;
   const food = task.food === null ? 'plain.' : `with food at ${shareWords(task.food)}.`;
   const words = wordsFor(plant, site.today);
   return (
     <div className="mb-2 max-w-prose text-[16px]">
-      {outlook.state !== 'resting' && <p>Its next drink is {ways[task.way]}, about {litres(task.amount_ml)}{kitchen && ` (${kitchen})`} of {task.water} water, {food} {feedWords(task.feed, site.today)}</p>}
+      {outlook.state !== 'resting' && (
+        <p>
+          Its next drink is {ways[task.way]}, about {litres(task.amount_ml)}
+          {kitchen && ` (${kitchen})`} of {task.water} water, {food} {feedWords(task.feed, site.today)}
+        </p>
+      )}
       <p className="text-[var(--ink-2)]">{[...words.mind, words.never].join(' ')}</p>
-      {task.own_words && <p><strong className="font-semibold">Your rule:</strong> {task.own_words}</p>}
-      {task.hard_to_replace && <p className="text-[var(--ink-2)]">Hard to replace: when in doubt, it waits. Think of an insurance cutting or offset.</p>}
+      {task.own_words && (
+        <p>
+          <strong className="font-semibold">Your rule:</strong> {task.own_words}
+        </p>
+      )}
+      {task.hard_to_replace && (
+        <p className="text-[var(--ink-2)]">
+          Hard to replace: when in doubt, it waits. Think of an insurance cutting or offset.
+        </p>
+      )}
     </div>
   );
 }

@@ -14,27 +14,54 @@ export function PotDrawing({ plant }: { plant: PlantView }) {
   const shape = pot.shape === 'square' ? 'square' : pot.shape === 'bowl' ? 'bowl' : 'round';
   return (
     <section aria-labelledby="pot">
-      <h2 id="pot" className="border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">Pot and plant</h2>
+      <h2 id="pot" className="border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">
+        Pot and plant
+      </h2>
       <div className="flex items-end justify-center gap-3 bg-[var(--frame)] p-3">
         <PotGlyph
-          pot={pot} form={plant.form} state={outlook.state} diameterMm={plant.diameter_mm} heightMm={plant.height_mm} size={SIZE} pxPerMm={2.2}
+          pot={pot}
+          form={plant.form}
+          state={outlook.state}
+          diameterMm={plant.diameter_mm}
+          heightMm={plant.height_mm}
+          size={SIZE}
+          pxPerMm={2.2}
           label={`${shape} ${pot.material} pot, ${centimetres(pot.top_mm)} across, ${centimetres(pot.depth_mm)} deep, drawn to scale`}
         />
-        <Stick moisture={outlook.moisture} dueM={outlook.due_m} height={150} label={`Now ${bandOf(outlook.moisture.p50)}`} />
+        <Stick
+          moisture={outlook.moisture}
+          dueM={outlook.due_m}
+          height={150}
+          label={`Now ${bandOf(outlook.moisture.p50)}`}
+        />
       </div>
       <dl className="mt-2 grid grid-cols-[6rem_minmax(0,1fr)] text-[15px]">
         <dt className="text-[var(--ink-2)]">Pot</dt>
-        <dd>{shape} {pot.material}, {centimetres(pot.top_mm)} × {centimetres(pot.depth_mm)}{pot.top_dressing_mm > 0 && `, ${pot.top_dressing_mm} mm of grit on top`}</dd>
+        <dd>
+          {shape} {pot.material}, {centimetres(pot.top_mm)} × {centimetres(pot.depth_mm)}
+          {pot.top_dressing_mm > 0 && `, ${pot.top_dressing_mm} mm of grit on top`}
+        </dd>
         <dt className="text-[var(--ink-2)]">Hole</dt>
-        <dd className={pot.holes ? '' : 'font-semibold text-[var(--rust)]'}>{pot.holes ? 'yes' : 'none: all that is poured stays'}</dd>
+        <dd className={pot.holes ? '' : 'font-semibold text-[var(--rust)]'}>
+          {pot.holes ? 'yes' : 'none: all that is poured stays'}
+        </dd>
         <dt className="text-[var(--ink-2)]">Mix</dt>
-        <dd>{plant.mix.name}: {plant.mix.parts.map((part) => `${part.parts} ${part.component.replaceAll('-', ' ')}`).join(', ')}</dd>
+        <dd>
+          {plant.mix.name}:{' '}
+          {plant.mix.parts.map((part) => `${part.parts} ${part.component.replaceAll('-', ' ')}`).join(', ')}
+        </dd>
         <dt className="text-[var(--ink-2)]">Holds</dt>
-        <dd>{litres(outlook.available_ml)} of {litres(outlook.volume_ml)}, for the plant</dd>
+        <dd>
+          {litres(outlook.available_ml)} of {litres(outlook.volume_ml)}, for the plant
+        </dd>
         <dt className="text-[var(--ink-2)]">Plant</dt>
-        <dd>{centimetres(plant.diameter_mm)} wide, {centimetres(plant.height_mm)} high, {plant.form.replace('-', ' ')}</dd>
+        <dd>
+          {centimetres(plant.diameter_mm)} wide, {centimetres(plant.height_mm)} high, {plant.form.replace('-', ' ')}
+        </dd>
         <dt className="text-[var(--ink-2)]">Potted</dt>
-        <dd>{shortDay(plant.potted_on)} {plant.potted_on.slice(0, 4)}</dd>
+        <dd>
+          {shortDay(plant.potted_on)} {plant.potted_on.slice(0, 4)}
+        </dd>
       </dl>
     </section>
   );

@@ -28,26 +28,48 @@ export function StoryView({ plantId }: { plantId: number }) {
   const years = Math.floor(data.kept_days / DAYS_A_YEAR);
   return (
     <div className="max-w-3xl px-3 pb-12 pt-4 sm:px-6">
-      <h1 className="text-[28px] leading-tight"><Name written={data.name} /></h1>
+      <h1 className="text-[28px] leading-tight">
+        <Name written={data.name} />
+      </h1>
       <p className="mb-4 text-[16px] text-[var(--ink-2)]">
-        number {data.number} · last at {data.place} · kept {years > 0 ? count(years, 'year') : count(data.kept_days, 'day')} · {data.ended === 'died' ? 'died' : 'given away'} on {fullDay(data.ended_on)}{data.ended_why && `: ${data.ended_why}`}
+        number {data.number} · last at {data.place} · kept{' '}
+        {years > 0 ? count(years, 'year') : count(data.kept_days, 'day')} ·{' '}
+        {data.ended === 'died' ? 'died' : 'given away'} on {fullDay(data.ended_on)}
+        {data.ended_why && `: ${data.ended_why}`}
       </p>
       {data.ended === 'died' && (
         <section aria-labelledby="last" className="mb-6">
           <SectionHead id="last">Its last months, as the book has them</SectionHead>
-          <ul className="list-disc pl-5">{data.lines.map((line) => <li key={line}>{line}</li>)}</ul>
-          <p className="mt-2 text-[15px] text-[var(--ink-2)]">These are facts, not a verdict. Rot, cold, thirst and pests each leave several of them.</p>
+          <ul className="list-disc pl-5">
+            {data.lines.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+          <p className="mt-2 text-[15px] text-[var(--ink-2)]">
+            These are facts, not a verdict. Rot, cold, thirst and pests each leave several of them.
+          </p>
         </section>
       )}
       <section aria-labelledby="all">
         <SectionHead id="all">The book</SectionHead>
         <ol>
-          {data.journal.filter((entry) => !entry.voided).slice(0, 200).map((entry) => (
-            <li key={entry.client_id} className="flex min-h-9 items-center gap-3 border-b border-[var(--rule)] text-[15px]"><span className="w-32 shrink-0 text-[var(--ink-2)]">{fullDay(entry.event.date)}</span>{eventWords(entry.event)}</li>
-          ))}
+          {data.journal
+            .filter((entry) => !entry.voided)
+            .slice(0, 200)
+            .map((entry) => (
+              <li
+                key={entry.client_id}
+                className="flex min-h-9 items-center gap-3 border-b border-[var(--rule)] text-[15px]"
+              >
+                <span className="w-32 shrink-0 text-[var(--ink-2)]">{fullDay(entry.event.date)}</span>
+                {eventWords(entry.event)}
+              </li>
+            ))}
         </ol>
       </section>
-      <button type="button" className="btn mt-4 h-11" disabled={revive.isPending} onClick={() => revive.mutate()}>That was a mistake: it stands where it stood</button>
+      <button type="button" className="btn mt-4 h-11" disabled={revive.isPending} onClick={() => revive.mutate()}>
+        That was a mistake: it stands where it stood
+      </button>
     </div>
   );
 }

@@ -9,10 +9,15 @@ import { tableKey } from '../../api/table.ts';
 export function useChange(plant: Pick<PlantView, 'id' | 'version'>) {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (body: Record<string, unknown>) => ask<PlantView>(`/plants/${plant.id}`, { method: 'PATCH', version: plant.version, body }),
+    mutationFn: (body: Record<string, unknown>) =>
+      ask<PlantView>(`/plants/${plant.id}`, { method: 'PATCH', version: plant.version, body }),
     onSuccess: (changed) => queries.setQueryData(plantKey(plant.id), changed),
     // Whoever lost looks at what is there now; what they typed stays in its fields.
     onError: () => queries.invalidateQueries({ queryKey: plantKey(plant.id) }),
-    onSettled: () => Promise.all([queries.invalidateQueries({ queryKey: roundKey }), queries.invalidateQueries({ queryKey: tableKey })]),
+    onSettled: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: roundKey }),
+        queries.invalidateQueries({ queryKey: tableKey }),
+      ]),
   });
 }

@@ -32,7 +32,11 @@ export function Also({ site }: { site: RoundSite }) {
   const write = (one: RoundSite['also'][number], event: JournalEvent, said: string) =>
     settle(one, async () => {
       const before = await ask<PlantView>(`/plants/${one.plant_id}`);
-      return mark([{ plantId: one.plant_id, name: one.plant, today: site.today, seen: null, before }], () => [event], said);
+      return mark(
+        [{ plantId: one.plant_id, name: one.plant, today: site.today, seen: null, before }],
+        () => [event],
+        said,
+      );
     });
   const join = (one: RoundSite['also'][number]) =>
     settle(one, async () => {
@@ -48,17 +52,60 @@ export function Also({ site }: { site: RoundSite }) {
       <ul>
         {left.slice(0, all ? undefined : SHOWN).map((one) => (
           <li key={`${one.kind}-${one.plant_id}`} className="flex min-h-11 flex-wrap items-center gap-x-3 text-[15px]">
-            <span><Link to={`/plants/${one.plant_id}`} className="hover:underline"><Name written={one.plant} /></Link>: {alsoWords(one, site.today)}</span>
+            <span>
+              <Link to={`/plants/${one.plant_id}`} className="hover:underline">
+                <Name written={one.plant} />
+              </Link>
+              : {alsoWords(one, site.today)}
+            </span>
             <span className="flex gap-2">
-              {one.kind === 'sun' && <button type="button" className="h-11 px-2 underline" onClick={() => void write(one, { type: 'sun', date: site.today, minutes: one.minutes ?? 0 }, `${one.minutes ?? 0} minutes of sun`)}>had it</button>}
-              {one.kind === 'review' && (['better', 'same', 'worse'] as const).map((answer) => <button key={answer} type="button" className="h-11 px-2 underline" onClick={() => void write(one, { type: 'review', date: site.today, answer }, `after its move: ${answer}`)}>{answer}</button>)}
-              {one.kind === 'quarantine' && <button type="button" className="h-11 px-2 underline" onClick={() => void join(one)}>clean, let it join</button>}
-              {one.kind === 'arrival' && <Link to={`/plants/${one.plant_id}?look-over`} className="flex h-11 items-center px-2 underline">look it over</Link>}
+              {one.kind === 'sun' && (
+                <button
+                  type="button"
+                  className="h-11 px-2 underline"
+                  onClick={() =>
+                    void write(
+                      one,
+                      { type: 'sun', date: site.today, minutes: one.minutes ?? 0 },
+                      `${one.minutes ?? 0} minutes of sun`,
+                    )
+                  }
+                >
+                  had it
+                </button>
+              )}
+              {one.kind === 'review' &&
+                (['better', 'same', 'worse'] as const).map((answer) => (
+                  <button
+                    key={answer}
+                    type="button"
+                    className="h-11 px-2 underline"
+                    onClick={() =>
+                      void write(one, { type: 'review', date: site.today, answer }, `after its move: ${answer}`)
+                    }
+                  >
+                    {answer}
+                  </button>
+                ))}
+              {one.kind === 'quarantine' && (
+                <button type="button" className="h-11 px-2 underline" onClick={() => void join(one)}>
+                  clean, let it join
+                </button>
+              )}
+              {one.kind === 'arrival' && (
+                <Link to={`/plants/${one.plant_id}?look-over`} className="flex h-11 items-center px-2 underline">
+                  look it over
+                </Link>
+              )}
             </span>
           </li>
         ))}
       </ul>
-      {left.length > SHOWN && !all && <button type="button" className="h-11 underline" onClick={() => setAll(true)}>and {left.length - SHOWN} more</button>}
+      {left.length > SHOWN && !all && (
+        <button type="button" className="h-11 underline" onClick={() => setAll(true)}>
+          and {left.length - SHOWN} more
+        </button>
+      )}
     </section>
   );
 }

@@ -28,38 +28,83 @@ interface BenchProps extends BenchHandlers {
 }
 
 /** One bench in the walk: its climate, its pots that want something, and how many don't. */
-export function Bench({ site, place, pots, open, loading, here, chosen, onFold, onChooseDue, onHere, onWater, onFeel, onNote, onChoose }: BenchProps) {
+export function Bench({
+  site,
+  place,
+  pots,
+  open,
+  loading,
+  here,
+  chosen,
+  onFold,
+  onChooseDue,
+  onHere,
+  onWater,
+  onFeel,
+  onNote,
+  onChoose,
+}: BenchProps) {
   const due = pots.filter((pot) => kindOf(pot, site.today) === 'water');
   const allChosen = due.length > 0 && due.every((pot) => chosen.has(pot.id));
   const others = place.left - place.asleep;
-  const why = [others > 0 && `${others} not yet`, place.asleep > 0 && `${place.asleep} asleep`].filter(Boolean).join(', ');
+  const why = [others > 0 && `${others} not yet`, place.asleep > 0 && `${place.asleep} asleep`]
+    .filter(Boolean)
+    .join(', ');
   return (
     <section aria-labelledby={`place-${place.id}`} className="mt-4">
       <div className="flex flex-wrap items-end gap-x-3 border-b-2 border-[var(--ink)] pb-1">
-        <h3 id={`place-${place.id}`} className="text-[17px] font-semibold">{place.name}</h3>
+        <h3 id={`place-${place.id}`} className="text-[17px] font-semibold">
+          {place.name}
+        </h3>
         {place.quarantine && <span className="text-[15px] font-semibold text-[var(--straw)]">kept apart</span>}
         <span className="text-[15px] text-[var(--ink-2)]">
           {degrees(place.today.tmin_c)} to {degrees(place.today.tmax_c)} today · air {place.today.rh_pct} %
         </span>
         {due.length > 1 && (
-          <button type="button" aria-pressed={allChosen} className="flex h-11 items-center px-2 text-[15px] underline hover:text-[var(--clay)]" onClick={onChooseDue}>
+          <button
+            type="button"
+            aria-pressed={allChosen}
+            className="flex h-11 items-center px-2 text-[15px] underline hover:text-[var(--clay)]"
+            onClick={onChooseDue}
+          >
             {allChosen ? 'choose none' : `choose the ${due.length} to water`}
           </button>
         )}
-        {pots.length > 0 && <div className="ml-auto mr-[118px] hidden w-[324px] xl:block"><StripAxis today={site.today} /></div>}
+        {pots.length > 0 && (
+          <div className="ml-auto mr-[118px] hidden w-[324px] xl:block">
+            <StripAxis today={site.today} />
+          </div>
+        )}
       </div>
       <ul>
         {pots.map((pot) => (
           <PotRow
-            key={pot.id} pot={pot} today={site.today} current={here === pot.id} chosen={chosen.has(pot.id)} onHere={() => onHere(pot.id)} onWater={() => onWater(pot)} onFeel={(how) => onFeel(pot, how)} onNote={() => onNote(pot)}
+            key={pot.id}
+            pot={pot}
+            today={site.today}
+            current={here === pot.id}
+            chosen={chosen.has(pot.id)}
+            onHere={() => onHere(pot.id)}
+            onWater={() => onWater(pot)}
+            onFeel={(how) => onFeel(pot, how)}
+            onNote={() => onNote(pot)}
             onChoose={() => onChoose(pot)}
           />
         ))}
       </ul>
       {place.left > 0 && (
-        <button type="button" aria-expanded={open} className="flex min-h-11 w-full items-center gap-2 text-left text-[var(--ink-2)] hover:text-[var(--ink)]" onClick={onFold}>
+        <button
+          type="button"
+          aria-expanded={open}
+          className="flex min-h-11 w-full items-center gap-2 text-left text-[var(--ink-2)] hover:text-[var(--ink)]"
+          onClick={onFold}
+        >
           {open ? <ChevronUp aria-hidden="true" size={18} /> : <ChevronDown aria-hidden="true" size={18} />}
-          {loading ? 'Looking at the rest…' : open ? 'Fold the pots to leave alone' : `${place.left} to leave alone: ${why}`}
+          {loading
+            ? 'Looking at the rest…'
+            : open
+              ? 'Fold the pots to leave alone'
+              : `${place.left} to leave alone: ${why}`}
         </button>
       )}
     </section>

@@ -14,12 +14,28 @@ interface ChosenBarProps {
 export function ChosenBar({ spots, onWater, onFeel, onNote, onNone }: ChosenBarProps) {
   const ml = spots.reduce((sum, { pot }) => sum + pot.task.amount_ml, 0);
   return (
-    <div role="region" aria-label="Chosen pots" className="sticky bottom-0 z-20 flex flex-wrap items-center gap-2 border-t-2 border-[var(--ink)] bg-[var(--frame)] px-3 py-2 sm:px-6 lg:col-span-2">
-      <strong className="mr-2 font-semibold">{count(spots.length, 'pot')} chosen, {litres(ml)}</strong>
-      <button type="button" className="btn btn-primary h-11" onClick={onWater}>Watered, as advised</button>
-      {(['wet', 'damp', 'dry'] as const).map((how) => <button key={how} type="button" className="btn h-11" onClick={() => onFeel(how)}>Felt {how}</button>)}
-      <button type="button" className="btn h-11" onClick={onNote}>Note…</button>
-      <button type="button" className="btn btn-ghost h-11" onClick={onNone}>Choose none</button>
+    <div
+      role="region"
+      aria-label="Chosen pots"
+      className="sticky bottom-0 z-20 flex flex-wrap items-center gap-2 border-t-2 border-[var(--ink)] bg-[var(--frame)] px-3 py-2 sm:px-6 lg:col-span-2"
+    >
+      <strong className="mr-2 font-semibold">
+        {count(spots.length, 'pot')} chosen, {litres(ml)}
+      </strong>
+      <button type="button" className="btn btn-primary h-11" onClick={onWater}>
+        Watered, as advised
+      </button>
+      {(['wet', 'damp', 'dry'] as const).map((how) => (
+        <button key={how} type="button" className="btn h-11" onClick={() => onFeel(how)}>
+          Felt {how}
+        </button>
+      ))}
+      <button type="button" className="btn h-11" onClick={onNote}>
+        Note…
+      </button>
+      <button type="button" className="btn btn-ghost h-11" onClick={onNone}>
+        Choose none
+      </button>
     </div>
   );
 }

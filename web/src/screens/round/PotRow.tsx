@@ -41,27 +41,57 @@ export function PotRow({ pot, today, current, chosen, onHere, onWater, onFeel, o
   const words = wordsFor(pot, today);
   return (
     <li
-      id={`pot-${pot.id}`} tabIndex={-1} aria-current={current || undefined} onFocus={onHere} data-testid={`pot-${pot.number}`}
-      style={FAR_ROWS} className={`grid grid-cols-[64px_26px_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-[var(--rule)] py-1 xl:grid-cols-[64px_26px_minmax(0,1fr)_324px_110px] ${chosen ? 'bg-[color-mix(in_oklab,var(--clay)_12%,var(--paper))]' : ''} ${current ? 'bg-[var(--frame)] shadow-[inset_4px_0_0_var(--clay)]' : ''}`}
+      id={`pot-${pot.id}`}
+      tabIndex={-1}
+      aria-current={current || undefined}
+      onFocus={onHere}
+      data-testid={`pot-${pot.number}`}
+      style={FAR_ROWS}
+      className={`grid grid-cols-[64px_26px_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-[var(--rule)] py-1 xl:grid-cols-[64px_26px_minmax(0,1fr)_324px_110px] ${chosen ? 'bg-[color-mix(in_oklab,var(--clay)_12%,var(--paper))]' : ''} ${current ? 'bg-[var(--frame)] shadow-[inset_4px_0_0_var(--clay)]' : ''}`}
     >
-      <PotGlyph pot={outlook.pot} form={pot.form} state={outlook.state} diameterMm={pot.diameter_mm} heightMm={pot.height_mm} size={64} pxPerMm={0.36} />
+      <PotGlyph
+        pot={outlook.pot}
+        form={pot.form}
+        state={outlook.state}
+        diameterMm={pot.diameter_mm}
+        heightMm={pot.height_mm}
+        size={64}
+        pxPerMm={0.36}
+      />
       <Stick moisture={outlook.moisture} dueM={outlook.due_m} height={58} label={stickWords(outlook)} />
       <div className="min-w-0">
         <div className="flex flex-wrap items-baseline gap-x-2 text-[16.5px] leading-tight">
-          <Link to={`/plants/${pot.id}`} className="hover:underline"><Name written={pot.name} /></Link>
+          <Link to={`/plants/${pot.id}`} className="hover:underline">
+            <Name written={pot.name} />
+          </Link>
           <label className="inline-flex h-6 cursor-pointer items-center gap-1 text-[14px] text-[var(--ink-2)]">
-            <input type="checkbox" className="checkbox checkbox-xs" checked={chosen} onChange={onChoose} aria-label={`Choose ${pot.name}, ${pot.number}`} />
+            <input
+              type="checkbox"
+              className="checkbox checkbox-xs"
+              checked={chosen}
+              onChange={onChoose}
+              aria-label={`Choose ${pot.name}, ${pot.number}`}
+            />
             {pot.number}
           </label>
-          <span className="text-[14px]"><StateMark state={outlook.state} /></span>
-          {pot.quarantine_until && pot.quarantine_until >= today && <span className="text-[14px] font-semibold text-[var(--straw)]">apart until {nearDay(pot.quarantine_until, today)}</span>}
+          <span className="text-[14px]">
+            <StateMark state={outlook.state} />
+          </span>
+          {pot.quarantine_until && pot.quarantine_until >= today && (
+            <span className="text-[14px] font-semibold text-[var(--straw)]">
+              apart until {nearDay(pot.quarantine_until, today)}
+            </span>
+          )}
         </div>
         <p className="mt-0.5 text-[15px] leading-snug">
-          <strong className={`font-semibold ${TONES[kindOf(pot, today)]}`}>{words.head}.</strong> <span className="text-[var(--ink-2)]">{[words.reason, ...words.beside].join(' ')}</span>
+          <strong className={`font-semibold ${TONES[kindOf(pot, today)]}`}>{words.head}.</strong>{' '}
+          <span className="text-[var(--ink-2)]">{[words.reason, ...words.beside].join(' ')}</span>
         </p>
         <Mind pot={pot} today={today} />
       </div>
-      <div className="col-span-4 row-start-2 xl:col-span-1 xl:col-start-4 xl:row-start-1"><Strip outlook={outlook} today={today} label={stripWords(outlook, today)} /></div>
+      <div className="col-span-4 row-start-2 xl:col-span-1 xl:col-start-4 xl:row-start-1">
+        <Strip outlook={outlook} today={today} label={stripWords(outlook, today)} />
+      </div>
       <div className="col-start-4 row-start-1 justify-self-end xl:col-start-5">
         <Deed pot={pot} busy={busy.has(pot.id)} onWater={onWater} onFeel={onFeel} onNote={onNote} />
       </div>
@@ -79,29 +109,54 @@ function Mind({ pot, today }: { pot: RoundPot; today: string }) {
   if (kind === 'soon' || kind === 'leave') return null;
   const { then, mind, never } = wordsFor(pot, today);
   const food = drinkOf(task.judgement)?.food ?? null;
-  const lines = [...(food === null ? [] : [`With food at ${shareWords(food)}.`]), ...(then ? [then] : []), ...mind, ...(kind === 'water' ? [never] : [])];
+  const lines = [
+    ...(food === null ? [] : [`With food at ${shareWords(food)}.`]),
+    ...(then ? [then] : []),
+    ...mind,
+    ...(kind === 'water' ? [never] : []),
+  ];
   if (lines.length === 0 && !task.own_words) return null;
   return (
     <p className="text-[14px] leading-snug text-[var(--ink-2)]">
-      {lines.join(' ')} {task.own_words && <strong className="font-semibold text-[var(--ink)]">Yours: {task.own_words}</strong>}
+      {lines.join(' ')}{' '}
+      {task.own_words && <strong className="font-semibold text-[var(--ink)]">Yours: {task.own_words}</strong>}
     </p>
   );
 }
 
-function Deed({ pot, busy, onWater, onFeel, onNote }: { pot: RoundPot; busy: boolean } & Pick<PotRowProps, 'onWater' | 'onFeel' | 'onNote'>) {
+function Deed({
+  pot,
+  busy,
+  onWater,
+  onFeel,
+  onNote,
+}: { pot: RoundPot; busy: boolean } & Pick<PotRowProps, 'onWater' | 'onFeel' | 'onNote'>) {
   const { judgement } = pot.task;
   const [first] = judgement.deeds;
   if (drinkOf(judgement)) {
     return (
-      <button type="button" className="h-11 min-w-[104px] bg-[var(--clay)] px-3 text-[15px] font-semibold text-[var(--color-primary-content)] disabled:opacity-60" disabled={busy} aria-label={`Watered: ${pot.name}`} onClick={onWater}>
+      <button
+        type="button"
+        className="h-11 min-w-[104px] bg-[var(--clay)] px-3 text-[15px] font-semibold text-[var(--color-primary-content)] disabled:opacity-60"
+        disabled={busy}
+        aria-label={`Watered: ${pot.name}`}
+        onClick={onWater}
+      >
         {busy ? 'Writing…' : 'Watered'}
       </button>
     );
   }
   const asked = judgement.deeds.find((deed) => deed.deed === 'look');
-  if (asked && asked.what !== 'weight' && asked.what !== 'underside' && first.deed !== 'act') return <Answers what={asked.what} pot={pot} onFeel={onFeel} />;
+  if (asked && asked.what !== 'weight' && asked.what !== 'underside' && first.deed !== 'act')
+    return <Answers what={asked.what} pot={pot} onFeel={onFeel} />;
   return (
-    <button type="button" disabled={busy} className="h-11 min-w-[64px] border border-[var(--rule)] px-3 text-[15px] text-[var(--ink-2)] hover:border-[var(--ink)] hover:text-[var(--ink)]" aria-label={`Note something on ${pot.name}`} onClick={onNote}>
+    <button
+      type="button"
+      disabled={busy}
+      className="h-11 min-w-[64px] border border-[var(--rule)] px-3 text-[15px] text-[var(--ink-2)] hover:border-[var(--ink)] hover:text-[var(--ink)]"
+      aria-label={`Note something on ${pot.name}`}
+      onClick={onNote}
+    >
       Note
     </button>
   );

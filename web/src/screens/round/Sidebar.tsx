@@ -6,13 +6,21 @@ import { Link } from 'react-router';
 import { Name } from '../../parts/Name.tsx';
 import { shareWords } from '../../parts/amounts.ts';
 
-/** What to carry, what the night brings, and how full the coming weeks are: for the first site, where the walk begins. */
+/**
+ * What to carry, what the night brings, and how full the coming weeks are: for the first site, where the walk begins.
+ */
 export function Sidebar({ sites }: { sites: RoundSite[] }) {
   return (
-    <aside aria-label="For today" className="grid gap-6 border-[var(--rule)] bg-[var(--frame)] px-4 py-4 max-lg:border-t max-lg:sm:grid-cols-3 lg:content-start lg:border-l lg:px-5">
+    <aside
+      aria-label="For today"
+      className="grid gap-6 border-[var(--rule)] bg-[var(--frame)] px-4 py-4 max-lg:border-t max-lg:sm:grid-cols-3 lg:content-start lg:border-l lg:px-5"
+    >
       <Can site={sites[0]!} others={sites.slice(1)} />
       <Tonight sites={sites} />
-      <Weeks site={sites[0]!} load={sites.reduce<number[]>((sum, site) => site.load.map((n, i) => n + (sum[i] ?? 0)), [])} />
+      <Weeks
+        site={sites[0]!}
+        load={sites.reduce<number[]>((sum, site) => site.load.map((n, i) => n + (sum[i] ?? 0)), [])}
+      />
     </aside>
   );
 }
@@ -46,13 +54,18 @@ function Can({ site, others }: { site: RoundSite; others: RoundSite[] }) {
             </svg>
             <p>
               <strong className="slab block text-2xl font-semibold">{litres(totalMl)}</strong>
-              for {count(site.counts.water, 'pot')}, {fills === 1 ? 'one fill' : `${fills} fills`} of a {litres(site.can_ml)} can.
+              for {count(site.counts.water, 'pot')}, {fills === 1 ? 'one fill' : `${fills} fills`} of a{' '}
+              {litres(site.can_ml)} can.
             </p>
           </div>
           <ul className="mt-2 text-[15px]">
             {site.can.map((line) => (
-              <li key={`${line.water}-${line.feed?.name}-${line.feed?.strength}`} className="border-t border-[var(--rule)] py-1">
-                {litres(line.ml)} {line.water} water, {count(line.pots, 'pot')}{line.feed ? <FeedWords feed={line.feed} /> : ', plain'}
+              <li
+                key={`${line.water}-${line.feed?.name}-${line.feed?.strength}`}
+                className="border-t border-[var(--rule)] py-1"
+              >
+                {litres(line.ml)} {line.water} water, {count(line.pots, 'pot')}
+                {line.feed ? <FeedWords feed={line.feed} /> : ', plain'}
               </li>
             ))}
           </ul>
@@ -60,7 +73,13 @@ function Can({ site, others }: { site: RoundSite; others: RoundSite[] }) {
       )}
       {others.map((other) => {
         const ml = other.can.reduce((sum, line) => sum + line.ml, 0);
-        return ml > 0 && <p key={other.id} className="mt-2 text-[15px]">{other.name}: {litres(ml)} for {count(other.counts.water, 'pot')}.</p>;
+        return (
+          ml > 0 && (
+            <p key={other.id} className="mt-2 text-[15px]">
+              {other.name}: {litres(ml)} for {count(other.counts.water, 'pot')}.
+            </p>
+          )
+        );
       })}
     </section>
   );
@@ -68,7 +87,15 @@ function Can({ site, others }: { site: RoundSite; others: RoundSite[] }) {
 
 function FeedWords({ feed }: { feed: NonNullable<RoundSite['can'][number]['feed']> }) {
   if (feed.dose === null) return <>, food at {shareWords(feed.strength)} (name your feed in the shed)</>;
-  return <>: <strong className="font-semibold">{feed.dose} {feed.unit}</strong> {feed.name}, {shareWords(feed.strength)}</>;
+  return (
+    <>
+      :{' '}
+      <strong className="font-semibold">
+        {feed.dose} {feed.unit}
+      </strong>{' '}
+      {feed.name}, {shareWords(feed.strength)}
+    </>
+  );
 }
 
 function Tonight({ sites }: { sites: RoundSite[] }) {
@@ -86,7 +113,13 @@ function Tonight({ sites }: { sites: RoundSite[] }) {
             <svg width="90" height="14" viewBox="0 0 100 14" preserveAspectRatio="none" aria-hidden="true">
               <line x1="0" x2="100" y1="7" y2="7" stroke="var(--rule)" strokeWidth="2" />
               <line x1={x(0)} x2={x(0)} y1="0" y2="14" stroke="var(--dusk)" strokeWidth="1.5" />
-              <rect x={Math.max(0, x(place.tonight_c) - 3)} y="1.5" width="6" height="11" fill={place.tonight_c < 3 ? 'var(--dusk)' : 'var(--ink-2)'} />
+              <rect
+                x={Math.max(0, x(place.tonight_c) - 3)}
+                y="1.5"
+                width="6"
+                height="11"
+                fill={place.tonight_c < 3 ? 'var(--dusk)' : 'var(--ink-2)'}
+              />
             </svg>
             <span className="text-right">{degrees(place.tonight_c)}</span>
           </li>
@@ -96,8 +129,19 @@ function Tonight({ sites }: { sites: RoundSite[] }) {
         <p>No pot is below its own limit.</p>
       ) : (
         <p>
-          <strong className="text-[var(--rust)]">{count(cold.length, 'pot')} below {cold.length === 1 ? 'its' : 'their'} limit:</strong>{' '}
-          {cold.map(({ id, name, limit_c: limit }, i) => <span key={id}>{i > 0 && ', '}<Link to={`/plants/${id}`} className="underline"><Name written={name} /></Link> ({degrees(limit)})</span>)}. Move or cover by dusk.
+          <strong className="text-[var(--rust)]">
+            {count(cold.length, 'pot')} below {cold.length === 1 ? 'its' : 'their'} limit:
+          </strong>{' '}
+          {cold.map(({ id, name, limit_c: limit }, i) => (
+            <span key={id}>
+              {i > 0 && ', '}
+              <Link to={`/plants/${id}`} className="underline">
+                <Name written={name} />
+              </Link>{' '}
+              ({degrees(limit)})
+            </span>
+          ))}
+          . Move or cover by dusk.
         </p>
       )}
     </section>
@@ -109,12 +153,27 @@ function Weeks({ site, load }: { site: RoundSite; load: number[] }) {
   return (
     <section>
       <SideHead>The weeks ahead</SideHead>
-      <svg viewBox="0 0 276 92" className="w-full max-w-[276px]" role="img" aria-label={`Pots to water in each of the next ${load.length} weeks: ${load.join(', ')}`}>
+      <svg
+        viewBox="0 0 276 92"
+        className="w-full max-w-[276px]"
+        role="img"
+        aria-label={`Pots to water in each of the next ${load.length} weeks: ${load.join(', ')}`}
+      >
         {load.map((n, i) => (
           <g key={i} transform={`translate(${4 + i * 34} 0)`}>
-            <rect y={72 - y(n)} width="25" height={y(n)} fill={i === 0 ? 'var(--clay)' : 'var(--ink-2)'} opacity={i === 0 ? 1 : 0.6} />
-            <text x="12.5" y={67 - y(n)} textAnchor="middle" fontSize="13" fill="var(--ink)">{n}</text>
-            <text x="12.5" y="87" textAnchor="middle" fontSize="12.5" fill="var(--ink)">{i === 0 ? 'week' : i % 2 === 0 ? shortDay(addDays(site.today, i * 7)) : ''}</text>
+            <rect
+              y={72 - y(n)}
+              width="25"
+              height={y(n)}
+              fill={i === 0 ? 'var(--clay)' : 'var(--ink-2)'}
+              opacity={i === 0 ? 1 : 0.6}
+            />
+            <text x="12.5" y={67 - y(n)} textAnchor="middle" fontSize="13" fill="var(--ink)">
+              {n}
+            </text>
+            <text x="12.5" y="87" textAnchor="middle" fontSize="12.5" fill="var(--ink)">
+              {i === 0 ? 'week' : i % 2 === 0 ? shortDay(addDays(site.today, i * 7)) : ''}
+            </text>
           </g>
         ))}
       </svg>

@@ -14,25 +14,77 @@ interface Token {
 export function Calendars() {
   const [name, setName] = useState('');
   const queries = useQueryClient();
-  const tokens = useQuery({ queryKey: ['calendar-tokens'], queryFn: async () => (await ask<{ tokens: Token[] }>('/calendar-tokens')).tokens });
+  const tokens = useQuery({
+    queryKey: ['calendar-tokens'],
+    queryFn: async () => (await ask<{ tokens: Token[] }>('/calendar-tokens')).tokens,
+  });
   const again = () => queries.invalidateQueries({ queryKey: ['calendar-tokens'] });
-  const make = useMutation({ mutationFn: () => ask<{ path: string }>('/calendar-tokens', { method: 'POST', body: { name: name.trim() } }), onSuccess: () => { setName(''); return again(); } });
-  const close = useMutation({ mutationFn: (id: number) => ask(`/calendar-tokens/${id}/revoke`, { method: 'POST', body: {} }), onSuccess: again });
+  const make = useMutation({
+    mutationFn: () => ask<{ path: string }>('/calendar-tokens', { method: 'POST', body: { name: name.trim() } }),
+    onSuccess: () => {
+      setName('');
+      return again();
+    },
+  });
+  const close = useMutation({
+    mutationFn: (id: number) => ask(`/calendar-tokens/${id}/revoke`, { method: 'POST', body: {} }),
+    onSuccess: again,
+  });
   return (
     <section aria-labelledby="calendars">
       <SectionHead id="calendars">The round in your calendar</SectionHead>
-      <p className="mb-2"><a className="inline-flex h-11 items-center underline" href="/api/export/round.ics">Take it as a file</a>, or make an address that a calendar program reads again and again:</p>
-      <form className="flex gap-2" onSubmit={(event: FormEvent) => { event.preventDefault(); if (name.trim()) make.mutate(); }}>
-        <input aria-label="Who reads it" placeholder="who reads it" maxLength={80} className="input h-11 grow" value={name} onChange={(event) => setName(event.target.value)} />
-        <button type="submit" className="btn h-11">Make an address</button>
+      <p className="mb-2">
+        <a className="inline-flex h-11 items-center underline" href="/api/export/round.ics">
+          Take it as a file
+        </a>
+        , or make an address that a calendar program reads again and again:
+      </p>
+      <form
+        className="flex gap-2"
+        onSubmit={(event: FormEvent) => {
+          event.preventDefault();
+          if (name.trim()) make.mutate();
+        }}
+      >
+        <input
+          aria-label="Who reads it"
+          placeholder="who reads it"
+          maxLength={80}
+          className="input h-11 grow"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <button type="submit" className="btn h-11">
+          Make an address
+        </button>
       </form>
       <Wrong words={make.isError ? wordsOf(make.error) : null} />
-      {make.data && <p className="my-2 break-all border-l-4 border-[var(--lichen)] pl-2">It is shown this once: <code>{window.location.origin}{make.data.path}</code></p>}
+      {make.data && (
+        <p className="my-2 break-all border-l-4 border-[var(--lichen)] pl-2">
+          It is shown this once:{' '}
+          <code>
+            {window.location.origin}
+            {make.data.path}
+          </code>
+        </p>
+      )}
       <ul>
         {(tokens.data ?? []).map((token) => (
           <li key={token.id} className="flex min-h-11 items-center gap-3 border-b border-[var(--rule)]">
-            <span>{token.name}, made {token.made_at.slice(0, 10)}{token.revoked && ', closed'}</span>
-            {!token.revoked && <button type="button" className="ml-auto h-11 px-2 underline" aria-label={`Close the address of ${token.name}`} onClick={() => close.mutate(token.id)}>close it</button>}
+            <span>
+              {token.name}, made {token.made_at.slice(0, 10)}
+              {token.revoked && ', closed'}
+            </span>
+            {!token.revoked && (
+              <button
+                type="button"
+                className="ml-auto h-11 px-2 underline"
+                aria-label={`Close the address of ${token.name}`}
+                onClick={() => close.mutate(token.id)}
+              >
+                close it
+              </button>
+            )}
           </li>
         ))}
       </ul>

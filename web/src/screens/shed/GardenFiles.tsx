@@ -25,9 +25,17 @@ export function GardenFiles({ kit }: { kit: Kit }) {
       try {
         garden = JSON.parse(chosen.text);
       } catch {
-        throw new ProblemError({ type: 'about:blank', title: 'Not JSON', status: 400, detail: 'That file is not JSON; a garden file is one JSON object.' });
+        throw new ProblemError({
+          type: 'about:blank',
+          title: 'Not JSON',
+          status: 400,
+          detail: 'That file is not JSON; a garden file is one JSON object.',
+        });
       }
-      return ask<Report>(`/import/garden?name=${encodeURIComponent(chosen.name.replace(/\.json$/i, '').slice(0, 120))}${dry ? '&dry_run=true' : ''}`, { method: 'POST', body: garden });
+      return ask<Report>(
+        `/import/garden?name=${encodeURIComponent(chosen.name.replace(/\.json$/i, '').slice(0, 120))}${dry ? '&dry_run=true' : ''}`,
+        { method: 'POST', body: garden },
+      );
     },
     onSuccess: async (report) => {
       if (report.site_id === null) return;
@@ -46,13 +54,56 @@ export function GardenFiles({ kit }: { kit: Kit }) {
   return (
     <section aria-labelledby="gardens">
       <SectionHead id="gardens">Garden files</SectionHead>
-      <ul>{kit.sites.map((site) => <li key={site.id}><a className="inline-flex h-11 items-center underline" href={`/api/export/garden/${site.id}`}>{site.name} as a garden file</a></li>)}</ul>
-      <label className="flex flex-wrap items-center gap-2">One to bring in, up to {LARGEST_MB} MB <input type="file" accept=".json,application/json" className="file-input h-11" onChange={(event) => { void open(event.target.files?.[0]); event.target.value = ''; }} /></label>
-      {send.isError && <><Wrong words={wordsOf(send.error)} /><ul className="text-[15px]">{faults.slice(0, 12).map((fault) => <li key={fault.pointer}>{fault.pointer || 'the whole file'}: wanted {fault.accepted}</li>)}</ul></>}
+      <ul>
+        {kit.sites.map((site) => (
+          <li key={site.id}>
+            <a className="inline-flex h-11 items-center underline" href={`/api/export/garden/${site.id}`}>
+              {site.name} as a garden file
+            </a>
+          </li>
+        ))}
+      </ul>
+      <label className="flex flex-wrap items-center gap-2">
+        One to bring in, up to {LARGEST_MB} MB{' '}
+        <input
+          type="file"
+          accept=".json,application/json"
+          className="file-input h-11"
+          onChange={(event) => {
+            void open(event.target.files?.[0]);
+            event.target.value = '';
+          }}
+        />
+      </label>
+      {send.isError && (
+        <>
+          <Wrong words={wordsOf(send.error)} />
+          <ul className="text-[15px]">
+            {faults.slice(0, 12).map((fault) => (
+              <li key={fault.pointer}>
+                {fault.pointer || 'the whole file'}: wanted {fault.accepted}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
       {send.data && (
         <div role="status" className="my-2">
-          <p>{count(send.data.plants, 'plant')}, {count(send.data.places, 'bench', 'benches')}, {count(send.data.events, 'line')} of journal{send.data.ignored.length > 0 && `; ${count(send.data.ignored.length, 'field')} nobody knows are left out`}.</p>
-          {file && send.data.site_id === null && <button type="button" className="btn btn-primary mt-2 h-11" disabled={send.isPending} onClick={() => send.mutate({ dry: false, chosen: file })}>Take it in as a site</button>}
+          <p>
+            {count(send.data.plants, 'plant')}, {count(send.data.places, 'bench', 'benches')},{' '}
+            {count(send.data.events, 'line')} of journal
+            {send.data.ignored.length > 0 && `; ${count(send.data.ignored.length, 'field')} nobody knows are left out`}.
+          </p>
+          {file && send.data.site_id === null && (
+            <button
+              type="button"
+              className="btn btn-primary mt-2 h-11"
+              disabled={send.isPending}
+              onClick={() => send.mutate({ dry: false, chosen: file })}
+            >
+              Take it in as a site
+            </button>
+          )}
           {send.data.site_id !== null && <p className="font-semibold">It is in.</p>}
         </div>
       )}

@@ -15,23 +15,72 @@ export function Settings({ kit }: { kit: Kit }) {
     mutationFn: () => {
       const litres = numberIn(can, 0.1, 200);
       if (Number.isNaN(litres)) throw new NotSent('The can: litres from 0.1 to 200.');
-      return ask('/settings', { method: 'PATCH', body: { name: name.trim(), number_scheme: scheme.trim(), can_ml: Math.round(litres * 1000), has_pets: pets, has_children: children } });
+      return ask('/settings', {
+        method: 'PATCH',
+        body: {
+          name: name.trim(),
+          number_scheme: scheme.trim(),
+          can_ml: Math.round(litres * 1000),
+          has_pets: pets,
+          has_children: children,
+        },
+      });
     },
     onSuccess: () => queries.invalidateQueries(),
   });
   return (
     <section aria-labelledby="settings">
       <SectionHead id="settings">Ways of the house</SectionHead>
-      <form onSubmit={(event: FormEvent) => { event.preventDefault(); save.mutate(); }}>
-        <Field label="Name of the collection">{(id) => <input id={id} maxLength={120} className="input h-11 w-full" value={name} onChange={(event) => setName(event.target.value)} />}</Field>
+      <form
+        onSubmit={(event: FormEvent) => {
+          event.preventDefault();
+          save.mutate();
+        }}
+      >
+        <Field label="Name of the collection">
+          {(id) => (
+            <input
+              id={id}
+              maxLength={120}
+              className="input h-11 w-full"
+              value={name}
+              onChange={(event) => setName(event.target.value)}
+            />
+          )}
+        </Field>
         <div className="grid grid-cols-2 gap-x-4">
-          <Field label="Numbers are made as" hint="{year}, {yy}, {month}, {genus} stand for themselves; {n:3} counts on.">{(id) => <input id={id} maxLength={40} className="input h-11 w-full" value={scheme} onChange={(event) => setScheme(event.target.value)} />}</Field>
-          <Field label="The can holds, litres">{(id) => <input id={id} inputMode="decimal" className="input h-11 w-full" value={can} onChange={(event) => setCan(event.target.value)} />}</Field>
+          <Field
+            label="Numbers are made as"
+            hint="{year}, {yy}, {month}, {genus} stand for themselves; {n:3} counts on."
+          >
+            {(id) => (
+              <input
+                id={id}
+                maxLength={40}
+                className="input h-11 w-full"
+                value={scheme}
+                onChange={(event) => setScheme(event.target.value)}
+              />
+            )}
+          </Field>
+          <Field label="The can holds, litres">
+            {(id) => (
+              <input
+                id={id}
+                inputMode="decimal"
+                className="input h-11 w-full"
+                value={can}
+                onChange={(event) => setCan(event.target.value)}
+              />
+            )}
+          </Field>
         </div>
         <Tick label="pets in the house" checked={pets} onChange={setPets} />
         <Tick label="children in the house" checked={children} onChange={setChildren} />
         <Wrong words={save.isError ? wordsOf(save.error) : null} />
-        <button type="submit" className="btn h-11" disabled={save.isPending}>{save.isSuccess ? 'Kept' : 'Keep these'}</button>
+        <button type="submit" className="btn h-11" disabled={save.isPending}>
+          {save.isSuccess ? 'Kept' : 'Keep these'}
+        </button>
       </form>
     </section>
   );

@@ -32,10 +32,21 @@ export function NameField({ value, onChange, meant, onMeant, household }: NameFi
   };
   return (
     <div className="mb-4">
-      <label htmlFor={id} className="mb-1 block font-semibold">Name</label>
+      <label htmlFor={id} className="mb-1 block font-semibold">
+        Name
+      </label>
       <input
-        id={id} role="combobox" aria-expanded={offered.length > 0} aria-controls={`${id}-list`} aria-autocomplete="list" aria-activedescendant={at >= 0 ? `${id}-${at}` : undefined} autoComplete="off" maxLength={200} className="input h-12 w-full text-[18px]"
-        placeholder="Gymnocalycium cf. horstii, Aloe ‘Tin Roof’, or what the label says" value={value}
+        id={id}
+        role="combobox"
+        aria-expanded={offered.length > 0}
+        aria-controls={`${id}-list`}
+        aria-autocomplete="list"
+        aria-activedescendant={at >= 0 ? `${id}-${at}` : undefined}
+        autoComplete="off"
+        maxLength={200}
+        className="input h-12 w-full text-[18px]"
+        placeholder="Gymnocalycium cf. horstii, Aloe ‘Tin Roof’, or what the label says"
+        value={value}
         onChange={(event) => {
           onChange(event.target.value);
           onMeant(null);
@@ -56,10 +67,27 @@ export function NameField({ value, onChange, meant, onMeant, household }: NameFi
           if (event.key === 'Escape') setOpen(false);
         }}
       />
-      <div id={`${id}-list`} role="listbox" aria-label="Genera" className={offered.length > 0 ? 'border border-t-0 border-[var(--ink)] bg-[var(--paper)]' : ''}>
+      <div
+        id={`${id}-list`}
+        role="listbox"
+        aria-label="Genera"
+        className={offered.length > 0 ? 'border border-t-0 border-[var(--ink)] bg-[var(--paper)]' : ''}
+      >
         {offered.map((one, i) => (
-          <div key={one.genus} id={`${id}-${i}`} role="option" tabIndex={-1} aria-selected={i === at} className={`flex min-h-11 cursor-pointer items-center gap-2 px-3 ${i === at ? 'bg-[var(--frame)]' : ''}`} onMouseDown={(event) => { event.preventDefault(); take(i); }}>
-            <i className="slab">{one.genus}</i>{one.by && <span className="text-[14px] text-[var(--ink-2)]">also {one.by}</span>}
+          <div
+            key={one.genus}
+            id={`${id}-${i}`}
+            role="option"
+            tabIndex={-1}
+            aria-selected={i === at}
+            className={`flex min-h-11 cursor-pointer items-center gap-2 px-3 ${i === at ? 'bg-[var(--frame)]' : ''}`}
+            onMouseDown={(event) => {
+              event.preventDefault();
+              take(i);
+            }}
+          >
+            <i className="slab">{one.genus}</i>
+            {one.by && <span className="text-[14px] text-[var(--ink-2)]">also {one.by}</span>}
           </div>
         ))}
       </div>
@@ -67,22 +95,57 @@ export function NameField({ value, onChange, meant, onMeant, household }: NameFi
         <fieldset className="mt-2 border-l-4 border-[var(--straw)] pl-3">
           <legend className="font-semibold">That name fits several. Which is meant?</legend>
           <div className="flex flex-wrap gap-2">
-            {unclear.map((one) => <button key={one} type="button" aria-pressed={meant === one} className={`btn h-11 ${meant === one ? 'btn-primary' : ''}`} onClick={() => onMeant(one)}><i className="slab">{one}</i></button>)}
+            {unclear.map((one) => (
+              <button
+                key={one}
+                type="button"
+                aria-pressed={meant === one}
+                className={`btn h-11 ${meant === one ? 'btn-primary' : ''}`}
+                onClick={() => onMeant(one)}
+              >
+                <i className="slab">{one}</i>
+              </button>
+            ))}
           </div>
         </fieldset>
       )}
       {care && ((household.has_children && care.poisonous.people) || (household.has_pets && care.poisonous.pets)) && (
-        <p role="note" className="mt-2 border-l-4 border-[var(--rust)] pl-3 text-[15px]"><strong className="font-semibold">Out of reach of {[household.has_children && care.poisonous.people && 'children', household.has_pets && care.poisonous.pets && 'pets'].filter(Boolean).join(' and ')}.</strong> Mind leaves that drop to the floor too. If any is swallowed, call a poison line or a vet.</p>
+        <p role="note" className="mt-2 border-l-4 border-[var(--rust)] pl-3 text-[15px]">
+          <strong className="font-semibold">
+            Out of reach of{' '}
+            {[
+              household.has_children && care.poisonous.people && 'children',
+              household.has_pets && care.poisonous.pets && 'pets',
+            ]
+              .filter(Boolean)
+              .join(' and ')}
+            .
+          </strong>{' '}
+          Mind leaves that drop to the floor too. If any is swallowed, call a poison line or a vet.
+        </p>
       )}
       {value.trim() !== '' && (
         <p className="mt-1 text-[15px] text-[var(--ink-2)]" data-testid="genus-words">
-          <Name written={value} />{nameParts(value).length > 0 && ': '}
-          {genus && care ? `as ${genus.name}: ${HABITS[genus.habit]}, ${RULES[genus.dryRule]}, nights down to ${degrees(genus.minDryC)} dry and ${degrees(genus.minWetC)} moist${care.poisonous.people ? '; poisonous' : care.poisonous.pets ? '; not for pets to eat' : ''}.${care.doubt ? ` ${care.doubt}` : ''}` : 'no genus the library knows: it is kept to the dry side until you say more.'}
+          <Name written={value} />
+          {nameParts(value).length > 0 && ': '}
+          {genus && care
+            ? `as ${genus.name}: ${HABITS[genus.habit]}, ${RULES[genus.dryRule]}, nights down to ${degrees(genus.minDryC)} dry and ${degrees(genus.minWetC)} moist${care.poisonous.people ? '; poisonous' : care.poisonous.pets ? '; not for pets to eat' : ''}.${care.doubt ? ` ${care.doubt}` : ''}`
+            : 'no genus the library knows: it is kept to the dry side until you say more.'}
         </p>
       )}
     </div>
   );
 }
 
-const HABITS = { summer: 'grows in summer', winter: 'grows in winter', 'spring-autumn': 'grows in spring and autumn', evergreen: 'never quite rests' } as const;
-const RULES = { 'keep-damp': 'never quite dry', 'dry-top': 'water when the top third is dry', 'dry-through': 'water when dry through', 'dry-and-hold': 'dry through, then some days more' } as const;
+const HABITS = {
+  summer: 'grows in summer',
+  winter: 'grows in winter',
+  'spring-autumn': 'grows in spring and autumn',
+  evergreen: 'never quite rests',
+} as const;
+const RULES = {
+  'keep-damp': 'never quite dry',
+  'dry-top': 'water when the top third is dry',
+  'dry-through': 'water when dry through',
+  'dry-and-hold': 'dry through, then some days more',
+} as const;

@@ -8,14 +8,43 @@ export interface UsualPot {
 }
 
 const pot = (shape: Pot['shape'], top_mm: number, depth_mm: number, material: Pot['material']): Pot => ({
-  shape, top_mm, base_mm: Math.round(top_mm * { round: 0.74, square: 0.78, bowl: 0.45 }[shape]), depth_mm, material, holes: true, top_dressing_mm: 0,
+  shape,
+  top_mm,
+  base_mm: Math.round(top_mm * { round: 0.74, square: 0.78, bowl: 0.45 }[shape]),
+  depth_mm,
+  material,
+  holes: true,
+  top_dressing_mm: 0,
 });
 
 export const USUAL_POTS: readonly UsualPot[] = (
   [
-    ['square', 55, 50, 'plastic'], ['square', 70, 65, 'plastic'], ['square', 80, 72, 'plastic'], ['square', 90, 85, 'plastic'], ['square', 110, 105, 'plastic'],
-    ['round', 55, 48, 'plastic'], ['round', 85, 62, 'plastic'], ['round', 105, 85, 'plastic'], ['round', 120, 95, 'plastic'], ['round', 140, 110, 'plastic'], ['round', 170, 130, 'plastic'],
-    ['round', 55, 50, 'terracotta'], ['round', 70, 62, 'terracotta'], ['round', 90, 80, 'terracotta'], ['round', 110, 98, 'terracotta'], ['round', 130, 115, 'terracotta'], ['round', 160, 140, 'terracotta'], ['round', 200, 175, 'terracotta'],
-    ['bowl', 150, 60, 'terracotta'], ['bowl', 200, 75, 'terracotta'], ['bowl', 250, 90, 'terracotta'], ['round', 90, 80, 'glazed'], ['round', 120, 110, 'glazed'],
+    ['square', 55, 50, 'plastic'],
+    ['square', 70, 65, 'plastic'],
+    ['square', 80, 72, 'plastic'],
+    ['square', 90, 85, 'plastic'],
+    ['square', 110, 105, 'plastic'],
+    ['round', 55, 48, 'plastic'],
+    ['round', 85, 62, 'plastic'],
+    ['round', 105, 85, 'plastic'],
+    ['round', 120, 95, 'plastic'],
+    ['round', 140, 110, 'plastic'],
+    ['round', 170, 130, 'plastic'],
+    ['round', 55, 50, 'terracotta'],
+    ['round', 70, 62, 'terracotta'],
+    ['round', 90, 80, 'terracotta'],
+    ['round', 110, 98, 'terracotta'],
+    ['round', 130, 115, 'terracotta'],
+    ['round', 160, 140, 'terracotta'],
+    ['round', 200, 175, 'terracotta'],
+    ['bowl', 150, 60, 'terracotta'],
+    ['bowl', 200, 75, 'terracotta'],
+    ['bowl', 250, 90, 'terracotta'],
+    ['round', 90, 80, 'glazed'],
+    ['round', 120, 110, 'glazed'],
   ] as const
-).map(([shape, top, depth, material]) => ({ id: `${shape}-${top}-${material}`, label: `${shape} ${top / 10} cm, ${material}`, pot: pot(shape, top, depth, material) }));
+).map(([shape, top, depth, material]) => ({
+  id: `${shape}-${top}-${material}`,
+  label: `${shape} ${top / 10} cm, ${material}`,
+  pot: pot(shape, top, depth, material),
+}));

@@ -1,6 +1,20 @@
 /** The keeper's walk: benches, and the pots of each, put in order by dragging or by keyboard. */
-import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { arrayMove, SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
 import { GripVertical } from 'lucide-react';
 import { type ReactNode, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -20,24 +34,40 @@ export default function WalkScreen() {
     <div className="max-w-3xl px-3 pb-12 pt-4 sm:px-6">
       <h1 className="text-2xl font-semibold">The walk</h1>
       <p className="mb-4 max-w-prose text-[16px]">
-        Drag a bench by its grip, or take the grip with the space bar, move it with the arrows, and let go with the space bar. Open a bench to order its pots. <Link to="/" className="underline">Back to the round</Link>
+        Drag a bench by its grip, or take the grip with the space bar, move it with the arrows, and let go with the
+        space bar. Open a bench to order its pots.{' '}
+        <Link to="/" className="underline">
+          Back to the round
+        </Link>
       </p>
       <Wrong words={reorder.isError ? wordsOf(reorder.error) : null} />
       {round.data.sites.map((site) => (
         <section key={site.id} aria-label={site.name} className="mb-8">
           <h2 className="mb-1 border-b-2 border-[var(--ink)] text-[17px] font-semibold">{site.name}</h2>
-          <Sortable ids={site.places.map((place) => place.id)} onOrder={(ids) => reorder.mutate({ placeId: null, ids })}>
+          <Sortable
+            ids={site.places.map((place) => place.id)}
+            onOrder={(ids) => reorder.mutate({ placeId: null, ids })}
+          >
             {(id) => {
               const place = site.places.find((one) => one.id === id)!;
               return (
                 <>
                   <span className="slab">{place.name}</span>
-                  <button type="button" aria-expanded={open === id} className="ml-auto h-11 px-3 text-[15px] underline" onClick={() => setOpen(open === id ? null : id)}>{open === id ? 'close' : `${place.pots.length + place.left} pots`}</button>
+                  <button
+                    type="button"
+                    aria-expanded={open === id}
+                    className="ml-auto h-11 px-3 text-[15px] underline"
+                    onClick={() => setOpen(open === id ? null : id)}
+                  >
+                    {open === id ? 'close' : `${place.pots.length + place.left} pots`}
+                  </button>
                 </>
               );
             }}
           </Sortable>
-          {site.places.some((place) => place.id === open) && <Pots placeId={open!} onOrder={(ids) => reorder.mutate({ placeId: open, ids })} />}
+          {site.places.some((place) => place.id === open) && (
+            <Pots placeId={open!} onOrder={(ids) => reorder.mutate({ placeId: open, ids })} />
+          )}
         </section>
       ))}
     </div>
@@ -51,19 +81,35 @@ function Pots({ placeId, onOrder }: { placeId: number; onOrder(ids: number[]): v
   return (
     <div className="ml-6 border-l-4 border-[var(--rule)] pl-3">
       <Sortable ids={bench.data.map((pot) => pot.id)} onOrder={onOrder}>
-        {(id) => <span><Name written={byId.get(id)!.name} /> <span className="text-[14px] text-[var(--ink-2)]">{byId.get(id)!.number}</span></span>}
+        {(id) => (
+          <span>
+            <Name written={byId.get(id)!.name} />{' '}
+            <span className="text-[14px] text-[var(--ink-2)]">{byId.get(id)!.number}</span>
+          </span>
+        )}
       </Sortable>
     </div>
   );
 }
 
 /** A list whose order is shown at once and told once a piece is let go. */
-function Sortable({ ids, onOrder, children }: { ids: number[]; onOrder(ids: number[]): void; children(id: number): ReactNode }) {
+function Sortable({
+  ids,
+  onOrder,
+  children,
+}: {
+  ids: number[];
+  onOrder(ids: number[]): void;
+  children(id: number): ReactNode;
+}) {
   const given = ids.join();
   const [order, setOrder] = useState({ given, ids });
   // What the server says wins as soon as it says something new.
   const shown = order.given === given ? order.ids : ids;
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
   const drop = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return;
     const next = arrayMove(shown, shown.indexOf(Number(active.id)), shown.indexOf(Number(over.id)));
@@ -73,7 +119,13 @@ function Sortable({ ids, onOrder, children }: { ids: number[]; onOrder(ids: numb
   return (
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
       <SortableContext items={shown} strategy={verticalListSortingStrategy}>
-        <ol>{shown.map((id) => <Item key={id} id={id}>{children(id)}</Item>)}</ol>
+        <ol>
+          {shown.map((id) => (
+            <Item key={id} id={id}>
+              {children(id)}
+            </Item>
+          ))}
+        </ol>
       </SortableContext>
     </DndContext>
   );
@@ -81,10 +133,26 @@ function Sortable({ ids, onOrder, children }: { ids: number[]; onOrder(ids: numb
 
 function Item({ id, children }: { id: number; children: ReactNode }) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
-  const style = useMemo(() => ({ transform: transform ? `translateY(${Math.round(transform.y)}px)` : undefined, transition }), [transform, transition]);
+  const style = useMemo(
+    () => ({ transform: transform ? `translateY(${Math.round(transform.y)}px)` : undefined, transition }),
+    [transform, transition],
+  );
   return (
-    <li ref={setNodeRef} style={style} data-testid={`walk-${id}`} className={`flex min-h-11 items-center gap-2 border-b border-[var(--rule)] ${isDragging ? 'relative z-10 bg-[var(--frame)]' : ''}`}>
-      <button type="button" className="grid size-11 shrink-0 cursor-grab touch-none place-items-center" {...attributes} {...listeners} aria-label="Grip: move in the walk"><GripVertical aria-hidden="true" size={18} /></button>
+    <li
+      ref={setNodeRef}
+      style={style}
+      data-testid={`walk-${id}`}
+      className={`flex min-h-11 items-center gap-2 border-b border-[var(--rule)] ${isDragging ? 'relative z-10 bg-[var(--frame)]' : ''}`}
+    >
+      <button
+        type="button"
+        className="grid size-11 shrink-0 cursor-grab touch-none place-items-center"
+        {...attributes}
+        {...listeners}
+        aria-label="Grip: move in the walk"
+      >
+        <GripVertical aria-hidden="true" size={18} />
+      </button>
       {children}
     </li>
   );
