@@ -14,12 +14,23 @@ import {
 } from '@zinc-pail/core';
 import Joi from 'joi';
 import { pot } from './gardenFile.ts';
-import { anyEntry, type JournalEntry, type RoundPot, UUID } from './marks.ts';
+import {
+  anyEntry,
+  type JournalEntry,
+  type MarksResult,
+  type PotTask,
+  type RoundPot,
+  type Timer,
+  UUID,
+  type WholePot,
+} from './marks.ts';
 import { LINE_FIELDS } from './line.ts';
-import { day, list, number, object, oneOf, optional, text, whole } from './fields.ts';
+import { day, id, idText, list, named, number, object, oneOf, optional, text, whole } from './fields.ts';
+import { ENDINGS, TIMER_KINDS } from './choices.ts';
+import { schemaOf } from './keeping.ts';
+import { PLANT_FIELDS, RECORD_FIELDS, type PlantValues, type RecordField } from './plantFields.ts';
 
-export const plantIdParam = object({ plantId: whole(1, 4_294_967_295).prefs({ convert: true }) }, 'a plant');
-export const clientIdParam = object({ clientId: UUID }, 'an entry');
+export const plantIdParam = object<{ plantId: number }>({ plantId: idText() }, 'a plant');
 
 /** A bench on the Round: pots that want something in full, the others counted; they come when the bench is opened. */
 export interface RoundPlace {
@@ -80,18 +91,8 @@ export interface RoundSoFar extends RoundView {
 }
 
 /** Who a plant is and where it came from. */
-export interface PlantRecord {
-  name_sure: 'sure' | 'likely' | 'unknown';
-  other_names: string | null;
-  acquired_on: string | null;
-  source: string | null;
-  price_minor: number | null;
-  price_currency: string | null;
-  companions: string | null;
-  used_to: string | null;
-  quarantine_until: string | null;
-  own_words: string | null;
-  ended: 'died' | 'given' | null;
+export interface PlantRecord extends PlantValues<RecordField> {
+  ended: (typeof ENDINGS)[number] | null;
   ended_on: string | null;
   ended_why: string | null;
   mother: { id: number; name: string; number: string } | null;
@@ -143,94 +144,97 @@ const bandSeries = object(
   'bands',
 );
 
-export const outlookSchema = object(
-  {
-    id: text(200),
-    state: Joi.valid('growing', 'easing', 'resting', 'waking').required(),
-    moisture: band,
-    dry_on: days3,
-    water: optional(
-      object(
+export const outlookSchema = named(
+  'Outlook',
+  object<OutlookView>(
+    {
+      id: text(200),
+      state: Joi.valid('growing', 'easing', 'resting', 'waking').required(),
+      moisture: band,
+      dry_on: days3,
+      water: optional(
+        object(
+          {
+            earliest: day(),
+            ideal: day(),
+            latest: day(),
+            amount_ml: number(0, 1e6),
+            method: Joi.valid('drench', 'measured', 'bottom', 'mist').required(),
+          },
+          'a window',
+        ),
+      ),
+      hold: object(
+        { until: day(), kind: oneOf(['rest', 'goes-to-rest', 'cold', 'potted', 'judged']), n: numbers },
+        'a hold',
+      ).optional(),
+      rate: band,
+      because: list(
+        object({ factor: text(30), days: number(-1e4, 1e4), n: numbers, of: text(30).optional() }, 'a reason'),
+        'reasons',
+      ),
+      due_m: number(0, 1),
+      available_ml: number(0, 1e7),
+      volume_ml: number(0, 1e7),
+      pot,
+      past: bandSeries,
+      ahead: bandSeries,
+      cold_nights: list(day(), 'days'),
+      rest: list(object({ from: day(), to: day() }, 'a span'), 'spans'),
+      state_since: day(),
+      next_change: optional(object({ on: day(), state: text(20) }, 'a change')),
+      checks: whole(0, 1e6),
+      last_watered: optional(day()),
+      last_checked: optional(day()),
+      reference_days: number(0, 400),
+      cycle_days: number(0, 400),
+      traits: Joi.object().required(),
+      trait_sources: Joi.object().required(),
+      cautions: list(text(30), 'cautions'),
+      alarm: optional(
+        object({ kind: Joi.valid('slower', 'faster', 'contradictory').required(), factor: number(0, 100) }, 'an alarm'),
+      ),
+      thirst: object(
         {
-          earliest: day(),
-          ideal: day(),
-          latest: day(),
-          amount_ml: number(0, 1e6),
-          method: Joi.valid('drench', 'measured', 'bottom', 'mist').required(),
+          level: number(0, 1),
+          word: oneOf(THIRST_WORDS),
+          wrinkles_in_days: optional(whole(0, 400)),
+          harms_in_days: optional(whole(0, 400)),
         },
-        'a window',
+        'thirst',
       ),
-    ),
-    hold: object(
-      { until: day(), kind: oneOf(['rest', 'goes-to-rest', 'cold', 'potted', 'judged']), n: numbers },
-      'a hold',
-    ).optional(),
-    rate: band,
-    because: list(
-      object({ factor: text(30), days: number(-1e4, 1e4), n: numbers, of: text(30).optional() }, 'a reason'),
-      'reasons',
-    ),
-    due_m: number(0, 1),
-    available_ml: number(0, 1e7),
-    volume_ml: number(0, 1e7),
-    pot,
-    past: bandSeries,
-    ahead: bandSeries,
-    cold_nights: list(day(), 'days'),
-    rest: list(object({ from: day(), to: day() }, 'a span'), 'spans'),
-    state_since: day(),
-    next_change: optional(object({ on: day(), state: text(20) }, 'a change')),
-    checks: whole(0, 1e6),
-    last_watered: optional(day()),
-    last_checked: optional(day()),
-    reference_days: number(0, 400),
-    cycle_days: number(0, 400),
-    traits: Joi.object().required(),
-    trait_sources: Joi.object().required(),
-    cautions: list(text(30), 'cautions'),
-    alarm: optional(
-      object({ kind: Joi.valid('slower', 'faster', 'contradictory').required(), factor: number(0, 100) }, 'an alarm'),
-    ),
-    thirst: object(
-      {
-        level: number(0, 1),
-        word: oneOf(THIRST_WORDS),
-        wrinkles_in_days: optional(whole(0, 400)),
-        harms_in_days: optional(whole(0, 400)),
-      },
-      'thirst',
-    ),
-    wet_feet: object(
-      { level: number(0, 1), word: oneOf(WET_FEET_WORDS), harms_in_days: optional(whole(0, 400)) },
-      'wet feet',
-    ),
-    schools: object(
-      {
-        pot: optional(day()),
-        plant: optional(day()),
-        calendar: optional(day()),
-        interval_days: optional(number(0, 400)),
-        interval_from: text(20),
-        disagree: Joi.boolean().required(),
-      },
-      'three schools',
-    ),
-    steps: list(
-      object(
-        { on: day(), way: oneOf(['earlier', 'later']), sign: text(40), helped: optional(Joi.boolean()) },
-        'a step',
+      wet_feet: object(
+        { level: number(0, 1), word: oneOf(WET_FEET_WORDS), harms_in_days: optional(whole(0, 400)) },
+        'wet feet',
       ),
-      'steps',
-    ),
-    unstepped: object({ due_m: number(0, 1), hold_days: number(0, 120) }, 'its rule without steps'),
-    state_why: text(20),
-    state_since_start: Joi.boolean().required(),
-  },
-  'an outlook',
+      schools: object(
+        {
+          pot: optional(day()),
+          plant: optional(day()),
+          calendar: optional(day()),
+          interval_days: optional(number(0, 400)),
+          interval_from: text(20),
+          disagree: Joi.boolean().required(),
+        },
+        'three schools',
+      ),
+      steps: list(
+        object(
+          { on: day(), way: oneOf(['earlier', 'later']), sign: text(40), helped: optional(Joi.boolean()) },
+          'a step',
+        ),
+        'steps',
+      ),
+      unstepped: object({ due_m: number(0, 1), hold_days: number(0, 120) }, 'its rule without steps'),
+      state_why: text(20),
+      state_since_start: Joi.boolean().required(),
+    },
+    'an outlook',
+  ),
 );
 
 const potFields = {
-  id: whole(1, 1e9),
+  id: id(),
   number: text(40),
   name: text(200),
   form: text(20),
@@ -263,72 +267,81 @@ const deed = object(
   { deed: oneOf(['act', 'move', 'look', 'water', 'sip', 'wait', 'sleep', 'wake']) },
   'a deed',
 ).unknown(true);
-const judgementSchema = object(
-  {
-    deeds: list(deed, 'deeds').min(1),
-    until: optional(day()),
-    next_look: optional(day()),
-    because: list(reasonSchema, 'reasons').min(1),
-    against: list(reasonSchema, 'reasons'),
-    happened: list(
-      object(
-        {
-          kind: oneOf(['stranger', 'ran-past', 'slower', 'faster', 'slip']),
-          probability: number(0, 1),
-          from: day(),
-          to: day(),
-          look: text(20).optional(),
-        },
-        'a happening',
+const judgementSchema = named(
+  'Judgement',
+  object(
+    {
+      deeds: list(deed, 'deeds').min(1),
+      until: optional(day()),
+      next_look: optional(day()),
+      because: list(reasonSchema, 'reasons').min(1),
+      against: list(reasonSchema, 'reasons'),
+      happened: list(
+        object(
+          {
+            kind: oneOf(['stranger', 'ran-past', 'slower', 'faster', 'slip']),
+            probability: number(0, 1),
+            from: day(),
+            to: day(),
+            look: text(20).optional(),
+          },
+          'a happening',
+        ),
+        'happenings',
       ),
-      'happenings',
-    ),
-    mind: list(text(40), 'codes'),
-    never: text(40),
-    never_c: optional(number(-60, 60)),
-    sure: oneOf(['high', 'medium', 'low']),
-  },
-  'a judgement',
+      mind: list(text(40), 'codes'),
+      never: text(40),
+      never_c: optional(number(-60, 60)),
+      sure: oneOf(['high', 'medium', 'low']),
+    },
+    'a judgement',
+  ),
 );
-const taskSchema = object(
-  {
-    judgement: judgementSchema,
-    food: optional(number(0, 2)),
-    way: oneOf(WAYS),
-    method: oneOf(['drench', 'measured', 'bottom', 'mist']),
-    amount_ml: number(0, 1e6),
-    water: oneOf(WATER_KINDS),
-    feed: feedAdvice,
-    feed_id: optional(whole(1, 1e9)),
-    flush: Joi.boolean().required(),
-    due: optional(day()),
-    salts: object(
-      { ecMS: number(0, 1e4), limitMS: number(0, 100), flush: Joi.boolean().required(), hardDrinks: whole(0, 1e6) },
-      'salts',
-    ),
-    own_words: optional(text(500)),
-    hard_to_replace: Joi.boolean().required(),
-    stand: oneOf(STANDS),
-    saucer_minutes: whole(1, 240),
-    soak_minutes: whole(1, 240),
-  },
-  'a task',
+const taskSchema = named(
+  'Task',
+  object<PotTask>(
+    {
+      judgement: judgementSchema,
+      food: optional(number(0, 2)),
+      way: oneOf(WAYS),
+      method: oneOf(['drench', 'measured', 'bottom', 'mist']),
+      amount_ml: number(0, 1e6),
+      water: oneOf(WATER_KINDS),
+      feed: feedAdvice,
+      feed_id: optional(id()),
+      flush: Joi.boolean().required(),
+      due: optional(day()),
+      salts: object(
+        { ecMS: number(0, 1e4), limitMS: number(0, 100), flush: Joi.boolean().required(), hardDrinks: whole(0, 1e6) },
+        'salts',
+      ),
+      own_words: optional(text(500)),
+      hard_to_replace: Joi.boolean().required(),
+      stand: oneOf(STANDS),
+      saucer_minutes: whole(1, 240),
+      soak_minutes: whole(1, 240),
+    },
+    'a task',
+  ),
 );
 const potWith = (outlook: Joi.Schema) =>
-  object(
-    { ...potFields, revision: whole(1, 1e9), quarantine_until: optional(day()), outlook, task: taskSchema },
+  object<RoundPot>(
+    { ...potFields, revision: id(), quarantine_until: optional(day()), outlook, task: taskSchema },
     'a pot',
   );
-const wholePotSchema = potWith(outlookSchema);
+const wholePotSchema = named('Whole pot', potWith(outlookSchema) as Joi.ObjectSchema<WholePot>);
 /** A line's outlook: a part of the whole, and of the past no more than its middle. */
-const lineSchema = object(
-  {
-    ...Object.fromEntries(LINE_FIELDS.map((field) => [field, outlookSchema.extract(field)])),
-    past: object({ from: day(), p50: list(number(0, 2), 'numbers') }, 'a past'),
-  },
-  'an outlook',
+const lineSchema = named(
+  'Outlook of a line',
+  object(
+    {
+      ...Object.fromEntries(LINE_FIELDS.map((field) => [field, outlookSchema.extract(field)])),
+      past: object({ from: day(), p50: list(number(0, 2), 'numbers') }, 'a past'),
+    },
+    'an outlook',
+  ),
 );
-const roundPotSchema = potWith(lineSchema);
+export const roundPotSchema = named('Pot on the round', potWith(lineSchema));
 
 const canLine = object(
   {
@@ -351,208 +364,217 @@ const canLine = object(
   'a line of the can',
 );
 
-export const roundSchema = object(
-  {
-    collection: text(120),
-    sites: list(
+export const roundSchema = named(
+  'Round',
+  object<RoundView>(
+    {
+      collection: text(120),
+      sites: list(
+        object(
+          {
+            id: id(),
+            name: text(120),
+            today: day(),
+            latitude_deg: number(-90, 90),
+            nights_c: list(number(-90, 60), 'nights'),
+            load: list(whole(0, 1e6), 'counts'),
+            can_ml: whole(1, 1e6),
+            can: list(canLine, 'lines'),
+            counts: object(Object.fromEntries([...JUDGED, 'asleep'].map((kind) => [kind, whole(0, 1e6)])), 'counts'),
+            also: list(
+              object(
+                {
+                  plant_id: id(),
+                  plant: text(200),
+                  kind: oneOf(['sun', 'review', 'quarantine', 'arrival']),
+                  day: day(),
+                  minutes: whole(0, 1440).optional(),
+                },
+                'a further task',
+              ),
+              'tasks',
+            ),
+            places: list(
+              object(
+                {
+                  id: id(),
+                  name: text(120),
+                  kind: text(20),
+                  quarantine: Joi.boolean().required(),
+                  tonight_c: number(-90, 60),
+                  left: whole(0, 1e6),
+                  asleep: whole(0, 1e6),
+                  version: id(),
+                  today: object(
+                    { tmin_c: number(-90, 90), tmax_c: number(-90, 90), rh_pct: number(0, 100) },
+                    'a climate',
+                  ),
+                  cold: list(
+                    object({ id: id(), name: text(200), limit_c: number(-60, 60) }, 'a cold pot'),
+                    'cold pots',
+                  ),
+                  pots: list(roundPotSchema, 'pots'),
+                },
+                'a place',
+              ),
+              'places',
+            ),
+          },
+          'a site',
+        ),
+        'sites',
+      ),
+    },
+    'a round',
+  ),
+);
+
+export const roundSoFarSchema = named(
+  'Round so far',
+  roundSchema.append<RoundSoFar>({
+    coming: list(
       object(
         {
-          id: whole(1, 1e9),
+          id: id(),
           name: text(120),
-          today: day(),
-          latitude_deg: number(-90, 90),
-          nights_c: list(number(-90, 60), 'nights'),
-          load: list(whole(0, 1e6), 'counts'),
-          can_ml: whole(1, 1e6),
-          can: list(canLine, 'lines'),
-          counts: object(Object.fromEntries([...JUDGED, 'asleep'].map((kind) => [kind, whole(0, 1e6)])), 'counts'),
-          also: list(
-            object(
-              {
-                plant_id: whole(1, 1e9),
-                plant: text(200),
-                kind: oneOf(['sun', 'review', 'quarantine', 'arrival']),
-                day: day(),
-                minutes: whole(0, 1440).optional(),
-              },
-              'a further task',
-            ),
-            'tasks',
-          ),
-          places: list(
-            object(
-              {
-                id: whole(1, 1e9),
-                name: text(120),
-                kind: text(20),
-                quarantine: Joi.boolean().required(),
-                tonight_c: number(-90, 60),
-                left: whole(0, 1e6),
-                asleep: whole(0, 1e6),
-                version: whole(1, 1e9),
-                today: object(
-                  { tmin_c: number(-90, 90), tmax_c: number(-90, 90), rh_pct: number(0, 100) },
-                  'a climate',
-                ),
-                cold: list(
-                  object({ id: whole(1, 1e9), name: text(200), limit_c: number(-60, 60) }, 'a cold pot'),
-                  'cold pots',
-                ),
-                pots: list(roundPotSchema, 'pots'),
-              },
-              'a place',
-            ),
-            'places',
-          ),
+          stage: oneOf(['reading', 'reckoning']),
+          done: whole(0, 1e6),
+          of: whole(0, 1e6),
         },
-        'a site',
+        'a site to come',
       ),
       'sites',
     ),
-  },
-  'a round',
+  }),
 );
 
-export const roundSoFarSchema = roundSchema.append({
-  coming: list(
-    object(
-      {
-        id: whole(1, 1e9),
-        name: text(120),
-        stage: oneOf(['reading', 'reckoning']),
-        done: whole(0, 1e6),
-        of: whole(0, 1e6),
-      },
-      'a site to come',
-    ),
-    'sites',
+export const journalEntry = named(
+  'Entry',
+  object<JournalEntry>(
+    {
+      client_id: UUID,
+      plant_id: id(),
+      written_at: Joi.string().isoDate().required(),
+      written_by: text(80),
+      voided: Joi.boolean().required(),
+      event: anyEntry,
+    },
+    'an entry',
   ),
-});
-
-const journalEntry = object(
-  {
-    client_id: UUID,
-    plant_id: whole(1, 1e9),
-    written_at: Joi.string().isoDate().required(),
-    written_by: text(80),
-    voided: Joi.boolean().required(),
-    event: anyEntry,
-  },
-  'an entry',
 );
 
-const kin = { id: whole(1, 1e9), name: text(200), number: text(40) };
-export const plantSchema = object(
-  {
-    ...potFields,
-    taxon: optional(text(200)),
-    provenance: optional(text(500)),
-    revision: whole(1, 1e9),
-    version: whole(1, 1e9),
-    site: object({ id: whole(1, 1e9), name: text(120), today: day(), latitude_deg: number(-90, 90) }, 'a site'),
-    place: object({ id: whole(1, 1e9), name: text(120), kind: text(20) }, 'a place'),
-    mix: object(
-      {
-        id: whole(1, 1e9),
-        name: text(120),
-        parts: list(object({ component: text(100), parts: number(0, 1000) }, 'a part'), 'parts'),
-      },
-      'a mix',
-    ),
-    potted_on: day(),
-    outlook: outlookSchema,
-    task: taskSchema,
-    journal: list(journalEntry, 'entries'),
-    care: object(
-      { rules: Joi.object().required(), sources: Joi.object().required(), reasons: Joi.object().required() },
-      'rules',
-    ),
-    record: object(
-      {
-        name_sure: oneOf(['sure', 'likely', 'unknown']),
-        other_names: optional(text(500)),
-        acquired_on: optional(day()),
-        source: optional(text(20)),
-        price_minor: optional(whole(0, 4e9)),
-        price_currency: optional(text(3)),
-        companions: optional(text(300)),
-        used_to: optional(text(300)),
-        quarantine_until: optional(day()),
-        own_words: optional(text(500)),
-        ended: optional(oneOf(['died', 'given'])),
-        ended_on: optional(day()),
-        ended_why: optional(text(500)),
-        mother: optional(object(kin, 'a plant')),
-        offspring: list(object({ ...kin, ended: optional(text(10)) }, 'a plant'), 'plants'),
-        pictures: list(
-          object(
-            {
-              id: whole(1, 1e9),
-              day: day(),
-              caption: optional(text(300)),
-              width_px: whole(1, 1e5),
-              height_px: whole(1, 1e5),
-            },
-            'a picture',
+const recordSchemas = Object.fromEntries(
+  RECORD_FIELDS.map((field) => [field, schemaOf(PLANT_FIELDS[field])]),
+) as Record<RecordField, Joi.Schema>;
+const kin = { id: id(), name: text(200), number: text(40) };
+export const plantSchema = named(
+  'Plant',
+  object<PlantView>(
+    {
+      ...potFields,
+      taxon: optional(text(200)),
+      provenance: optional(text(500)),
+      revision: id(),
+      version: id(),
+      site: object({ id: id(), name: text(120), today: day(), latitude_deg: number(-90, 90) }, 'a site'),
+      place: object({ id: id(), name: text(120), kind: text(20) }, 'a place'),
+      mix: object(
+        {
+          id: id(),
+          name: text(120),
+          parts: list(object({ component: text(100), parts: number(0, 1000) }, 'a part'), 'parts'),
+        },
+        'a mix',
+      ),
+      potted_on: day(),
+      outlook: outlookSchema,
+      task: taskSchema,
+      journal: list(journalEntry, 'entries'),
+      care: object(
+        { rules: Joi.object().required(), sources: Joi.object().required(), reasons: Joi.object().required() },
+        'rules',
+      ),
+      record: object(
+        {
+          ...recordSchemas,
+          ended: optional(oneOf(ENDINGS)),
+          ended_on: optional(day()),
+          ended_why: optional(text(500)),
+          mother: optional(object(kin, 'a plant')),
+          offspring: list(object({ ...kin, ended: optional(text(10)) }, 'a plant'), 'plants'),
+          pictures: list(
+            object(
+              {
+                id: id(),
+                day: day(),
+                caption: optional(text(300)),
+                width_px: whole(1, 1e5),
+                height_px: whole(1, 1e5),
+              },
+              'a picture',
+            ),
+            'pictures',
           ),
-          'pictures',
-        ),
-        hardening: optional(list(object({ date: day(), minutes: whole(0, 1440) }, 'a step'), 'steps')),
-        doubt: optional(text(300)),
-        genus: optional(text(60)),
-        slow: Joi.boolean().required(),
-        poisonous: object({ people: Joi.boolean().required(), pets: Joi.boolean().required() }, 'whom it harms'),
-        clashes: list(text(300), 'sentences'),
-      },
-      'a record',
-    ),
-  },
-  'a plant',
+          hardening: optional(list(object({ date: day(), minutes: whole(0, 1440) }, 'a step'), 'steps')),
+          doubt: optional(text(300)),
+          genus: optional(text(60)),
+          slow: Joi.boolean().required(),
+          poisonous: object({ people: Joi.boolean().required(), pets: Joi.boolean().required() }, 'whom it harms'),
+          clashes: list(text(300), 'sentences'),
+        },
+        'a record',
+      ),
+    },
+    'a plant',
+  ),
 );
 
-const timer = object(
+const timer = object<Timer>(
   {
-    id: whole(1, 1e9),
-    plant_id: whole(1, 1e9),
+    id: id(),
+    plant_id: id(),
     plant: text(200),
-    kind: oneOf(['saucer', 'lift', 'fan', 'firm', 'review']),
+    kind: oneOf(TIMER_KINDS),
     words: text(300),
     due_at: Joi.string().isoDate().required(),
   },
   'a timer',
 );
-export const timersSchema = object({ timers: list(timer, 'timers') }, 'timers');
-export const marksResultSchema = object(
-  {
-    done: list(
-      object(
-        {
-          plant_id: whole(1, 1e9),
-          entries: list(journalEntry, 'entries'),
-          pot: wholePotSchema,
-          advice: list(object({ code: text(40), n: numbers }, 'a note'), 'notes'),
-        },
-        'a marked pot',
+export const timersSchema = named('Timers', object<{ timers: Timer[] }>({ timers: list(timer, 'timers') }, 'timers'));
+export const marksResultSchema = named(
+  'Result of marks',
+  object<MarksResult>(
+    {
+      done: list(
+        object(
+          {
+            plant_id: id(),
+            entries: list(journalEntry, 'entries'),
+            pot: wholePotSchema,
+            advice: list(object({ code: text(40), n: numbers }, 'a note'), 'notes'),
+          },
+          'a marked pot',
+        ),
+        'pots',
       ),
-      'pots',
-    ),
-    already: list(
-      object(
-        {
-          plant_id: whole(1, 1e9),
-          plant: text(200),
-          by: text(120),
-          deed: oneOf(['fed', 'watered']),
-          at: text(5),
-          pot: wholePotSchema,
-        },
-        'a pot marked before',
+      already: list(
+        object(
+          {
+            plant_id: id(),
+            plant: text(200),
+            by: text(120),
+            deed: oneOf(['fed', 'watered']),
+            at: text(5),
+            pot: wholePotSchema,
+          },
+          'a pot marked before',
+        ),
+        'pots',
       ),
-      'pots',
-    ),
-    timers: list(timer, 'timers'),
-  },
-  'the result of marks',
+      timers: list(timer, 'timers'),
+    },
+    'the result of marks',
+  ),
 );
 
 /** Anything that was refused or failed (RFC 9457). */
@@ -564,7 +586,7 @@ export interface Problem {
   faults?: { pointer: string; got?: unknown; accepted: string }[];
 }
 
-export const problemSchema = object(
+export const problemSchema = object<Problem>(
   {
     type: text(200),
     title: text(200),

@@ -1,24 +1,13 @@
-/** Lists of choices that screens show too: kept apart from the schemas, so that no browser carries these. */
+/**
+ * Lists of choices that are no horticulture, each once; those of the plant's own world stand in core (garden.ts,
+ * watering.ts, care/rules.ts). Kept apart from the schemas, so that no browser carries these. A test holds every ENUM of
+ * the database against them.
+ */
 export const SOURCES = ['nursery', 'swap', 'seed', 'cutting', 'gift', 'found', 'other'] as const;
-
-/** What a column of a list of plants may be. */
-export const CSV_FIELDS = [
-  'name',
-  'number',
-  'provenance',
-  'place',
-  'mix',
-  'pot_top_mm',
-  'pot_depth_mm',
-  'pot_shape',
-  'pot_material',
-  'pot_holes',
-  'diameter_mm',
-  'height_mm',
-  'acquired_on',
-  'last_watered',
-  'source',
-  'other_names',
-  'name_sure',
-] as const;
-export type CsvField = (typeof CSV_FIELDS)[number];
+export const NAME_SURE = ['sure', 'likely', 'unknown'] as const;
+export const FEED_KINDS = ['liquid', 'grain', 'slow', 'organic', 'compost'] as const;
+export const FEED_UNITS = ['ml', 'g'] as const;
+/** How a plant leaves a collection. */
+export const ENDINGS = ['died', 'given'] as const;
+/** What a timer after a drink reminds of. */
+export const TIMER_KINDS = ['saucer', 'lift', 'fan', 'firm', 'review'] as const;

@@ -55,8 +55,26 @@ export function list(items: Joi.Schema, accepted: string, max = 100_000): Joi.Ar
   return accepting(Joi.array().items(items.optional()).max(max), `${accepted}, at most ${max}`).required();
 }
 
-export function object(fields: Record<string, Joi.Schema>, accepted: string): Joi.ObjectSchema {
-  return accepting(Joi.object(fields), accepted).required();
+/** With a type named, the compiler holds the fields against it: none missing, none too many. */
+export function object<T = any>(fields: Record<keyof NoInfer<T>, Joi.Schema>, accepted: string): Joi.ObjectSchema<T> {
+  return accepting(Joi.object(fields), accepted).required() as Joi.ObjectSchema<T>;
+}
+
+/** An id in a path or a query, where everything is text. */
+export function idText(): Joi.NumberSchema {
+  return id().prefs({ convert: true });
+}
+
+export function id(): Joi.NumberSchema {
+  return whole(1, MOST_ID);
+}
+
+/** As many as an unsigned INT of the database counts. */
+export const MOST_ID = 4_294_967_295;
+
+/** Gives a shape that several bodies share a name, under which the docs tell it once. */
+export function named<S extends Joi.Schema>(shape: string, schema: S): S {
+  return schema.meta({ shape }) as S;
 }
 
 /** May be left out or null. */

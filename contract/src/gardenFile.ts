@@ -19,7 +19,7 @@ import {
 } from '@zinc-pail/core';
 import Joi from 'joi';
 import { check, type Fault, pointerOf, type Verdict } from './faults.ts';
-import { day, exactly, list, number, object, oneOf, optional, text, twelve, whole, yesNo } from './fields.ts';
+import { day, exactly, list, named, number, object, oneOf, optional, text, twelve, whole, yesNo } from './fields.ts';
 
 const ID = () => text(200);
 
@@ -107,18 +107,21 @@ const ownComponent = object(
   'a component with id, total_porosity, water_at_10cm, water_air_dry and bulk_density_g_ml',
 );
 
-export const pot = object(
-  {
-    shape: oneOf(POT_SHAPES),
-    top_mm: number(10, 3000, 'mm'),
-    base_mm: number(1, 3000, 'mm'),
-    depth_mm: number(10, 3000, 'mm'),
-    material: oneOf(POT_MATERIALS),
-    wall_mm: optional(number(0.2, 100, 'mm')),
-    holes: yesNo(),
-    top_dressing_mm: number(0, 300, 'mm'),
-  },
-  'a pot with shape, top_mm, base_mm, depth_mm, material, holes and top_dressing_mm',
+export const pot = named(
+  'Pot',
+  object(
+    {
+      shape: oneOf(POT_SHAPES),
+      top_mm: number(10, 3000, 'mm'),
+      base_mm: number(1, 3000, 'mm'),
+      depth_mm: number(10, 3000, 'mm'),
+      material: oneOf(POT_MATERIALS),
+      wall_mm: optional(number(0.2, 100, 'mm')),
+      holes: yesNo(),
+      top_dressing_mm: number(0, 300, 'mm'),
+    },
+    'a pot with shape, top_mm, base_mm, depth_mm, material, holes and top_dressing_mm',
+  ),
 );
 
 const ONE_READING = 'exactly one of finger, surface, meter, weight_g or lift';

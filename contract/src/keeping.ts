@@ -3,59 +3,79 @@
  */
 import {
   AIRS,
-  DRY_RULES,
-  FORMS,
-  HABITS,
   LIGHTS,
   type LightVerdict,
+  type OwnRules,
   PLACE_KINDS,
+  type PlaceKind,
+  type Pot,
   STANDS,
-  STORES,
   TRIGGERS,
   WATER_KINDS,
   WAYS,
 } from '@zinc-pail/core';
 import Joi from 'joi';
-import { CSV_FIELDS, type CsvField, SOURCES } from './choices.ts';
-import { day, list, number, object, oneOf, optional, text, twelve, whole, yesNo } from './fields.ts';
+import { ENDINGS, FEED_KINDS, FEED_UNITS } from './choices.ts';
+import { day, id, list, number, object, oneOf, optional, text, twelve, whole, yesNo } from './fields.ts';
 import { pot } from './gardenFile.ts';
+import {
+  LONGEST_CSV,
+  LONGEST_NAME,
+  LONGEST_REASON,
+  LONGEST_VIEW_NAME,
+  MOST_AT_ONCE,
+  MOST_COPIES,
+  MOST_SAUCER_MINUTES,
+  MOST_SOAK_MINUTES,
+} from './limits.ts';
 import { UUID } from './marks.ts';
-
-const ID = () => whole(1, 4_294_967_295);
+import {
+  CSV_FIELDS,
+  type CsvField,
+  type FieldSpec,
+  PLANT_FIELD_NAMES,
+  PLANT_FIELDS,
+  type PlantField,
+  type PlantValues,
+} from './plantFields.ts';
 
 /** What a keeper may set of a plant itself. */
-const plantFields = {
-  name: text(200),
-  taxon: optional(text(200)),
-  name_sure: oneOf(['sure', 'likely', 'unknown']),
-  other_names: optional(text(500)),
-  number: text(40),
-  provenance: optional(text(500)),
-  diameter_mm: whole(0, 10_000, 'mm'),
-  height_mm: whole(0, 20_000, 'mm'),
-  acquired_on: optional(day()),
-  source: optional(oneOf(SOURCES)),
-  price_minor: optional(whole(0, 4_000_000_000, 'in the smallest coin')),
-  price_currency: optional(
-    Joi.string()
-      .pattern(/^[A-Z]{3}$/)
-      .messages({ '*': 'three capitals of a currency, as EUR' }),
-  ),
-  mother_id: optional(ID()),
-  companions: optional(text(300)),
-  used_to: optional(text(300)),
-  quarantine_until: optional(day()),
-  own_words: optional(text(500)),
-  habit: optional(oneOf(HABITS)),
-  form: optional(oneOf(FORMS)),
-  dry_rule: optional(oneOf(DRY_RULES)),
-  hold_days: optional(whole(0, 120, 'days')),
-  store: optional(oneOf(STORES)),
-  min_dry_c: optional(number(-50, 40, '°C')),
-  min_wet_c: optional(number(-50, 40, '°C')),
-  grow_min_c: optional(number(-20, 40, '°C')),
-  leafless: optional(yesNo()),
-};
+const plantFields = Object.fromEntries(PLANT_FIELD_NAMES.map((name) => [name, schemaOf(PLANT_FIELDS[name])])) as Record<
+  PlantField,
+  Joi.Schema
+>;
+
+/** A field's schema, whatever its kind; one that may be empty takes null. */
+export function schemaOf(spec: FieldSpec): Joi.Schema {
+  const schema = ofKind(spec);
+  return spec.must ? schema : optional(schema);
+}
+
+function ofKind(spec: FieldSpec): Joi.Schema {
+  switch (spec.kind) {
+    case 'text':
+      return text(spec.max);
+    case 'whole':
+      return whole(spec.min, spec.max, spec.unit);
+    case 'number':
+      return number(spec.min, spec.max, spec.unit);
+    case 'day':
+      return day();
+    case 'yes-no':
+      return yesNo();
+    case 'choice':
+      return oneOf(spec.of);
+    case 'money':
+      return whole(0, spec.max, 'in the smallest coin');
+    case 'currency':
+      return Joi.string()
+        .pattern(/^[A-Z]{3}$/)
+        .required()
+        .messages({ '*': 'three capitals of a currency, as EUR' });
+    case 'plant':
+      return id();
+  }
+}
 
 const month = whole(1, 12);
 const feedRule = object(
@@ -122,17 +142,17 @@ export const ownRulesFields: Record<string, Joi.Schema> = {
     }),
   ),
   waters: optional(
-    list(oneOf(WATER_KINDS), 'kinds of water', 6)
+    list(oneOf(WATER_KINDS), 'kinds of water', WATER_KINDS.length)
       .min(1)
       .unique()
       .messages({ '*': `at least one of ${WATER_KINDS.join(', ')}, each once, best first` }),
   ),
   salts: optional(oneOf(['sensitive', 'usual', 'hardy'])),
   stand: optional(oneOf(STANDS)),
-  saucerMinutes: optional(whole(1, 240, 'minutes')),
-  soakMinutes: optional(whole(1, 120, 'minutes')),
+  saucerMinutes: optional(whole(1, MOST_SAUCER_MINUTES, 'minutes')),
+  soakMinutes: optional(whole(1, MOST_SOAK_MINUTES, 'minutes')),
   feed: feedRule.optional().allow(null),
-  feedId: optional(ID()),
+  feedId: optional(id()),
   light: optional(oneOf(LIGHTS)),
   sunCeilingHours: optional(number(0, 24, 'hours')),
   repotYears: optional(number(0.5, 30, 'years')),
@@ -141,57 +161,63 @@ export const ownRulesFields: Record<string, Joi.Schema> = {
   stepsTakenBack: optional(list(day(), 'days of steps', 50)),
 };
 
-const asked = (fields: Record<string, Joi.Schema>) =>
-  Object.fromEntries(Object.entries(fields).map(([name, schema]) => [name, schema.optional()]));
+const asked = <F extends string>(fields: Record<F, Joi.Schema>) =>
+  Object.fromEntries(Object.entries<Joi.Schema>(fields).map(([name, schema]) => [name, schema.optional()])) as Record<
+    F,
+    Joi.Schema
+  >;
 
-const potFromMix = { pot, mix_id: ID(), place_id: ID() };
+const potFromMix = { pot, mix_id: id(), place_id: id() };
 
 /** A plant taken in. Only its name, pot, mix and place must be told. */
-export const newPlant = object(
+export const newPlant = object<NewPlant>(
   {
     client_id: UUID,
     ...asked(plantFields),
     name: text(200),
     ...potFromMix,
     date: day(),
-    count: whole(1, 200, 'plants').optional(),
+    count: whole(1, MOST_COPIES, 'plants').optional(),
     last_watered: optional(day()),
   },
   'a plant with client_id, name, pot, mix_id, place_id and date',
 );
-export interface NewPlant {
+export interface NewPlant extends Partial<PlantValues<Exclude<PlantField, 'name'>>> {
   client_id: string;
   name: string;
-  pot: import('@zinc-pail/core').Pot;
+  pot: Pot;
   mix_id: number;
   place_id: number;
   date: string;
   count?: number;
   /** when it last had water, as far as the keeper knows */
   last_watered?: string | null;
-  number?: string;
-  [field: string]: unknown;
 }
 
-export const plantChange = object(
+/** What to change: fields of the plant, rules (null puts one back), and the reasons for rules ('' takes one off). */
+export interface PlantChange extends Partial<PlantValues> {
+  rules?: { [K in keyof OwnRules]?: OwnRules[K] | null };
+  reasons?: Record<string, string>;
+}
+export const plantChange = object<PlantChange>(
   {
     ...asked(plantFields),
     rules: object(ownRulesFields, 'rules of care').optional(),
     reasons: Joi.object()
-      .pattern(Joi.string().max(40), Joi.string().trim().max(300).allow(''))
+      .pattern(Joi.string().max(40), Joi.string().trim().max(LONGEST_REASON).allow(''))
       .optional()
-      .messages({ '*': 'reasons of up to 300 characters, by rule' }),
+      .messages({ '*': `reasons of up to ${LONGEST_REASON} characters, by rule` }),
   },
   'what to change of a plant',
 );
 
 /** A plant's pot and mix set right from the start, or a repotting with its day. */
-export const pottingBody = object(
+export const pottingBody = object<Potting>(
   {
     client_id: UUID,
     kind: oneOf(['set-right', 'repotted']),
     pot,
-    mix_id: ID(),
+    mix_id: id(),
     date: day().optional(),
     mix_was: optional(oneOf(['dry', 'damp', 'wet'])),
     root_loss: optional(number(0, 1)),
@@ -201,33 +227,52 @@ export const pottingBody = object(
 export interface Potting {
   client_id: string;
   kind: 'set-right' | 'repotted';
-  pot: import('@zinc-pail/core').Pot;
+  pot: Pot;
   mix_id: number;
   date?: string;
   mix_was?: 'dry' | 'damp' | 'wet' | null;
   root_loss?: number | null;
 }
 
-export const endBody = object(
-  { how: oneOf(['died', 'given']), date: day(), cause: optional(text(500)) },
+export const endBody = object<{ how: (typeof ENDINGS)[number]; date: string; cause?: string | null }>(
+  { how: oneOf(ENDINGS), date: day(), cause: optional(text(500)) },
   'how it ended, and when',
 );
-export const movesBody = object(
+export const movesBody = object<{ plant_ids: number[]; place_id: number; date: string; client_ids?: string[] }>(
   {
-    plant_ids: list(ID(), 'ids of plants', 5000).min(1).messages({ 'array.min': 'at least one plant' }),
-    place_id: ID(),
+    plant_ids: list(id(), 'ids of plants', MOST_AT_ONCE).min(1).messages({ 'array.min': 'at least one plant' }),
+    place_id: id(),
     date: day(),
-    client_ids: list(UUID, 'an id for each move', 5000).optional(),
+    client_ids: list(UUID, 'an id for each move', MOST_AT_ONCE).optional(),
   },
   'plants, a place and a day',
 );
-export const copiesBody = object(
-  { count: whole(1, 200, 'plants'), date: day(), as_offspring: yesNo() },
+export const copiesBody = object<{ count: number; date: string; as_offspring: boolean }>(
+  { count: whole(1, MOST_COPIES, 'plants'), date: day(), as_offspring: yesNo() },
   'how many, and the day',
 );
 
-export const placeFields = {
-  name: text(120),
+/** What a keeper may set of a place. */
+export interface PlaceFields {
+  name: string;
+  kind: PlaceKind;
+  aspect_deg: number | null;
+  light_fraction: number | null;
+  floor_c: number | null;
+  vent_c: number | null;
+  indoor_c: number[] | null;
+  air: (typeof AIRS)[number];
+  lamp: { ppfd_umol_m2_s: number; hours: number } | null;
+  width_mm: number | null;
+  depth_mm: number | null;
+  obstruction_deg: number | null;
+  direct_sun_h: number | null;
+  quarantine: boolean;
+  within_reach: boolean;
+  hazards: string | null;
+}
+export const placeFields: Record<keyof PlaceFields, Joi.Schema> = {
+  name: text(LONGEST_NAME),
   kind: oneOf(PLACE_KINDS),
   aspect_deg: optional(number(0, 360, 'degrees')),
   light_fraction: optional(number(0, 1)),
@@ -246,36 +291,50 @@ export const placeFields = {
   within_reach: yesNo(),
   hazards: optional(text(300)),
 };
-export const newPlace = object(
-  { ...asked(placeFields), site_id: ID(), name: placeFields.name, kind: placeFields.kind, air: placeFields.air },
+export type NewPlace = Partial<PlaceFields> & Pick<PlaceFields, 'name' | 'kind' | 'air'> & { site_id: number };
+export const newPlace = object<NewPlace>(
+  { ...asked(placeFields), site_id: id(), name: placeFields.name, kind: placeFields.kind, air: placeFields.air },
   'a place with site_id, name, kind and air',
 );
-export const placeChange = object(asked(placeFields), 'what to change of a place');
+export const placeChange = object<Partial<PlaceFields>>(asked(placeFields), 'what to change of a place');
 
-const reading = object(
+export interface Reading {
+  date: string;
+  tmin_c: number;
+  tmax_c: number;
+  rh_pct?: number | null;
+}
+const reading = object<Reading>(
   { date: day(), tmin_c: number(-60, 80, '°C'), tmax_c: number(-60, 80, '°C'), rh_pct: optional(number(0, 100, '%')) },
   'a reading with date, tmin_c and tmax_c',
 );
-export const readingsBody = object(
-  { readings: list(reading, 'readings', 5000).min(1).messages({ 'array.min': 'at least one reading' }) },
+export const readingsBody = object<{ readings: Reading[] }>(
+  { readings: list(reading, 'readings', MOST_AT_ONCE).min(1).messages({ 'array.min': 'at least one reading' }) },
   'an object with readings',
 );
 /** A logger's or a keeper's own table: a header names date, min, max and, if read, humidity. */
-export const csvBody = object(
+export const csvBody = object<{ csv: string }>(
   {
     csv: Joi.string()
       .min(1)
-      .max(900_000)
+      .max(LONGEST_CSV)
       .required()
-      .messages({ '*': 'the text of a CSV file, up to 900,000 characters' }),
+      .messages({ '*': `the text of a CSV file, up to ${LONGEST_CSV} characters` }),
   },
   'an object with csv',
 );
 
 /** Where a garden lies. Its usual weather is guessed from there until a garden file brings better. */
-export const siteBody = object(
+export interface NewSite {
+  name: string;
+  latitude_deg: number;
+  longitude_deg: number;
+  elevation_m: number;
+  time_zone: string;
+}
+export const siteBody = object<NewSite>(
   {
-    name: text(120),
+    name: text(LONGEST_NAME),
     latitude_deg: number(-90, 90, 'degrees'),
     longitude_deg: number(-180, 180, 'degrees'),
     elevation_m: number(-450, 9000, 'm'),
@@ -284,33 +343,36 @@ export const siteBody = object(
   'a site with name, latitude_deg, longitude_deg, elevation_m and time_zone',
 );
 
-export const waterBody = object(
+export type Water = Omit<Kit['waters'][number], 'id'>;
+export const waterBody = object<Water>(
   {
-    name: text(120),
+    name: text(LONGEST_NAME),
     kind: oneOf(WATER_KINDS),
     hardness_dh: optional(number(0, 100, '°dH')),
     salts_mg_l: optional(whole(0, 5000, 'mg/l')),
   },
   'a water with name and kind',
 );
-export const feedBody = object(
+export type Feed = Omit<Kit['feeds'][number], 'id'>;
+export const feedBody = object<Feed>(
   {
-    name: text(120),
-    kind: oneOf(['liquid', 'grain', 'slow', 'organic', 'compost']),
+    name: text(LONGEST_NAME),
+    kind: oneOf(FEED_KINDS),
     n_pct: number(0, 60, '%'),
     p_pct: number(0, 60, '%'),
     k_pct: number(0, 60, '%'),
-    unit: oneOf(['ml', 'g']),
+    unit: oneOf(FEED_UNITS),
     per_litre: number(0.01, 200),
   },
   'a feed with name, kind, n_pct, p_pct, k_pct, unit and per_litre',
 );
-export const settingsBody = object(
+export type Settings = Partial<Omit<Kit['collection'], 'id'>>;
+export const settingsBody = object<Settings>(
   {
     can_ml: whole(100, 200_000, 'ml').optional(),
     has_pets: yesNo().optional(),
     has_children: yesNo().optional(),
-    name: text(120).optional(),
+    name: text(LONGEST_NAME).optional(),
     number_scheme: Joi.string()
       .trim()
       .min(3)
@@ -324,14 +386,14 @@ export const settingsBody = object(
   'settings',
 );
 
-export const viewBody = object(
+export const viewBody = object<Omit<SavedView, 'id'>>(
   {
-    name: text(80),
+    name: text(LONGEST_VIEW_NAME),
     spec: object(
       {
         columns: list(text(40), 'columns', 40),
         sort: list(object({ id: text(40), desc: yesNo() }, 'a sorting'), 'sortings', 5),
-        filters: list(object({ id: text(40), value: text(120) }, 'a filter'), 'filters', 20),
+        filters: list(object({ id: text(40), value: text(LONGEST_NAME) }, 'a filter'), 'filters', 20),
       },
       'columns, sort and filters',
     ),
@@ -349,7 +411,7 @@ export interface SavedView {
   spec: ViewSpec;
 }
 
-export const csvImport = object(
+export const csvImport = object<CsvImport>(
   {
     name: text(200),
     csv: csvBody.extract('csv'),
@@ -359,7 +421,7 @@ export const csvImport = object(
       .required()
       .messages({ '*': `an object that names the file's column for some of ${CSV_FIELDS.join(', ')}` }),
     defaults: object(
-      { place_id: optional(ID()), mix_id: optional(ID()), pot: optional(pot) },
+      { place_id: optional(id()), mix_id: optional(id()), pot: optional(pot) },
       'place_id, mix_id and pot for rows that have none',
     ),
     dry_run: yesNo(),
@@ -370,7 +432,7 @@ export interface CsvImport {
   name: string;
   csv: string;
   columns: Partial<Record<CsvField, string>>;
-  defaults: { place_id?: number | null; mix_id?: number | null; pot?: import('@zinc-pail/core').Pot | null };
+  defaults: { place_id?: number | null; mix_id?: number | null; pot?: Pot | null };
   dry_run: boolean;
 }
 export interface CsvReport {
@@ -382,7 +444,7 @@ export interface CsvReport {
   sample: { name: string; number: string; place: string; mix: string }[];
 }
 
-export const tokenBody = object({ name: text(80) }, 'a name for whoever reads it');
+export const tokenBody = object<{ name: string }>({ name: text(LONGEST_VIEW_NAME) }, 'a name for whoever reads it');
 
 /** What a collection is kept with: what lists of choices are made of. */
 export interface Kit {
@@ -410,26 +472,10 @@ export interface Kit {
   views: SavedView[];
 }
 
-export interface PlaceView {
+export interface PlaceView extends PlaceFields {
   id: number;
   site_id: number;
   site: string;
-  name: string;
-  kind: (typeof PLACE_KINDS)[number];
-  aspect_deg: number | null;
-  light_fraction: number | null;
-  floor_c: number | null;
-  vent_c: number | null;
-  indoor_c: number[] | null;
-  air: (typeof AIRS)[number];
-  lamp: { ppfd_umol_m2_s: number; hours: number } | null;
-  width_mm: number | null;
-  depth_mm: number | null;
-  obstruction_deg: number | null;
-  direct_sun_h: number | null;
-  quarantine: boolean;
-  within_reach: boolean;
-  hazards: string | null;
   version: number;
   today: {
     tmin_c: number;
@@ -465,37 +511,6 @@ export interface PlacePot {
   verdict: string;
   poisonous: { people: boolean; pets: boolean };
   quarantine_until: string | null;
-}
-
-export interface TableRow {
-  id: number;
-  number: string;
-  name: string;
-  genus: string;
-  site: string;
-  place: string;
-  place_id: number;
-  form: string;
-  habit: string;
-  state: string;
-  verdict: string;
-  due: string | null;
-  moisture: number;
-  rate: number;
-  checks: number;
-  last_watered: string | null;
-  pot: string;
-  pot_mm: number;
-  mix: string;
-  light: string;
-  min_wet_c: number;
-  diameter_mm: number;
-  height_mm: number;
-  acquired_on: string | null;
-  source: string | null;
-  quarantine: string | null;
-  sure: string;
-  names: string | null;
 }
 
 export interface Story {

@@ -2,7 +2,23 @@
 import type { AfterNote, CareRules, CareTask, Judgement, OutlookView, PlantEvent, Way } from '@zinc-pail/core';
 import { WAYS } from '@zinc-pail/core';
 import Joi from 'joi';
-import { day, list, number, object, oneOf, optional, text, whole, yesNo } from './fields.ts';
+import {
+  day,
+  id,
+  idText,
+  list,
+  MOST_ID,
+  named,
+  number,
+  object,
+  oneOf,
+  optional,
+  text,
+  whole,
+  yesNo,
+} from './fields.ts';
+import { ENDINGS } from './choices.ts';
+import { MOST_AT_ONCE } from './limits.ts';
 import { eventSchema } from './gardenFile.ts';
 import type { LineOutlook } from './line.ts';
 
@@ -110,18 +126,18 @@ export const ownFields: Record<string, Record<string, Joi.Schema>> = {
     name_checked: yesNo(),
     text: optional(text(1000)),
   },
-  picture: { picture: whole(1, 4_294_967_295) },
-  ended: { how: oneOf(['died', 'given']), cause: optional(text(500)) },
+  picture: { picture: id() },
+  ended: { how: oneOf(ENDINGS), cause: optional(text(500)) },
 };
 const moreFields: Record<string, Record<string, Joi.Schema>> = {
-  watering: { way: optional(oneOf(WAYS)), wet_leaves: optional(yesNo()), import: optional(whole(1, 4_294_967_295)) },
-  feeding: { with: optional(UUID), feed_id: optional(whole(1, 4_294_967_295)) },
+  watering: { way: optional(oneOf(WAYS)), wet_leaves: optional(yesNo()), import: optional(id()) },
+  feeding: { with: optional(UUID), feed_id: optional(id()) },
 };
 
 /**
  * What a mark may write; repotting, moves, pictures and endings change more than the journal and have their own ways.
  */
-const MARKS = [
+export const MARKED_TYPES = [
   'watering',
   'check',
   'weights',
@@ -138,17 +154,17 @@ const MARKS = [
   'review',
   'firmed',
   'arrival',
-];
-export const newEntry = eventSchema({ client_id: UUID, date: day() }, MARKS, ownFields, moreFields);
-export const anyEntry = eventSchema(
-  { date: day() },
-  [...MARKS, 'repotting', 'move', 'picture', 'ended'],
-  ownFields,
-  moreFields,
+] as const;
+export const newEntry = named(
+  'New entry',
+  eventSchema({ client_id: UUID, date: day() }, MARKED_TYPES, ownFields, moreFields),
+);
+export const anyEntry = named(
+  'Event',
+  eventSchema({ date: day() }, [...MARKED_TYPES, 'repotting', 'move', 'picture', 'ended'], ownFields, moreFields),
 );
 
 const MOST_ENTRIES = 200;
-const MOST_PLANTS = 5000;
 
 export interface NewMark {
   plant_id: number;
@@ -160,15 +176,12 @@ export interface NewMark {
 const entries = list(newEntry, 'a list of entries', MOST_ENTRIES)
   .min(1)
   .messages({ 'array.min': 'at least one entry' });
-export const newMarks = object(
+export const newMarks = object<{ marks: NewMark[]; anyway?: boolean }>(
   {
     marks: list(
-      object(
-        { plant_id: whole(1, 4_294_967_295), seen: optional(whole(0, 4_294_967_295)), entries },
-        'a mark with plant_id and entries',
-      ),
+      object({ plant_id: id(), seen: optional(whole(0, MOST_ID)), entries }, 'a mark with plant_id and entries'),
       'a list of marks',
-      MOST_PLANTS,
+      MOST_AT_ONCE,
     )
       .min(1)
       .messages({ 'array.min': 'at least one mark' }),
@@ -176,12 +189,8 @@ export const newMarks = object(
   },
   'an object with marks',
 );
-export const newEntries = object(
-  { entries, seen: optional(whole(0, 4_294_967_295)), anyway: yesNo().optional() },
-  'an object with entries',
-);
-export const voidBody = object(
-  { client_ids: list(UUID, 'ids of entries', MOST_PLANTS).min(1).messages({ 'array.min': 'at least one id' }) },
+export const voidBody = object<{ client_ids: string[] }>(
+  { client_ids: list(UUID, 'ids of entries', MOST_AT_ONCE).min(1).messages({ 'array.min': 'at least one id' }) },
   'an object with client_ids',
 );
 
@@ -258,14 +267,12 @@ export interface MarksResult {
 }
 
 /** Only the id is looked at: a path's `plantId` or `id`. */
-export const idParam = object({ id: whole(1, 4_294_967_295).prefs({ convert: true }) }, 'something that is here');
+export const idParam = object<{ id: number }>({ id: idText() }, 'something that is here');
 
 /** A walking order: each id once. */
-export const orderBody = object(
+export const orderBody = object<{ ids: number[] }>(
   {
-    ids: list(whole(1, 4_294_967_295), 'ids in walking order', MOST_PLANTS)
-      .min(1)
-      .messages({ 'array.min': 'at least one id' }),
+    ids: list(id(), 'ids in walking order', MOST_AT_ONCE).min(1).messages({ 'array.min': 'at least one id' }),
   },
   'an object with ids',
 );

@@ -6,6 +6,7 @@ export * from './numeric/shape.ts';
 export { seededRandom, seedFrom, standardNormal, type Random } from './numeric/random.ts';
 export { COMPONENTS, type Component, componentsOf } from './mix/components.ts';
 export { blendMix, type Blend } from './mix/blend.ts';
+export { mixCharacter, type MixCharacter } from './mix/character.ts';
 export { mixReport, type MixReport } from './mix/report.ts';
 export { potCapacity, type Capacity } from './pot/capacity.ts';
 export * from './pot/shape.ts';
@@ -17,6 +18,8 @@ export { traitsOf, type Traits, type SourcedTraits, type TraitSource } from './p
 export { intervalSteps, type IntervalStep, STEP_HOLD_DAYS, STEP_M } from './plant/interval.ts';
 export { nameParts, type NamePart } from './plant/name.ts';
 export { placeDefaults } from './place/defaults.ts';
+export { directSun, nightAtC, sunOnSkins } from './place/sun.ts';
+export { saturationVapourKPa } from './sky/vapour.ts';
 export { roughNormals } from './sky/roughNormals.ts';
 export { drawWeather, type DrawnDay } from './sky/generator.ts';
 export * from './moisture.ts';

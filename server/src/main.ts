@@ -20,6 +20,8 @@ export interface ServeOptions {
   workerFile: string;
   migrationsFolder: string;
   tell(text: string): void;
+  /** every JSON answer is held to what its route declares: for tests */
+  holdAnswers?: boolean;
   /** fills an empty database, or null to leave it empty */
   fill: ((pool: Pool) => Promise<void>) | null;
 }
@@ -48,7 +50,7 @@ export async function serve(options: ServeOptions): Promise<Running> {
   const outlooks = new Outlooks(pool, options.workerFile, (error) =>
     log.error({ err: error }, 'a bench could not be reckoned anew'),
   );
-  const server = createServer(buildApp({ pool, outlooks, log }, options.webFolder));
+  const server = createServer(buildApp({ pool, outlooks, log }, options.webFolder, options.holdAnswers));
   const port = await listen(server, options.port);
   return {
     port,

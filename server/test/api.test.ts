@@ -17,7 +17,8 @@ const watering = (over: object = {}) => ({
   ...over,
 });
 const post = (plant: number, ...entries: object[]) =>
-  here.ask(`/api/plants/${plant}/journal`, { method: 'POST', body: { entries } });
+  here.ask('/api/marks', { method: 'POST', body: { marks: [{ plant_id: plant, entries }] } });
+const strike = (id: string) => here.ask('/api/marks/void', { method: 'POST', body: { client_ids: [id] } });
 const rows = async () => ((await here.pool.query<any[]>('SELECT COUNT(*) AS n FROM journal'))[0][0] as { n: number }).n;
 
 describe('the round', () => {
@@ -64,7 +65,7 @@ describe('marking a pot', () => {
     const round = (await here.ask('/api/round')).body;
     expect(round.sites[0].places[0]).toMatchObject({ left: 1 });
 
-    const undone = await here.ask(`/api/journal/${entry.client_id}/void`, { method: 'POST' });
+    const undone = await strike(entry.client_id);
     expect(undone.status).toBe(200);
     keeps(marksResultSchema, undone.body);
     expect(undone.body.done[0].pot.outlook.water).toEqual(before.water);
@@ -86,7 +87,7 @@ describe('marking a pot', () => {
     await post(2, entry);
     const { status, body } = await post(2, { ...entry, method: 'bottom' });
     expect(status).toBe(409);
-    expect(body.faults[0].pointer).toBe('/entries/0/client_id');
+    expect(body.faults[0].pointer).toBe('/marks/0/entries/0/client_id');
   });
   it('takes all kinds of look', async () => {
     const { status, body } = await post(
@@ -106,27 +107,34 @@ describe('marking a pot', () => {
     expect(body.done[0].entries.at(-1).event.text).toBe('Ünder the gläss 🌵');
   });
   it.each([
-    ['no entry', { entries: [] }, '/entries'],
-    ['a day that is none', { entries: [watering({ date: '2026-02-30' })] }, '/entries/0/date'],
-    ['tomorrow', { entries: [watering({ date: '2999-01-01' })] }, '/entries/0/date'],
-    ['a method nobody knows', { entries: [watering({ method: 'flood' })] }, '/entries/0/method'],
-    ['a measure without its amount', { entries: [watering({ method: 'measured' })] }, '/entries/0/amount_ml'],
-    ['an amount as text', { entries: [watering({ method: 'measured', amount_ml: '40' })] }, '/entries/0/amount_ml'],
+    ['no entry', { entries: [] }, '/marks/0/entries'],
+    ['a day that is none', { entries: [watering({ date: '2026-02-30' })] }, '/marks/0/entries/0/date'],
+    ['tomorrow', { entries: [watering({ date: '2999-01-01' })] }, '/marks/0/entries/0/date'],
+    ['a method nobody knows', { entries: [watering({ method: 'flood' })] }, '/marks/0/entries/0/method'],
+    ['a measure without its amount', { entries: [watering({ method: 'measured' })] }, '/marks/0/entries/0/amount_ml'],
+    [
+      'an amount as text',
+      { entries: [watering({ method: 'measured', amount_ml: '40' })] },
+      '/marks/0/entries/0/amount_ml',
+    ],
     [
       'two looks in one',
       { entries: [{ client_id: randomUUID(), date: '2026-01-01', type: 'check', finger: 'dry', meter: 2 }] },
-      '/entries/0',
+      '/marks/0/entries/0',
     ],
     [
       'a kind of event that is not marked',
       { entries: [{ client_id: randomUUID(), date: '2026-01-01', type: 'move' }] },
-      '/entries/0/type',
+      '/marks/0/entries/0/type',
     ],
-    ['no client_id', { entries: [{ ...watering(), client_id: undefined }] }, '/entries/0/client_id'],
-    ['a field too many', { entries: [watering({ colour: 'blue' })] }, '/entries/0/colour'],
+    ['no client_id', { entries: [{ ...watering(), client_id: undefined }] }, '/marks/0/entries/0/client_id'],
+    ['a field too many', { entries: [watering({ colour: 'blue' })] }, '/marks/0/entries/0/colour'],
   ])('refuses %s, saying where, and writes nothing', async (_name, body, pointer) => {
     const count = await rows();
-    const answer = await here.ask('/api/plants/1/journal', { method: 'POST', body });
+    const answer = await here.ask('/api/marks', {
+      method: 'POST',
+      body: { marks: [{ plant_id: 1, ...(body as object) }] },
+    });
     expect(answer.status).toBe(400);
     keeps(problemSchema, answer.body);
     expect(answer.body.faults.map((fault: any) => fault.pointer)).toContain(pointer);
@@ -138,13 +146,13 @@ describe('marking a pot', () => {
     expect(await rows()).toBe(count);
   });
   it('a body that is no JSON is told so', async () => {
-    const { status, body } = await here.ask('/api/plants/1/journal', { method: 'POST', body: '{"entries": [' });
+    const { status, body } = await here.ask('/api/marks', { method: 'POST', body: '{"marks": [' });
     expect(status).toBe(400);
     expect(body.detail).toContain('not JSON');
   });
   it('a plant or an entry that is not there', async () => {
     expect((await post(99, watering())).status).toBe(404);
-    expect((await here.ask(`/api/journal/${randomUUID()}/void`, { method: 'POST' })).status).toBe(404);
+    expect((await strike(randomUUID())).status).toBe(404);
   });
 });
 

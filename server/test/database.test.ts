@@ -18,7 +18,7 @@ const tables = async () => {
 
 describe('migrations', () => {
   it('run once, in order', async () => {
-    expect(await migrate(database.pool, MIGRATIONS)).toBe(6);
+    expect(await migrate(database.pool, MIGRATIONS)).toBe(7);
     expect(await migrate(database.pool, MIGRATIONS)).toBe(0);
     expect(await tables()).toEqual(
       expect.arrayContaining([
@@ -35,7 +35,7 @@ describe('migrations', () => {
   });
   it('are safe when two servers start together', async () => {
     const ran = await Promise.all([migrate(database.pool, MIGRATIONS), migrate(database.pool, MIGRATIONS)]);
-    expect(ran.sort()).toEqual([0, 6]);
+    expect(ran.sort()).toEqual([0, 7]);
   });
   it('go on where a killed start stopped', async () => {
     const folder = await mkdtemp(join(tmpdir(), 'zinc-migrations-'));

@@ -186,8 +186,13 @@ describe('a garden file', () => {
     expect(bare((await here.ask(`/api/export/garden/${again.site_id}`)).body)).toEqual(bare(EVERYTHING));
     // Once something is written there, it is as of today.
     const id = (await here.ask('/api/plants')).body.rows.find((row: any[]) => row.includes('Twice'))[0];
-    await send(`/api/plants/${id}/journal`, {
-      entries: [{ client_id: randomUUID(), date: today(), type: 'watering', method: 'drench', way: 'base' }],
+    await send('/api/marks', {
+      marks: [
+        {
+          plant_id: id,
+          entries: [{ client_id: randomUUID(), date: today(), type: 'watering', method: 'drench', way: 'base' }],
+        },
+      ],
     });
     const later = (await here.ask(`/api/export/garden/${again.site_id}`)).body;
     expect(later.today).toBe(today());
@@ -282,11 +287,11 @@ describe('a list of plants', () => {
     expect(report.good).toBe(1);
     expect(report.faults.map((fault: any) => [fault.row, fault.column])).toEqual([
       [3, 'Art'],
-      [4, 'Nr'],
       [4, 'seit'],
-      [4, 'Loch'],
-      [4, 'Topf'],
+      [4, 'Nr'],
       [4, 'Ort'],
+      [4, 'Topf'],
+      [4, 'Loch'],
     ]);
     const refused = await send('/api/import/csv', body({ csv: bad, dry_run: false }));
     expect(refused.status).toBe(400);
@@ -307,8 +312,8 @@ describe('a list of plants', () => {
   it('with marks since is not taken back', async () => {
     const { body: report } = await send('/api/import/csv', body({ dry_run: false }));
     const { id } = (await here.ask('/api/find?q=haworthioides')).body.plants[0];
-    await send(`/api/plants/${id}/journal`, {
-      entries: [{ client_id: randomUUID(), date: today(), type: 'note', text: 'seen' }],
+    await send('/api/marks', {
+      marks: [{ plant_id: id, entries: [{ client_id: randomUUID(), date: today(), type: 'note', text: 'seen' }] }],
     });
     const undo = await send(`/api/imports/${report.import_id}/undo`, {});
     expect(undo.status).toBe(409);

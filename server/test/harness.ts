@@ -60,6 +60,7 @@ export async function bench(fill: ((pool: Pool) => Promise<void>) | null = oneSh
     migrationsFolder: MIGRATIONS,
     tell: () => {},
     fill: null,
+    holdAnswers: true,
   });
   const url = `http://127.0.0.1:${running.port}`;
   return {

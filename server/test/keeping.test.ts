@@ -753,24 +753,40 @@ describe('what is too much or too long is told', () => {
   it.each<[string, string, unknown, RegExp]>([
     [
       'a note',
-      '/api/plants/1/journal',
-      { entries: [{ client_id: randomUUID(), date: '2026-01-01', type: 'note', text: 'x'.repeat(4001) }] },
+      '/api/marks',
+      {
+        marks: [
+          {
+            plant_id: 1,
+            entries: [{ client_id: randomUUID(), date: '2026-01-01', type: 'note', text: 'x'.repeat(4001) }],
+          },
+        ],
+      },
       /1 to 4000 characters/,
     ],
     [
       'an amount',
-      '/api/plants/1/journal',
+      '/api/marks',
       {
-        entries: [
-          { client_id: randomUUID(), date: '2026-01-01', type: 'watering', method: 'measured', amount_ml: 1e6 },
+        marks: [
+          {
+            plant_id: 1,
+            entries: [
+              { client_id: randomUUID(), date: '2026-01-01', type: 'watering', method: 'measured', amount_ml: 1e6 },
+            ],
+          },
         ],
       },
       /0.1 to 200000 ml/,
     ],
     [
       'a drain test',
-      '/api/plants/1/journal',
-      { entries: [{ client_id: randomUUID(), date: '2026-01-01', type: 'drain', seconds: 9999 }] },
+      '/api/marks',
+      {
+        marks: [
+          { plant_id: 1, entries: [{ client_id: randomUUID(), date: '2026-01-01', type: 'drain', seconds: 9999 }] },
+        ],
+      },
       /0 to 3600 s/,
     ],
     [
@@ -794,8 +810,12 @@ describe('what is too much or too long is told', () => {
     ],
     [
       'a skip',
-      '/api/plants/1/journal',
-      { entries: [{ client_id: randomUUID(), date: '2026-01-01', type: 'skip', reason: 'lazy' }] },
+      '/api/marks',
+      {
+        marks: [
+          { plant_id: 1, entries: [{ client_id: randomUUID(), date: '2026-01-01', type: 'skip', reason: 'lazy' }] },
+        ],
+      },
       /still-wet/,
     ],
     ['a tray', '/api/plants/1/copies', { count: 5000, date: '2026-01-01', as_offspring: false }, /1 to 200 plants/],
@@ -812,6 +832,6 @@ describe('what is too much or too long is told', () => {
   it('a body over a megabyte', async () => {
     const { status, body } = await send('/api/views', { name: 'x', spec: 'y'.repeat(1_200_000) });
     expect(status).toBe(413);
-    expect(body.detail).toMatch(/20 MB for a picture, 1 MB for anything else/);
+    expect(body.detail).toMatch(/20 MB for a picture, 64 MB for a garden file, 1 MB for anything else/);
   });
 });

@@ -78,7 +78,9 @@ describe('kept outlooks', () => {
     expect((await outlooks.ofSite(await site())).views.has(id)).toBe(true);
     // One plant, and its bench behind the scenes.
     expect(outlooks.tasksSent).toBe(sent + 2);
-    await transaction(database.pool, (connection) => endPlant(connection, id, 'given', today(), null, 'keeper'));
+    await transaction(database.pool, (connection) =>
+      endPlant(connection, { plantId: id, how: 'given', date: today(), why: null, by: 'keeper' }),
+    );
     expect((await outlooks.ofSite(await site())).views.has(id)).toBe(false);
     expect(outlooks.tasksSent).toBe(sent + 4);
   });

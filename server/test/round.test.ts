@@ -4,7 +4,7 @@ import type { RoundPot } from '@zinc-pail/contract/api';
 import { describe, expect, it } from 'vitest';
 import { KeptAnswer } from '../src/http/kept.ts';
 import { keeperOf } from '../src/http/keeper.ts';
-import { Refused } from '../src/http/problem.ts';
+import { Refused } from '../src/http/refusals.ts';
 import { refuseStale, versionOf } from '../src/http/version.ts';
 import { sizeInPot, plantColumns } from '../src/plants/takingInStore.ts';
 import { placeColumns } from '../src/places/store.ts';
@@ -131,7 +131,8 @@ describe('columns', () => {
       name: 'A',
       provenance: null,
     });
-    expect(placeColumns({ name: 'A', lamp: { ppfd_umol_m2_s: 200, hours: 12 }, indoor_c: null, site_id: 3 })).toEqual({
+    const place = { name: 'A', lamp: { ppfd_umol_m2_s: 200, hours: 12 }, indoor_c: null, site_id: 3 };
+    expect(placeColumns(place)).toEqual({
       name: 'A',
       lamp_ppfd_umol_m2_s: 200,
       lamp_hours: 12,

@@ -90,15 +90,21 @@ describe('many at once', () => {
     const due = (await potsOf()).find((pot) => isDue(pot))!;
     const { today } = (await round()).sites[0]!;
     const id = crypto.randomUUID();
-    await fetch(`${on.url}/api/plants/${due.id}/journal`, {
+    await fetch(`${on.url}/api/marks`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json', 'X-Keeper': 'Ida' },
-      body: JSON.stringify({ entries: [{ client_id: id, date: today, type: 'watering', method: 'drench' }] }),
+      body: JSON.stringify({
+        marks: [{ plant_id: due.id, entries: [{ client_id: id, date: today, type: 'watering', method: 'drench' }] }],
+      }),
     });
     for (let i = 0; i < 200 && !(await page.$(`#pot-${due.id}[aria-current]`)); i++) await page.keyboard.press('j');
     await page.keyboard.press('w');
     expect(await told(page, /already/)).toMatch(/Ida has watered it already/);
-    await fetch(`${on.url}/api/journal/${id}/void`, { method: 'POST' });
+    await fetch(`${on.url}/api/marks/void`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ client_ids: [id] }),
+    });
     await page.close();
   });
 });

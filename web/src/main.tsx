@@ -9,10 +9,10 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, type ReactNode, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
-import { Frame } from './parts/Frame.tsx';
-import { Broken, Lost } from './parts/Lost.tsx';
-import { Waiting } from './parts/Waiting.tsx';
-import { MarksProvider } from './parts/Marks.tsx';
+import { Frame } from './frame/Frame.tsx';
+import { Broken, Lost } from './frame/Lost.tsx';
+import { Waiting } from './frame/Waiting.tsx';
+import { MarksProvider } from './marking/Marks.tsx';
 import { RoundScreen } from './screens/round/RoundScreen.tsx';
 
 const PlantScreen = lazy(() => import('./screens/plant/PlantScreen.tsx'));

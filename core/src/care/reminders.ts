@@ -1,4 +1,6 @@
 /** What a mark asks for afterwards, and when. */
+import type { Judgement } from '../judgement/deeds.ts';
+import { placeDefaults } from '../place/defaults.ts';
 import type { PlaceKind } from '../garden.ts';
 import type { Caution } from '../plant/genera.ts';
 import type { CareRules, Way } from './rules.ts';
@@ -50,7 +52,7 @@ export function remindersFor(facts: MarkFacts): Reminder[] {
       words: `Empty the ${rules.stand === 'saucer' ? 'saucer' : 'outer pot'}.`,
     });
   }
-  const openAir = facts.placeKind === 'open' || facts.placeKind === 'covered';
+  const { outdoors: openAir } = placeDefaults(facts.placeKind);
   if (facts.wetLeaves && !openAir) {
     reminders.push({
       kind: 'fan',
@@ -67,4 +69,12 @@ export function remindersFor(facts: MarkFacts): Reminder[] {
       words: 'Has it firmed up? If not, and the mix is wet, look at the roots.',
     });
   return reminders;
+}
+
+/** Thirst from which a plant is slack enough to be asked about afterwards. */
+const SLACK_FROM = 0.35;
+
+/** Whether a drink is followed by the question if the plant is firm again: slack as reckoned, or as seen. */
+export function asksAboutSlack(thirst: number, judgement: Pick<Judgement, 'because'>): boolean {
+  return thirst >= SLACK_FROM || judgement.because.some(({ code }) => code === 'slack-seen');
 }

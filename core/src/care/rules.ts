@@ -3,7 +3,7 @@ import type { Form, Pot, PlaceKind } from '../garden.ts';
 import type { FeedRhythm, FeedRule } from '../feed/schedule.ts';
 import { rankedWaters, type SaltTolerance } from '../feed/salts.ts';
 import type { Caution, Genus, Traits } from '../plant/genera.ts';
-import { isIndoors } from '../place/defaults.ts';
+import { placeDefaults } from '../place/defaults.ts';
 import { type Appetite, genusCare, type Light } from '../plant/library.ts';
 import type { WaterKind } from '../watering.ts';
 
@@ -116,7 +116,7 @@ export function careRules(facts: RuleFacts, own: OwnRules = {}): SourcedRules {
   const tolerance: SaltTolerance = care.saltSensitive ? 'sensitive' : 'usual';
   const fromGenus: RuleSource = genus ? 'genus' : 'form';
   const months = growingMonths(traits.habit, south);
-  const indoors = isIndoors(facts.placeKind);
+  const { indoors } = placeDefaults(facts.placeKind);
   const aimed = cautions.includes('dry-heart') || cautions.includes('powdery') || traits.form === 'rosette';
   const ways: Way[] = !pot.holes
     ? ['measured']

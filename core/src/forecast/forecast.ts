@@ -12,6 +12,7 @@ import { Pool } from '../belief/pool.ts';
 import { addTo, driveShift, fade, potEvidence, posterior, STRETCH_SD } from '../belief/rate.ts';
 import { believedSurface, lnEvidence, MOST_POTS_ASKED, SURFACE_WET_TRIED } from '../belief/surface.ts';
 import { blendMix, type Blend } from '../mix/blend.ts';
+import { placeDefaults } from '../place/defaults.ts';
 import { lossAt } from '../drydown/step.ts';
 import { componentsOf } from '../mix/components.ts';
 import { intervalSteps } from '../plant/interval.ts';
@@ -262,7 +263,7 @@ export class GardenForecast {
   private retraced(model: PlantModel, today: DayNumber, firstDay: DayNumber): History {
     return retrace({
       ...historyInput(model, today, firstDay),
-      openSky: this.climate.place(model.plant.place).place.kind === 'open',
+      openSky: placeDefaults(this.climate.place(model.plant.place).place.kind).openSky,
       surfaceWetM: this.surface(),
       upsets: true,
       slips: this.slips,

@@ -2,6 +2,7 @@
  * What no sum may outvote, most urgent first: each a short function with its reason that says what to do, or nothing.
  * `judge` (judge.ts) asks them in this order and takes the first answer.
  */
+import { placeDefaults } from '../place/defaults.ts';
 import { DRY_TO_M, TOO_WET_TO_DRINK_M } from '../moisture.ts';
 import { WET_FEET_HARM } from '../drydown/stress.ts';
 import type { Deed, Reason } from './deeds.ts';
@@ -46,7 +47,7 @@ export function frostTonight(facts: Facts): Answer | null {
   const { tonightC, limitC } = nights;
   if (tonightC >= limitC) return null;
   const n = { tonight: tenth(tonightC), limit: limitC, moist: limitC === outlook.model.traits.minWetC ? 1 : 0 };
-  const outdoors = placeKind === 'open' || placeKind === 'covered';
+  const { outdoors } = placeDefaults(placeKind);
   // A light brief frost on a kind that nearly bears it: a cloth does.
   const cover = outdoors && tonightC > -3 && limitC - tonightC <= 1.5 && limitC <= 0 && care.light === 'sun';
   // Below what it bears even dry, or frost on a moist ball: now. Above that the cold harms by days, not by the night.

@@ -11,7 +11,7 @@ import { dueMoisture } from '../forecast/plantModel.ts';
 import type { PlaceKind, PlantState } from '../garden.ts';
 import { DAMP_FROM_M, DRY_TO_M, TOO_WET_TO_DRINK_M } from '../moisture.ts';
 import { chanceAbove } from '../belief/present.ts';
-import { isIndoors } from '../place/defaults.ts';
+import { placeDefaults } from '../place/defaults.ts';
 import type { GenusCare } from '../plant/library.ts';
 import { LIGHT_BANDS } from '../plant/library.ts';
 import type { WaterKind } from '../watering.ts';
@@ -115,7 +115,7 @@ export function gather(input: JudgeInput): Facts {
     warmthC,
     dliMol,
     tooDark: state !== 'resting' && dliMol < LIGHT_BANDS[care.light].getsBy * DARK_SHARE,
-    warmRoom: isIndoors(input.placeKind) && warmthC >= WARM_ROOM_C,
+    warmRoom: placeDefaults(input.placeKind).indoors && warmthC >= WARM_ROOM_C,
     rotTimes,
     thirstADay: keepsDamp ? HARM.dayDryKeepDamp.harm : thirsty ? HARM.dayThirsty.harm : HARM.dayDry.harm,
     dryDays: dry !== null && dry <= today && outlook.moisture.p50 <= DRY_TO_M ? today - dry : 0,

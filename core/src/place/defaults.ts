@@ -2,10 +2,22 @@ import type { Air, Place, PlaceKind } from '../garden.ts';
 
 /** What each kind of place is like, where the keeper says nothing else. */
 export interface PlaceDefaults {
-  /** as a keeper says it */
-  name: string;
+  /** in the open air */
   outdoors: boolean;
+  /** rain and sun come straight down */
+  openSky: boolean;
+  /** under a dwelling's roof: no open air to dry a wet leaf, and a room's warmth */
+  indoors: boolean;
+  /** a glass house, vented by hand or by warmth */
   glass: boolean;
+  /** has a warmth of its own that the keeper may tell */
+  tempered: boolean;
+  /** no window that counts: the sun never shines in */
+  dark: boolean;
+  /** what its keeper's heating holds against frost unless told otherwise, °C */
+  floorC: number | null;
+  /** share of the hours of direct sun that come through unbroken */
+  sunShare: number;
   /** light at the plants over outdoor light on level ground */
   lightFraction: number;
   /** share of the rain that falls on the pots */
@@ -18,63 +30,98 @@ export interface PlaceDefaults {
 
 const KINDS: Record<PlaceKind, PlaceDefaults> = {
   open: {
-    name: 'open to the sky',
     outdoors: true,
+    openSky: true,
+    indoors: false,
     glass: false,
+    tempered: false,
+    dark: false,
+    floorC: null,
+    sunShare: 1,
     lightFraction: 0.9,
     rainShare: 1,
     skyShare: 0.9,
     aspectWeight: 0.25,
   },
   covered: {
-    name: 'outdoors under cover',
     outdoors: true,
+    openSky: false,
+    indoors: false,
     glass: false,
+    tempered: false,
+    dark: false,
+    floorC: null,
+    sunShare: 0.5,
     lightFraction: 0.5,
     rainShare: 0,
     skyShare: 0.4,
     aspectWeight: 0.6,
   },
   'cold-glass': {
-    name: 'cold glass',
     outdoors: false,
+    openSky: false,
+    indoors: false,
     glass: true,
+    tempered: true,
+    dark: false,
+    floorC: null,
+    sunShare: 1,
     lightFraction: 0.55,
     rainShare: 0,
     skyShare: 0.2,
     aspectWeight: 0.4,
   },
   'heated-glass': {
-    name: 'heated glass',
     outdoors: false,
+    openSky: false,
+    indoors: false,
     glass: true,
+    tempered: true,
+    dark: false,
+    floorC: 6,
+    sunShare: 1,
     lightFraction: 0.55,
     rainShare: 0,
     skyShare: 0.2,
     aspectWeight: 0.4,
   },
   windowsill: {
-    name: 'windowsill',
     outdoors: false,
+    openSky: false,
+    indoors: true,
     glass: false,
+    tempered: true,
+    dark: false,
+    floorC: null,
+    sunShare: 1,
     lightFraction: 0.3,
     rainShare: 0,
     skyShare: 0.1,
     aspectWeight: 1,
   },
   room: {
-    name: 'room',
     outdoors: false,
+    openSky: false,
+    indoors: true,
     glass: false,
+    tempered: true,
+    dark: true,
+    floorC: null,
+    sunShare: 1,
     lightFraction: 0.05,
     rainShare: 0,
     skyShare: 0,
     aspectWeight: 0.5,
   },
   'lamp-shelf': {
-    name: 'lamp shelf',
     outdoors: false,
+    openSky: false,
+    indoors: true,
     glass: false,
+    tempered: false,
+    dark: true,
+    floorC: null,
+    sunShare: 1,
     lightFraction: 0.02,
     rainShare: 0,
     skyShare: 0,
@@ -82,22 +129,15 @@ const KINDS: Record<PlaceKind, PlaceDefaults> = {
   },
 };
 
-/** Under a dwelling's roof: no open air to dry a wet leaf, and a room's warmth. */
-export function isIndoors(kind: PlaceKind): boolean {
-  return kind === 'room' || kind === 'windowsill' || kind === 'lamp-shelf';
-}
-
 export function placeDefaults(kind: PlaceKind): PlaceDefaults {
   return KINDS[kind];
 }
 
 /** Glass is aired from this warmth on unless told otherwise, °C. */
 export const DEFAULT_VENT_C = 24;
-/** Heated glass is kept frost-free. */
-const HEATED_GLASS_FLOOR_C = 6;
 
 export function floorC(place: Place): number | null {
-  return place.floor_c ?? (place.kind === 'heated-glass' ? HEATED_GLASS_FLOOR_C : null);
+  return place.floor_c ?? placeDefaults(place.kind).floorC;
 }
 
 /** Air past the pots under a roof or indoors, m/s. */

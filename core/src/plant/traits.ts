@@ -64,8 +64,11 @@ function toTheDrySide(traits: Traits, sources: SourcedTraits['sources']): void {
   }
 }
 
+/** What of a plant its traits hang on. */
+export type Told = Pick<Plant, 'name' | 'taxon'> & Partial<Plant>;
+
 /** The plant's own traits, then its species's, its genus's, its form's, and the cautious ones. */
-export function traitsOf(plant: Plant): SourcedTraits {
+export function traitsOf(plant: Told): SourcedTraits {
   const genus = genusByAnyName(plant.taxon ?? plant.name);
   const species = speciesOf(plant.taxon ?? plant.name);
   const sources = {} as Record<keyof Traits, TraitSource>;

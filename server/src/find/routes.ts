@@ -1,33 +1,37 @@
+import { foundSchema } from '@zinc-pail/contract/answers';
+import { object, text } from '@zinc-pail/contract/fields';
+import { LONGEST_SEARCH } from '@zinc-pail/contract/limits';
 import { genusByAnyName, namesOfGenus } from '@zinc-pail/core';
-import { Router } from 'express';
-import type { App } from '../app.ts';
-import { Refused } from '../http/problem.ts';
+import type { App } from '../context.ts';
+import { route, type Route } from '../http/route.ts';
 import { findPlants, gonePlants } from './store.ts';
 
-const LONGEST = 100;
 const MOST_WORDS = 6;
 
-/** One box: any part of a name, number, place or genus, and an old genus name finds plants under the new one. */
-export function findRoutes(app: App): Router {
-  const router = Router();
-  router.get('/find', async (request, response) => {
-    const { q } = request.query;
-    if (typeof q !== 'string' || q.trim() === '' || q.length > LONGEST)
-      throw new Refused(400, 'What is sought?', `A text of 1 to ${LONGEST} characters is wanted.`, [
-        { pointer: '/q', got: q, accepted: `a text of 1 to ${LONGEST} characters` },
-      ]);
-    const words = q
-      .trim()
-      .split(/\s+/)
-      .slice(0, MOST_WORDS)
-      .map((word) => {
-        const genus = genusByAnyName(word);
-        return genus ? [...new Set([word, ...namesOfGenus(genus.name)])] : [word];
-      });
-    response.json({ plants: await findPlants(app.pool, words) });
-  });
-  router.get('/gone', async (_request, response) => {
-    response.json({ plants: await gonePlants(app.pool) });
-  });
-  return router;
+export function findRoutes(app: App): Route[] {
+  return [
+    route({
+      method: 'get',
+      path: '/find',
+      does: 'Plants by any part of a name, number, place or genus; an old genus name finds plants under the new one.',
+      query: object<{ q: string }>({ q: text(LONGEST_SEARCH) }, 'what is sought'),
+      answer: foundSchema,
+      async handle({ query: { q } }) {
+        const words = q.split(/\s+/).slice(0, MOST_WORDS).map(alternatives);
+        return { plants: await findPlants(app.pool, words) };
+      },
+    }),
+    route({
+      method: 'get',
+      path: '/gone',
+      does: 'Plants that died or were given away, the last first.',
+      answer: foundSchema,
+      handle: async () => ({ plants: await gonePlants(app.pool) }),
+    }),
+  ];
+}
+
+function alternatives(word: string): string[] {
+  const genus = genusByAnyName(word);
+  return genus ? [...new Set([word, ...namesOfGenus(genus.name)])] : [word];
 }

@@ -1,8 +1,8 @@
 /**
  * The round and what is planned as iCalendar (RFC 5545): a whole-day entry for each bench and day that wants something.
  */
-import { group } from 'd3';
 import ical, { ICalCalendarMethod } from 'ical-generator';
+import { groupBy } from '../grouping.ts';
 
 export interface PlanLine {
   date: string;
@@ -23,7 +23,7 @@ export function calendarText(lines: readonly PlanLine[], name: string): string {
     prodId: { company: 'Zinc Pail', product: 'round', language: 'EN' },
     ttl: 3600 * 6,
   });
-  for (const some of group(lines, (line) => `${line.date}|${line.site}|${line.place}|${line.what}`).values()) {
+  for (const some of groupBy(lines, (line) => `${line.date}|${line.site}|${line.place}|${line.what}`).values()) {
     const [first] = some as [PlanLine, ...PlanLine[]];
     const start = new Date(`${first.date}T00:00:00Z`);
     calendar.createEvent({

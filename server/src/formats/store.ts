@@ -1,6 +1,6 @@
+import { EXPORTED_FIELDS, type ExportedField, type PlantValues } from '@zinc-pail/contract/plantFields';
 import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
-import type { Specimen } from './darwinCore.ts';
 
 export async function numbersTaken(pool: Pool): Promise<Set<string>> {
   const [rows] = await pool.query<Row<{ number: string }>[]>('SELECT number FROM plant');
@@ -64,7 +64,10 @@ export async function undoBatch(
   return 'undone';
 }
 
-export interface ListRow extends Specimen {
+export interface ListRow extends PlantValues<ExportedField> {
+  ref: string;
+  ended: string | null;
+  ended_on: string | null;
   site: string;
   place: string;
   mix: string;
@@ -73,19 +76,15 @@ export interface ListRow extends Specimen {
   pot_depth_mm: number;
   pot_material: string;
   pot_holes: number;
-  diameter_mm: number;
-  height_mm: number;
-  price_minor: number | null;
-  price_currency: string | null;
   last_watered: string | null;
 }
 
 /** Every plant, those that have ended too, for lists that go out. */
 export async function listRows(pool: Pool): Promise<ListRow[]> {
   const [rows] = await pool.query<Row<ListRow>[]>(
-    `SELECT p.ref, p.number, p.name, p.name_sure, p.other_names, p.provenance, p.acquired_on, p.source, p.ended,
-       p.ended_on, p.diameter_mm, p.height_mm, p.price_minor, p.price_currency,
-            si.name AS site, pl.name AS place, m.name AS mix, po.shape AS pot_shape, po.top_mm AS pot_top_mm, po.depth_mm AS pot_depth_mm, po.material AS pot_material, po.holes AS pot_holes,
+    `SELECT p.ref, ${EXPORTED_FIELDS.map((field) => `p.${field}`).join(', ')}, p.ended, p.ended_on,
+       si.name AS site, pl.name AS place, m.name AS mix, po.shape AS pot_shape, po.top_mm AS pot_top_mm,
+       po.depth_mm AS pot_depth_mm, po.material AS pot_material, po.holes AS pot_holes,
             (SELECT MAX(j.day) FROM journal j WHERE j.plant_id = p.id AND j.type = 'watering'
             AND j.voided_at IS NULL) AS last_watered
      FROM plant p JOIN stay s ON s.id = (SELECT MAX(last.id) FROM stay last WHERE last.plant_id = p.id)

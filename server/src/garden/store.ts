@@ -1,4 +1,6 @@
 /** A site as the engine wants it: a garden read from the tables. */
+import { json } from '../database/json.ts';
+import { groupBy } from '../grouping.ts';
 import type {
   Garden,
   Mix,
@@ -12,7 +14,6 @@ import type {
   WaterKind,
   WeatherDay,
 } from '@zinc-pail/core';
-import { group } from 'd3';
 import type { Pool, Row } from '../database/pool.ts';
 import { todayAt } from './clock.ts';
 
@@ -50,11 +51,6 @@ const ENGINE_EVENTS: PlantEvent['type'][] = [
 ];
 /** Kinds of the journal's own that tell the engine something. */
 const TELLING_EVENTS = ['skip', 'firmed'];
-
-/** mysql2 hands JSON columns of MariaDB over as text. */
-export function json<T>(value: unknown): T {
-  return (typeof value === 'string' ? JSON.parse(value) : value) as T;
-}
 
 export async function sites(pool: Pool): Promise<SiteRow[]> {
   const [rows] = await pool.query<Row<SiteRow>[]>(
@@ -178,7 +174,7 @@ async function loadPlaces(pool: Pool, siteId: number): Promise<Place[]> {
      WHERE p.site_id = ? ORDER BY r.place_id, r.day`,
     [siteId],
   );
-  const byPlace = group(readings, (reading) => reading.place_id);
+  const byPlace = groupBy(readings, (reading) => reading.place_id);
   return rows.map(({ id, lamp_ppfd_umol_m2_s, lamp_hours, ...row }) => ({
     ...row,
     id: String(id),
@@ -202,7 +198,7 @@ async function loadMixes(pool: Pool, collectionId: number): Promise<Mix[]> {
      WHERE m.collection_id = ? ORDER BY mp.mix_id, mp.position`,
     [collectionId],
   );
-  return [...group(rows, (row) => row.mix_id)].map(([id, parts]) => ({
+  return [...groupBy(rows, (row) => row.mix_id)].map(([id, parts]) => ({
     id: String(id),
     parts: parts.map(({ component_ref, parts: share }) => ({ component: component_ref, parts: share })),
   }));
@@ -273,7 +269,7 @@ export async function loadPlants(
      WHERE ${where} AND j.voided_at IS NULL AND j.type IN (?) ORDER BY j.plant_id, j.day, j.id`,
     [...values, [...ENGINE_EVENTS, ...TELLING_EVENTS]],
   );
-  const byPlant = group(events, (event) => event.plant_id);
+  const byPlant = groupBy(events, (event) => event.plant_id);
   return rows.map((row) => ({
     care: { own: json<OwnRules>(row.own_rules), placeKind: row.place_kind, arrivedOn: row.acquired_on },
     plant: plantOf(row, byPlant.get(row.id) ?? []),

@@ -1,26 +1,12 @@
 /** Refusals and failures as application/problem+json (RFC 9457), in words a keeper understands. */
 import type { Problem } from '@zinc-pail/contract/api';
-import type { Fault } from '@zinc-pail/contract/faults';
-import type { ErrorRequestHandler, RequestHandler } from 'express';
+import { LARGEST_BODY_MB, LARGEST_GARDEN_MB, LARGEST_PICTURE_MB } from '@zinc-pail/contract/limits';
+import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
-
-export class Refused extends Error {
-  constructor(
-    readonly status: number,
-    readonly title: string,
-    detail: string,
-    readonly faults?: Fault[],
-  ) {
-    super(detail);
-  }
-}
-
-export function notFound(what: string): Refused {
-  return new Refused(404, 'Not here', `There is no such ${what}.`);
-}
+import { problemType, type RefusalName, Refused, REFUSALS } from './refusals.ts';
 
 export const noSuchRoute: RequestHandler = (request) => {
-  throw new Refused(404, 'Not here', `Nothing answers ${request.method} ${request.path}.`);
+  throw new Refused('not-here', `Nothing answers ${request.method} ${request.path}.`);
 };
 
 /** Every error ends here. What the caller did wrong is told; what we did wrong is logged and owned up to. */
@@ -29,41 +15,31 @@ export function problems(log: Logger): ErrorRequestHandler {
     if (response.headersSent) return next(error);
     const problem = asProblem(error);
     if (problem.status >= 500) log.error({ err: error, method: request.method, path: request.path }, 'request failed');
-    response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
+    sendProblem(response, problem);
   };
 }
 
+export function sendProblem(response: Response, problem: Problem): void {
+  response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
+}
+
+export function problemOf(kind: RefusalName, detail: string): Problem {
+  const { status, title } = REFUSALS[kind];
+  return { type: problemType(kind), title, status, detail };
+}
+
 function asProblem(error: unknown): Problem {
-  if (error instanceof Refused) {
-    return {
-      type: 'about:blank',
-      title: error.title,
-      status: error.status,
-      detail: error.message,
-      ...(error.faults ? { faults: error.faults } : {}),
-    };
-  }
+  if (error instanceof Refused)
+    return { ...problemOf(error.kind, error.message), ...(error.faults ? { faults: error.faults } : {}) };
   const { status, type } = error as { status?: number; type?: string };
-  if (type === 'entity.parse.failed')
-    return {
-      type: 'about:blank',
-      title: 'Not JSON',
-      status: 400,
-      detail: 'The body is not JSON; send one JSON object.',
-    };
+  if (type === 'entity.parse.failed') return problemOf('not-json', 'The body is not JSON; send one JSON object.');
   if (type === 'entity.too.large')
-    return {
-      type: 'about:blank',
-      title: 'Too large',
-      status: 413,
-      detail: 'The file or body is too large: up to 20 MB for a picture, 1 MB for anything else.',
-    };
+    return problemOf(
+      'too-large',
+      `The file or body is too large: up to ${LARGEST_PICTURE_MB} MB for a picture, ${LARGEST_GARDEN_MB} MB for a ` +
+        `garden file, ${LARGEST_BODY_MB} MB for anything else.`,
+    );
   if (status !== undefined && status >= 400 && status < 500)
-    return { type: 'about:blank', title: 'Refused', status, detail: (error as Error).message };
-  return {
-    type: 'about:blank',
-    title: 'Our fault',
-    status: 500,
-    detail: 'Something went wrong here. Nothing was changed. Try again; the log says more.',
-  };
+    return { ...problemOf('not-understood', (error as Error).message), status };
+  return problemOf('our-fault', 'Something went wrong here. Nothing was changed. Try again; the log says more.');
 }

@@ -1,18 +1,30 @@
-import { check, faultText } from '@zinc-pail/contract/faults';
+import { check, faultText, pointerOf } from '@zinc-pail/contract/faults';
 import type Joi from 'joi';
-import { Refused } from './problem.ts';
+import { Refused } from './refusals.ts';
 
 /** The input if it is sound; else a refusal with a pointer for each wrong field. Unknown fields are refused too. */
-export function accept<T>(schema: Joi.Schema, input: unknown): T {
+export function accept<T>(schema: Joi.Schema<T>, input: unknown): T {
   const { value, faults, unknown } = check<T>(schema, input);
   const all = [...faults, ...unknown.map((pointer) => ({ pointer, got: undefined, accepted: 'no such field here' }))];
-  if (all.length > 0) throw new Refused(400, 'Not understood', all.map(faultText).join('; '), all);
+  if (all.length > 0) throw new Refused('not-understood', all.map(faultText).join('; '), all);
   return value;
 }
 
 /** A number in a path, or a refusal. */
-export function acceptParam<T>(schema: Joi.ObjectSchema, params: unknown): T {
+export function acceptParam<T>(schema: Joi.ObjectSchema<T>, params: unknown): T {
   const { value, error } = schema.validate(params, { convert: true, abortEarly: false });
-  if (error) throw new Refused(404, 'Not here', 'There is nothing at this address.');
+  if (error) throw new Refused('not-here', 'There is nothing at this address.');
+  return value as T;
+}
+
+/** What follows the question mark: texts, read as what the schema makes of them. */
+export function acceptQuery<T>(schema: Joi.ObjectSchema<T>, query: unknown): T {
+  const { value, error } = schema.validate(query, { convert: true, abortEarly: false });
+  const faults = (error?.details ?? []).map(({ path, type, message, context }) => ({
+    pointer: pointerOf(path),
+    got: context?.value as unknown,
+    accepted: type === 'object.unknown' ? 'no such field here' : message,
+  }));
+  if (faults.length > 0) throw new Refused('not-understood', faults.map(faultText).join('; '), faults);
   return value as T;
 }

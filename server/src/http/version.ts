@@ -1,13 +1,12 @@
 import type { Request } from 'express';
-import { Refused } from './problem.ts';
+import { Refused } from './refusals.ts';
 
 /** The version that a change was made from, from the If-Match header; a change without it is refused. */
 export function versionOf(request: Request): number {
   const match = /^(?:W\/)?"?(\d+)"?$/.exec(request.get('if-match') ?? '');
   if (!match)
     throw new Refused(
-      428,
-      'From which version?',
+      'which-version',
       'Send the version that you changed in an If-Match header, so that nobody’s work is written over.',
     );
   return Number(match[1]);
@@ -22,8 +21,7 @@ export function refuseStale(wanted: Record<string, unknown>, current: Record<str
     (key) => `${key.replaceAll('_', ' ')} is now ${current[key] == null ? 'empty' : JSON.stringify(current[key])}`,
   );
   throw new Refused(
-    412,
-    'Changed meanwhile',
+    'changed-meanwhile',
     `Someone changed this since you opened it${words.length > 0 ? `: ${words.join('; ')}` : ''}. Look at it and save again.`,
     differ.map((key) => ({
       pointer: `/${key}`,

@@ -35,16 +35,6 @@ export async function journalOf(pool: Pool, plantId: number, most = 500): Promis
   return rows.map(entryOf);
 }
 
-export async function entryByClientId(
-  connection: Pool | PoolConnection,
-  clientId: string,
-): Promise<JournalEntry | null> {
-  const [[row]] = await connection.query<Row<JournalRow>[]>(`SELECT ${COLUMNS} FROM journal WHERE client_id = ?`, [
-    clientId,
-  ]);
-  return row ? entryOf(row) : null;
-}
-
 /** The entries under these ids, in the order they were written. */
 export async function entriesByClientIds(
   connection: Pool | PoolConnection,
@@ -70,6 +60,28 @@ export async function entriesOnDay(
     [plantId, date, type],
   );
   return rows.map(entryOf);
+}
+
+/** One entry that comes of something else than a mark: a move, a potting, an end, a picture. The caller touches the plant. */
+export interface EntryToAdd {
+  collectionId: number;
+  plantId: number;
+  clientId: string;
+  day: string;
+  type: JournalEvent['type'];
+  detail: object;
+  by: string;
+}
+
+export async function addEntry(
+  connection: PoolConnection,
+  { collectionId, plantId, clientId, day, type, detail, by }: EntryToAdd,
+): Promise<void> {
+  await connection.query(
+    `INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by)
+       VALUES (?, ?, ?, ?, ?, ?, ?)`,
+    [collectionId, plantId, clientId, day, type, JSON.stringify(detail), by],
+  );
 }
 
 /** Entries of one plant that are to be added. */

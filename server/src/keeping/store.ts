@@ -1,7 +1,7 @@
 import type { Kit, ViewSpec } from '@zinc-pail/contract/keeping';
 import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
-import { json } from '../garden/store.ts';
+import { json } from '../database/json.ts';
 
 /** Everything that lists of choices are made of; null where there is no collection. */
 export async function kit(pool: Pool): Promise<Kit | null> {
@@ -61,16 +61,6 @@ export async function collectionId(connection: PoolConnection): Promise<number |
 export async function addTo(connection: PoolConnection, list: KitList, row: Record<string, unknown>): Promise<number> {
   const [made] = await connection.query<ResultSetHeader>('INSERT INTO ?? SET ?', [TABLES[list], row]);
   return made.insertId;
-}
-
-export async function changeIn(
-  connection: PoolConnection,
-  list: KitList,
-  id: number,
-  row: Record<string, unknown>,
-): Promise<boolean> {
-  const [result] = await connection.query<ResultSetHeader>('UPDATE ?? SET ? WHERE id = ?', [TABLES[list], row, id]);
-  return result.affectedRows > 0;
 }
 
 export async function removeFrom(connection: PoolConnection, list: KitList, id: number): Promise<boolean> {

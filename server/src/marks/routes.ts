@@ -1,69 +1,55 @@
-import {
-  clientIdParam,
-  idParam,
-  type MarksResult,
-  newEntries,
-  newMarks,
-  type NewEntry,
-  type NewMark,
-  plantIdParam,
-  voidBody,
-} from '@zinc-pail/contract/api';
-import { Router } from 'express';
-import type { App } from '../app.ts';
+import { idParam, marksResultSchema, newMarks, timersSchema, voidBody } from '@zinc-pail/contract/api';
+import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
-import { notFound } from '../http/problem.ts';
-import { keeperOf } from '../http/keeper.ts';
-import { accept, acceptParam } from '../http/validate.ts';
-import { entryByClientId } from '../journal/store.ts';
-import { takeBack, writeMarks } from './marks.ts';
+import { notFound } from '../http/refusals.ts';
+import { route, type Route, With } from '../http/route.ts';
+import { takeBack } from './takeBack.ts';
+import { writeMarks } from './marks.ts';
 import { endTimer, openTimers } from './store.ts';
 
-export function markRoutes(app: App): Router {
-  const router = Router();
-
-  router.post('/marks', async (request, response) => {
-    const { marks, anyway } = accept<{ marks: NewMark[]; anyway?: boolean }>(newMarks, request.body);
-    const { result, repeated } = await writeMarks(app, marks, keeperOf(request), anyway ?? false);
-    response.status(repeated ? 200 : 201).json(result);
-  });
-
-  router.post('/plants/:plantId/journal', async (request, response) => {
-    const { plantId } = acceptParam<{ plantId: number }>(plantIdParam, request.params);
-    const { entries, seen, anyway } = accept<{ entries: NewEntry[]; seen?: number; anyway?: boolean }>(
-      newEntries,
-      request.body,
-    );
-    const { result, repeated } = await writeMarks(
-      app,
-      [{ plant_id: plantId, seen: seen ?? null, entries }],
-      keeperOf(request),
-      anyway ?? false,
-    );
-    response.status(repeated ? 200 : 201).json(result);
-  });
-
-  router.post('/marks/void', async (request, response) => {
-    const { client_ids } = accept<{ client_ids: string[] }>(voidBody, request.body);
-    const result: MarksResult = await takeBack(app, client_ids, keeperOf(request));
-    response.json(result);
-  });
-
-  router.post('/journal/:clientId/void', async (request, response) => {
-    const { clientId } = acceptParam<{ clientId: string }>(clientIdParam, request.params);
-    if (!(await entryByClientId(app.pool, clientId))) throw notFound('entry');
-    response.json(await takeBack(app, [clientId], keeperOf(request)));
-  });
-
-  router.get('/timers', async (_request, response) => {
-    response.json({ timers: await openTimers(app.pool) });
-  });
-
-  router.post('/timers/:id/done', async (request, response) => {
-    const { id } = acceptParam<{ id: number }>(idParam, request.params);
-    if (!(await transaction(app.pool, (connection) => endTimer(connection, id)))) throw notFound('timer');
-    response.json({ timers: await openTimers(app.pool) });
-  });
-
-  return router;
+export function markRoutes(app: App): Route[] {
+  return [
+    route({
+      method: 'post',
+      path: '/marks',
+      does:
+        'Writes what was done or found on one pot or many: all entries or none, nothing twice. Answers the new ' +
+        'judgement of each; 200 where all of it had been written before.',
+      body: newMarks,
+      status: 201,
+      answer: marksResultSchema,
+      refuses: ['not-that-day', 'twice-the-same', 'already-used'],
+      async handle({ body: { marks, anyway }, by }) {
+        const { result, repeated } = await writeMarks(app, marks, by, anyway ?? false);
+        return repeated ? new With(200, result) : result;
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/marks/void',
+      does: 'Strikes out entries by their client_ids, all or none; they stay in the book, struck out.',
+      body: voidBody,
+      answer: marksResultSchema,
+      refuses: ['not-this-way'],
+      handle: ({ body, by }) => takeBack(app, body.client_ids, by),
+    }),
+    route({
+      method: 'get',
+      path: '/timers',
+      does: 'What is still to be done after a drink: saucers to empty, pots to lift out.',
+      answer: timersSchema,
+      handle: async () => ({ timers: await openTimers(app.pool) }),
+    }),
+    route({
+      method: 'post',
+      path: '/timers/:id/done',
+      does: 'Ends a timer.',
+      params: idParam,
+      answer: timersSchema,
+      async handle({ params: { id } }) {
+        if (!(await transaction(app.pool, (connection) => endTimer(connection, id)))) throw notFound('timer');
+        return { timers: await openTimers(app.pool) };
+      },
+    }),
+  ];
 }

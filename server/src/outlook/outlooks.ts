@@ -6,7 +6,7 @@
  * at once; its bench, whose shared rate may have moved a little, after the answer has gone out.
  */
 import { Worker } from 'node:worker_threads';
-import type { CareTask, OutlookView } from '@zinc-pail/core';
+import type { CareTask, OutlookView, PlantEvent } from '@zinc-pail/core';
 import type { Pool } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
 import {
@@ -58,6 +58,8 @@ export class Outlooks {
   private readonly coming = new Map<number, Coming & { kept: Kept }>();
   private readonly turns = new Map<number, Promise<unknown>>();
   private readonly waiting = new Map<number, { resolve(answer: Answer): void; reject(error: Error): void }>();
+  /** books of the plants that were reckoned last, for who asks of them next */
+  private books: ReadonlyMap<number, readonly PlantEvent[]> = new Map();
   private sent = 0;
   private dead: Error | null = null;
   private closing = false;
@@ -84,6 +86,11 @@ export class Outlooks {
   /** How often the worker was asked: what shows that nothing is reckoned twice. */
   get tasksSent(): number {
     return this.sent;
+  }
+
+  /** The book of a plant, if it was among those reckoned last: as new as its outlook. */
+  lastBookOf(plantId: number): readonly PlantEvent[] | undefined {
+    return this.books.get(plantId);
   }
 
   async close(): Promise<void> {
@@ -118,6 +125,7 @@ export class Outlooks {
       // Brought from another site in a mix that came later: only a whole look knows it.
       if (plants.some(({ plant }) => !kept.mixes.has(plant.mix))) return this.load(site, key, today);
       const answer = await this.ask({ kind: 'replace', siteId: site.id, kept: plants, gone: gone.map(String) });
+      this.books = new Map(plants.map(({ plant }) => [Number(plant.id), plant.events]));
       this.take(kept, answer.plants);
       for (const { id, revision } of here) kept.revisions.set(id, revision);
       for (const id of gone) {

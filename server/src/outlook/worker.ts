@@ -6,6 +6,9 @@ import {
   type CareTask,
   careTask,
   componentsOf,
+  dayOfYear,
+  directSun,
+  saturationVapourKPa,
   dayNumber,
   type Garden,
   GardenForecast,
@@ -14,10 +17,6 @@ import {
   outlookView,
   type WaterKind,
 } from '@zinc-pail/core';
-import { windowSun } from '@zinc-pail/core/sky/sunPath';
-import { dayLengthH } from '@zinc-pail/core/sky/solar';
-import { saturationVapourKPa } from '@zinc-pail/core/sky/vapour';
-import { dayOfYear } from '@zinc-pail/core/calendar/day';
 import type { KeptPlant } from '../garden/store.ts';
 
 export type WatersAtHand = readonly { kind: WaterKind; saltsMgL: number | null }[];
@@ -225,17 +224,7 @@ function placeToday({ forecast, obstructions }: Site, placeId: string, today: nu
   const series = climate.expected(placeId);
   const i = today - series.firstDay;
   const place = climate.place(placeId);
-  const { kind, aspect_deg: aspect } = place.place;
-  const latitude = garden.site.latitude_deg;
-  const doy = dayOfYear(today);
-  const day = dayLengthH(latitude, doy);
-  // Where no pane faces anywhere, the sun shines all day, but for shelter from above and rooms off the window.
-  const dark = kind === 'room' || kind === 'lamp-shelf';
-  const sun = dark
-    ? { directH: 0, morningH: 0 }
-    : aspect == null || kind === 'open'
-      ? { directH: day, morningH: day / 2 }
-      : windowSun(latitude, doy, aspect, obstructions.get(placeId) ?? 0);
+  const sun = directSun(garden.site.latitude_deg, dayOfYear(today), place.place, obstructions.get(placeId) ?? 0);
   const correction = place.correctionFor(today);
   let light = 0;
   for (let back = 0; back < WEEK; back++) light += series.dliMol[i - back]! / WEEK;

@@ -1,118 +1,91 @@
+import { pictureMade, removed } from '@zinc-pail/contract/answers';
 import { idParam, plantIdParam } from '@zinc-pail/contract/api';
-import { isIsoDay } from '@zinc-pail/core';
+import { day, idText, object, oneOf, text } from '@zinc-pail/contract/fields';
+import { LARGEST_PICTURE_MB, LONGEST_CAPTION } from '@zinc-pail/contract/limits';
 import { randomUUID } from 'node:crypto';
-import express, { Router } from 'express';
-import sharp from 'sharp';
-import type { App } from '../app.ts';
+import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
-import { keeperOf } from '../http/keeper.ts';
-import { notFound, Refused } from '../http/problem.ts';
-import { acceptParam } from '../http/validate.ts';
+import { notFound, Refused } from '../http/refusals.ts';
+import { route, type Route, SENT } from '../http/route.ts';
 import { plantHomes } from '../plants/store.ts';
+import { scaled } from './scaling.ts';
 import { insertPicture, pictureData, removePicture } from './store.ts';
 
-const LARGEST_FILE = 20 * 1024 * 1024;
-/** A bomb of a picture, small as a file and huge once unpacked, is refused before it is unpacked. */
-const MOST_PIXELS = 100_000_000;
-const LARGE_PX = 1600;
-const SMALL_PX = 320;
-const LONGEST_CAPTION = 300;
-/** Photographs; drawings that may bring programs or other files along are not taken. */
-const FORMATS = new Set(['jpeg', 'png', 'webp', 'avif', 'heif', 'gif', 'tiff']);
+const SIZES = ['small', 'large'] as const;
 
-export function pictureRoutes(app: App): Router {
-  const router = Router();
-
-  router.post(
-    '/plants/:plantId/pictures',
-    express.raw({ type: ['image/*', 'application/octet-stream'], limit: LARGEST_FILE }),
-    async (request, response) => {
-      const { plantId } = acceptParam<{ plantId: number }>(plantIdParam, request.params);
-      const home = (await plantHomes(app.pool, [plantId])).get(plantId);
-      if (!home) throw notFound('plant');
-      if (!Buffer.isBuffer(request.body) || request.body.length === 0)
-        throw new Refused(
-          415,
-          'No picture',
-          'Send the file of a picture (JPEG, PNG, WebP, AVIF, GIF or TIFF) as the body, with its type.',
+export function pictureRoutes(app: App): Route[] {
+  return [
+    route({
+      method: 'post',
+      path: '/plants/:plantId/pictures',
+      does: 'Takes a picture of a plant, made smaller and without the camera’s notes.',
+      params: plantIdParam,
+      query: object<{ day?: string; caption?: string }>(
+        { day: day().optional(), caption: text(LONGEST_CAPTION).allow('').optional() },
+        'a day and a caption',
+      ),
+      file: { types: ['image/*', 'application/octet-stream'], largest: LARGEST_PICTURE_MB * 1024 * 1024 },
+      status: 201,
+      answer: pictureMade,
+      refuses: ['not-that-day', 'no-picture'],
+      async handle({ params: { plantId }, query, body, by }) {
+        const home = (await plantHomes(app.pool, [plantId])).get(plantId);
+        if (!home) throw notFound('plant');
+        if (!Buffer.isBuffer(body) || body.length === 0)
+          throw new Refused(
+            'no-picture',
+            'Send the file of a picture (JPEG, PNG, WebP, AVIF, GIF or TIFF) as the body, with its type.',
+          );
+        const today = todayAt(home.time_zone);
+        const taken = query.day ?? today;
+        if (taken > today)
+          throw new Refused('not-that-day', `A day up to today, ${today}, is wanted.`, [
+            { pointer: '/day', got: taken, accepted: `a day YYYY-MM-DD up to ${today}` },
+          ]);
+        const caption = query.caption || null;
+        const sizes = await scaled(body);
+        const id = await transaction(app.pool, (connection) =>
+          insertPicture(connection, {
+            plantId,
+            caption,
+            by,
+            day: taken,
+            collectionId: home.collection_id,
+            clientId: randomUUID(),
+            ...sizes,
+          }),
         );
-      const today = todayAt(home.time_zone);
-      const day = typeof request.query.day === 'string' ? request.query.day : today;
-      if (!isIsoDay(day) || day > today)
-        throw new Refused(400, 'Not that day', `A day up to today, ${today}, is wanted.`, [
-          { pointer: '/day', got: day, accepted: `a day YYYY-MM-DD up to ${today}` },
-        ]);
-      const caption =
-        typeof request.query.caption === 'string' && request.query.caption.trim() !== ''
-          ? request.query.caption.trim()
-          : null;
-      if (caption !== null && caption.length > LONGEST_CAPTION)
-        throw new Refused(400, 'Too long', `A caption of up to ${LONGEST_CAPTION} characters is wanted.`, [
-          { pointer: '/caption', got: caption.slice(0, 40), accepted: `up to ${LONGEST_CAPTION} characters` },
-        ]);
-      const { large, small, widthPx, heightPx } = await scaled(request.body);
-      const id = await transaction(app.pool, (connection) =>
-        insertPicture(connection, {
-          plantId,
-          collectionId: home.collection_id,
-          clientId: randomUUID(),
-          day,
-          caption,
-          widthPx,
-          heightPx,
-          large,
-          small,
-          by: keeperOf(request),
-        }),
-      );
-      response.status(201).json({ id, day, caption, width_px: widthPx, height_px: heightPx });
-    },
-  );
-
-  router.get('/pictures/:id/:size', async (request, response) => {
-    const { id } = acceptParam<{ id: number }>(idParam, { id: request.params.id });
-    const size = request.params.size === 'small' ? 'small' : 'large';
-    const data = await pictureData(app.pool, id, size);
-    if (!data) throw notFound('picture');
-    response.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/jpeg').send(data);
-  });
-
-  router.post('/pictures/:id/remove', async (request, response) => {
-    const { id } = acceptParam<{ id: number }>(idParam, request.params);
-    if (!(await transaction(app.pool, (connection) => removePicture(connection, id, keeperOf(request)))))
-      throw notFound('picture');
-    response.json({ removed: id });
-  });
-
-  return router;
-}
-
-/** Upright, at most so large, as JPEG, and without the camera's notes: where it was taken is nobody's business. */
-async function scaled(file: Buffer): Promise<{ large: Buffer; small: Buffer; widthPx: number; heightPx: number }> {
-  try {
-    const { format } = await sharp(file, { limitInputPixels: MOST_PIXELS }).metadata();
-    if (!FORMATS.has(format ?? '')) throw new Error(`${format} is not taken`);
-    const source = sharp(file, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate();
-    const { data: large, info } = await source
-      .clone()
-      .resize({ width: LARGE_PX, height: LARGE_PX, fit: 'inside', withoutEnlargement: true })
-      .flatten({ background: '#ffffff' })
-      .jpeg({ quality: 82, mozjpeg: true })
-      .toBuffer({ resolveWithObject: true });
-    const small = await sharp(large)
-      .resize({ width: SMALL_PX, height: SMALL_PX, fit: 'inside', withoutEnlargement: true })
-      .jpeg({ quality: 76 })
-      .toBuffer();
-    return { large, small, widthPx: info.width, heightPx: info.height };
-  } catch (error) {
-    const tooMany = /pixel limit/i.test((error as Error).message);
-    throw new Refused(
-      tooMany ? 413 : 415,
-      tooMany ? 'Too large' : 'Not a picture',
-      tooMany
-        ? `A picture of up to ${MOST_PIXELS / 1e6} million pixels is wanted.`
-        : 'That file is no picture that can be read: JPEG, PNG, WebP, AVIF, GIF or TIFF is wanted.',
-    );
-  }
+        return { id, day: taken, caption, width_px: sizes.widthPx, height_px: sizes.heightPx };
+      },
+    }),
+    route({
+      method: 'get',
+      path: '/pictures/:id/:size',
+      does: 'A picture, small or large.',
+      params: object<{ id: number; size: (typeof SIZES)[number] }>(
+        { id: idText(), size: oneOf(SIZES) },
+        'a picture in a size',
+      ),
+      answer: { media: 'image/jpeg' },
+      async handle({ params: { id, size }, response }) {
+        const data = await pictureData(app.pool, id, size);
+        if (!data) throw notFound('picture');
+        response.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/jpeg').send(data);
+        return SENT;
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/pictures/:id/remove',
+      does: 'Takes a picture off the page; its line in the book is struck out.',
+      params: idParam,
+      answer: removed,
+      async handle({ params: { id }, by }) {
+        if (!(await transaction(app.pool, (connection) => removePicture(connection, id, by))))
+          throw notFound('picture');
+        return { removed: id };
+      },
+    }),
+  ];
 }

@@ -1,5 +1,6 @@
 import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
+import { addEntry } from '../journal/store.ts';
 
 export interface NewPicture {
   plantId: number;
@@ -27,18 +28,9 @@ export async function insertPicture(connection: PoolConnection, picture: NewPict
       small: picture.small,
     },
   ]);
-  await connection.query(
-    `INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by)
-       VALUES (?, ?, ?, ?, 'picture', ?, ?)`,
-    [
-      picture.collectionId,
-      picture.plantId,
-      picture.clientId,
-      picture.day,
-      JSON.stringify({ picture: made.insertId }),
-      picture.by,
-    ],
-  );
+  const { collectionId, plantId, clientId, day, by } = picture;
+  const detail = { picture: made.insertId };
+  await addEntry(connection, { collectionId, plantId, clientId, day, type: 'picture', detail, by });
   return made.insertId;
 }
 

@@ -1,8 +1,8 @@
 /** Thermometer readings from a table: a keeper's own, or what a logger writes, many a day. */
 import { isIsoDay } from '@zinc-pail/core';
-import { rollups } from 'd3';
 import Papa from 'papaparse';
-import type { NewReading } from './store.ts';
+import type { Reading } from '@zinc-pail/contract/keeping';
+import { groupBy } from '../grouping.ts';
 
 export interface ReadingFault {
   row: number;
@@ -30,7 +30,7 @@ function numberOf(text: string): number {
  * which the day's lowest and highest are taken. All rows are read or none: faults come with the row of the file, the
  * header being 1.
  */
-export function readReadings(csv: string, today: string): { readings: NewReading[]; faults: ReadingFault[] } {
+export function readReadings(csv: string, today: string): { readings: Reading[]; faults: ReadingFault[] } {
   const { data, meta } = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
@@ -58,7 +58,7 @@ export function readReadings(csv: string, today: string): { readings: NewReading
     };
   }
   const faults: ReadingFault[] = [];
-  const raw: (NewReading & { row: number })[] = [];
+  const raw: (Reading & { row: number })[] = [];
   for (const [i, row] of data.entries()) {
     const line = i + 2;
     const day = (row[date] ?? '').trim().slice(0, 10).replaceAll('/', '-');
@@ -88,19 +88,17 @@ export function readReadings(csv: string, today: string): { readings: NewReading
   if (raw.length === 0)
     faults.push({ row: 2, column: '', got: 'nothing', wanted: 'at least one row below the header' });
   if (faults.length > 0) return { readings: [], faults };
-  const byDay = rollups(
-    raw,
-    (rows): NewReading => {
-      const humid = rows.flatMap(({ rh_pct }) => (rh_pct == null ? [] : [rh_pct]));
-      return {
-        date: rows[0]!.date,
-        tmin_c: Math.min(...rows.map((row) => row.tmin_c)),
-        tmax_c: Math.max(...rows.map((row) => row.tmax_c)),
-        rh_pct:
-          humid.length > 0 ? Math.round((humid.reduce((sum, value) => sum + value, 0) / humid.length) * 10) / 10 : null,
-      };
-    },
-    (row) => row.date,
-  );
-  return { readings: byDay.map(([, reading]) => reading), faults };
+  return { readings: [...groupBy(raw, ({ date: on }) => on).values()].map(ofDay), faults };
+}
+
+/** A day's rows as one: the lowest, the highest, the mean of what was read of humidity. */
+function ofDay(rows: readonly Reading[]): Reading {
+  const humid = rows.flatMap(({ rh_pct: rh }) => (rh == null ? [] : [rh]));
+  const mean = humid.reduce((sum, value) => sum + value, 0) / humid.length;
+  return {
+    date: rows[0]!.date,
+    tmin_c: Math.min(...rows.map((row) => row.tmin_c)),
+    tmax_c: Math.max(...rows.map((row) => row.tmax_c)),
+    rh_pct: humid.length > 0 ? Math.round(mean * 10) / 10 : null,
+  };
 }

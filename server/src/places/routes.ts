@@ -1,217 +1,171 @@
-import { idParam } from '@zinc-pail/contract/api';
-import { csvBody, newPlace, placeChange, type PlaceView, readingsBody } from '@zinc-pail/contract/keeping';
-import { crowding, genusByAnyName, genusCare, judgedAs, lightVerdict } from '@zinc-pail/core';
-import { group } from 'd3';
-import { Router } from 'express';
-import type { App } from '../app.ts';
+import { made, placesSchema, potsHere, written } from '@zinc-pail/contract/answers';
+import { idParam, type RoundPot } from '@zinc-pail/contract/api';
+import {
+  csvBody,
+  newPlace,
+  placeChange,
+  type PlaceFields,
+  type Reading,
+  readingsBody,
+} from '@zinc-pail/contract/keeping';
+import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
 import { sites } from '../garden/store.ts';
-import { notFound, Refused } from '../http/problem.ts';
-import { accept, acceptParam } from '../http/validate.ts';
-import { refuseStale, versionOf } from '../http/version.ts';
+import { badField, notFound, Refused, unsoundRows } from '../http/refusals.ts';
+import { route, type Route } from '../http/route.ts';
+import { refuseStale } from '../http/version.ts';
+import { roundPot } from '../plants/pots.ts';
+import { cardsAt } from '../plants/store.ts';
 import { readReadings } from './readings.ts';
-import {
-  changePlace,
-  insertPlace,
-  lastReadings,
-  type NewReading,
-  placeColumns,
-  placeRecords,
-  putReadings,
-  removePlace,
-  siteOf,
-  standingPots,
-} from './store.ts';
+import { changePlace, insertPlace, placeColumns, putReadings, removePlace, siteOf } from './store.ts';
+import { placeViews } from './view.ts';
 
-const READINGS_SHOWN = 14;
-
-export function placeRoutes(app: App): Router {
-  const router = Router();
-  const idOf = (params: unknown) => acceptParam<{ id: number }>(idParam, params).id;
-
-  router.get('/places', async (_request, response) => {
-    response.json({ places: await placeViews(app) });
-  });
-
-  router.post('/places', async (request, response) => {
-    const body = accept<Record<string, unknown>>(newPlace, request.body);
-    wholeBench(body);
-    const id = await transaction(app.pool, (connection) => insertPlace(connection, body));
-    if (id === 0)
-      throw new Refused(400, 'Not understood', '/site_id: wanted the id of one of your sites', [
-        { pointer: '/site_id', got: body.site_id, accepted: 'the id of one of your sites' },
-      ]);
-    response.status(201).json({ id });
-  });
-
-  router.patch('/places/:id', async (request, response) => {
-    const id = idOf(request.params);
-    const version = versionOf(request);
-    const body = accept<Record<string, unknown>>(placeChange, request.body);
-    wholeBench(body);
-    const columns = placeColumns(body);
-    if (Object.keys(columns).length === 0)
-      throw new Refused(400, 'Nothing to change', 'Send at least one field of the place.');
-    const outcome = await transaction(app.pool, (connection) => changePlace(connection, id, version, columns));
-    if (outcome === 'none') throw notFound('place');
-    if (outcome !== 'done') refuseStale(columns, outcome);
-    response.json({ places: await placeViews(app) });
-  });
-
-  router.delete('/places/:id', async (request, response) => {
-    const id = idOf(request.params);
-    if (!(await siteOf(app.pool, id))) throw notFound('place');
-    if (!(await transaction(app.pool, (connection) => removePlace(connection, id))))
-      throw new Refused(
-        409,
-        'In use',
-        'Plants stand there, or stood there once: their books tell of it. Move them, and rename or keep the place.',
-      );
-    response.status(204).end();
-  });
-
-  router.post('/places/:id/readings', async (request, response) => {
-    const id = idOf(request.params);
-    const { readings } = accept<{ readings: NewReading[] }>(readingsBody, request.body);
-    const site = await siteOf(app.pool, id);
-    if (!site) throw notFound('place');
-    const today = todayAt(site.time_zone);
-    const faults = readings.flatMap((reading, i) => [
-      ...(reading.date > today
-        ? [{ pointer: `/readings/${i}/date`, got: reading.date, accepted: `a day up to today, ${today}` }]
-        : []),
-      ...(reading.tmin_c > reading.tmax_c
-        ? [
-            {
-              pointer: `/readings/${i}/tmin_c`,
-              got: reading.tmin_c,
-              accepted: `no more than the highest, ${reading.tmax_c}`,
-            },
-          ]
-        : []),
-    ]);
-    if (faults.length > 0)
-      throw new Refused(
-        400,
-        'Not understood',
-        faults.map(({ pointer, accepted }) => `${pointer}: wanted ${accepted}`).join('; '),
-        faults,
-      );
-    await transaction(app.pool, (connection) => putReadings(connection, id, readings));
-    response.status(201).json({ written: readings.length });
-  });
-
-  router.post('/places/:id/readings.csv', async (request, response) => {
-    const id = idOf(request.params);
-    const { csv } = accept<{ csv: string }>(csvBody, request.body);
-    const site = await siteOf(app.pool, id);
-    if (!site) throw notFound('place');
-    const { readings, faults } = readReadings(csv, todayAt(site.time_zone));
-    if (faults.length > 0) {
-      throw new Refused(
-        400,
-        'Not understood',
-        `Row ${faults[0]!.row}${faults[0]!.column ? `, ${faults[0]!.column}` : ''}: found "${faults[0]!.got}", wanted ${faults[0]!.wanted}. Nothing was written.`,
-        faults.map((fault) => ({
-          pointer: `/csv/${fault.row}/${fault.column}`,
-          got: fault.got,
-          accepted: fault.wanted,
-        })),
-      );
-    }
-    await transaction(app.pool, (connection) => putReadings(connection, id, readings));
-    response.status(201).json({ written: readings.length });
-  });
-
-  return router;
+export function placeRoutes(app: App): Route[] {
+  return [...benchRoutes(app), ...readingRoutes(app)];
 }
 
-function wholeBench(body: Record<string, unknown>): void {
-  if ((body.width_mm == null) !== (body.depth_mm == null) && ('width_mm' in body || 'depth_mm' in body)) {
-    throw new Refused(400, 'Half a bench', 'Give both width and depth of the bench, or neither.', [
-      {
-        pointer: body.width_mm == null ? '/width_mm' : '/depth_mm',
-        got: null,
-        accepted: 'a number of millimetres, as the other side has one',
+function benchRoutes(app: App): Route[] {
+  return [
+    route({
+      method: 'get',
+      path: '/places',
+      does: 'All places with their climate, what they learned, and the pots on them.',
+      answer: placesSchema,
+      handle: async () => ({ places: await placeViews(app) }),
+    }),
+    route({
+      method: 'get',
+      path: '/places/:id/pots',
+      does: 'The lines of all pots of a place, in walking order.',
+      params: idParam,
+      answer: potsHere,
+      async handle({ params: { id } }) {
+        const at = await siteOf(app.pool, id);
+        const site = (await sites(app.pool)).find((one) => one.id === at?.site_id);
+        if (!site) throw notFound('place');
+        const outlooks = await app.outlooks.ofSite(site);
+        const pots: RoundPot[] = (await cardsAt(app.pool, id)).flatMap((card) => roundPot(card, outlooks) ?? []);
+        return { pots };
       },
-    ]);
-  }
+    }),
+    route({
+      method: 'post',
+      path: '/places',
+      does: 'A new place at a site.',
+      body: newPlace,
+      status: 201,
+      answer: made,
+      refuses: ['half-a-bench'],
+      async handle({ body }) {
+        wholeBench(body);
+        const id = await transaction(app.pool, (connection) => insertPlace(connection, body));
+        if (id === 0) throw badField('/site_id', body.site_id, 'the id of one of your sites');
+        return { id };
+      },
+    }),
+    route({
+      method: 'patch',
+      path: '/places/:id',
+      does: 'Changes what is told of a place; answers all places, since pots may have moved in the reckoning.',
+      params: idParam,
+      body: placeChange,
+      ifMatch: true,
+      answer: placesSchema,
+      refuses: ['half-a-bench', 'nothing-to-change'],
+      async handle({ params: { id }, version, body }) {
+        wholeBench(body);
+        const columns = placeColumns(body);
+        if (Object.keys(columns).length === 0)
+          throw new Refused('nothing-to-change', 'Send at least one field of the place.');
+        const outcome = await transaction(app.pool, (connection) => changePlace(connection, id, version, columns));
+        if (outcome === 'none') throw notFound('place');
+        if (outcome !== 'done') refuseStale(columns, outcome);
+        return { places: await placeViews(app) };
+      },
+    }),
+    route({
+      method: 'delete',
+      path: '/places/:id',
+      does: 'Takes away a place on which no plant ever stood.',
+      params: idParam,
+      status: 204,
+      answer: null,
+      refuses: ['in-use'],
+      async handle({ params: { id } }) {
+        if (!(await siteOf(app.pool, id))) throw notFound('place');
+        if (!(await transaction(app.pool, (connection) => removePlace(connection, id))))
+          throw new Refused(
+            'in-use',
+            'Plants stand there, or stood there once: their books tell of it. Move them, and rename or keep the place.',
+          );
+        return null;
+      },
+    }),
+  ];
 }
 
-async function placeViews(app: App): Promise<PlaceView[]> {
-  const [records, pots, readings, all] = await Promise.all([
-    placeRecords(app.pool),
-    standingPots(app.pool),
-    lastReadings(app.pool),
-    sites(app.pool),
+function readingRoutes(app: App): Route[] {
+  const put = async (id: number, readings: readonly Reading[]) => {
+    await transaction(app.pool, (connection) => putReadings(connection, id, readings));
+    return { written: readings.length };
+  };
+  const todayThere = async (id: number) => {
+    const site = await siteOf(app.pool, id);
+    if (!site) throw notFound('place');
+    return todayAt(site.time_zone);
+  };
+  return [
+    route({
+      method: 'post',
+      path: '/places/:id/readings',
+      does: 'Readings of the place’s thermometer by hand; a day that is there already is put right.',
+      params: idParam,
+      body: readingsBody,
+      status: 201,
+      answer: written,
+      async handle({ params: { id }, body: { readings } }) {
+        refuseReadings(readings, await todayThere(id));
+        return put(id, readings);
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/places/:id/readings.csv',
+      does: 'Readings from a logger’s own table, as text; the header names date, lowest, highest and humidity.',
+      params: idParam,
+      body: csvBody,
+      status: 201,
+      answer: written,
+      refuses: ['unsound-rows'],
+      async handle({ params: { id }, body: { csv } }) {
+        const { readings, faults } = readReadings(csv, await todayThere(id));
+        if (faults.length > 0) throw unsoundRows(faults, 'Nothing was written.');
+        return put(id, readings);
+      },
+    }),
+  ];
+}
+
+function refuseReadings(readings: readonly Reading[], today: string): void {
+  const faults = readings.flatMap(({ date, tmin_c: low, tmax_c: high }, i) => [
+    ...(date > today ? [{ pointer: `/readings/${i}/date`, got: date, accepted: `a day up to today, ${today}` }] : []),
+    ...(low > high
+      ? [{ pointer: `/readings/${i}/tmin_c`, got: low, accepted: `no more than the highest, ${high}` }]
+      : []),
   ]);
-  const potsAt = group(pots, (pot) => pot.place_id);
-  const readingsAt = group(readings, (reading) => reading.place_id);
-  const outlooks = new Map(
-    await Promise.all(all.map(async (site) => [site.id, await app.outlooks.ofSite(site)] as const)),
-  );
-  return records.flatMap((record) => {
-    const at = outlooks.get(record.site_id)!;
-    const today = at.places.get(record.id);
-    if (!today) return [];
-    const here = potsAt.get(record.id) ?? [];
-    const area =
-      record.width_mm === null || record.depth_mm === null ? null : (record.width_mm * record.depth_mm) / 1e6;
-    const view: PlaceView = {
-      ...record,
-      today: {
-        tmin_c: today.tminC,
-        tmax_c: today.tmaxC,
-        rh_pct: today.rhPct,
-        tonight_c: today.tonightC,
-        dli_mol: today.dliMol,
-        sun_h: record.direct_sun_h ?? today.sunH,
-        morning_sun_h: record.direct_sun_h === null ? today.morningSunH : record.direct_sun_h / 2,
-      },
-      learned: {
-        offset_min_c: today.offsetMinC,
-        offset_max_c: today.offsetMaxC,
-        readings: today.readings,
-        factor: today.factor,
-      },
-      crowded:
-        area === null
-          ? null
-          : Math.round(
-              100 *
-                crowding(
-                  here.map((pot) => Math.max(pot.top_mm, pot.diameter_mm)),
-                  area,
-                ),
-            ) / 100,
-      pots: here.flatMap((pot) => {
-        const outlook = at.views.get(pot.id);
-        const task = at.tasks.get(pot.id);
-        if (!outlook || !task) return [];
-        const wants = task.rules.rules.light;
-        return [
-          {
-            id: pot.id,
-            number: pot.number,
-            name: pot.name,
-            form: outlook.traits.form,
-            width_mm: pot.top_mm,
-            shape: pot.shape,
-            material: pot.material,
-            light: lightVerdict(today.dliMol, wants, outlook.state),
-            wants,
-            crown_mm: pot.diameter_mm,
-            verdict: judgedAs(task.judgement, at.today),
-            poisonous: genusCare(genusByAnyName(pot.name), outlook.traits.form, outlook.traits.habit).poisonous,
-            quarantine_until: pot.quarantine_until,
-          },
-        ];
-      }),
-      last_readings: (readingsAt.get(record.id) ?? [])
-        .slice(0, READINGS_SHOWN)
-        .map(({ date, tmin_c, tmax_c, rh_pct }) => ({ date, tmin_c, tmax_c, rh_pct })),
-    };
-    return [view];
-  });
+  if (faults.length === 0) return;
+  const words = faults.map(({ pointer, accepted }) => `${pointer}: wanted ${accepted}`);
+  throw new Refused('not-understood', words.join('; '), faults);
+}
+
+function wholeBench(body: Partial<PlaceFields>): void {
+  if ((body.width_mm == null) === (body.depth_mm == null) || !('width_mm' in body || 'depth_mm' in body)) return;
+  throw new Refused('half-a-bench', 'Give both width and depth of the bench, or neither.', [
+    {
+      pointer: body.width_mm == null ? '/width_mm' : '/depth_mm',
+      got: null,
+      accepted: 'a number of millimetres, as the other side has one',
+    },
+  ]);
 }

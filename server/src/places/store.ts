@@ -1,36 +1,36 @@
-import type { PlaceView } from '@zinc-pail/contract/keeping';
-import type { Place } from '@zinc-pail/core';
+import type { NewPlace, PlaceFields, PlaceView, Reading } from '@zinc-pail/contract/keeping';
 import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
-import { json } from '../garden/store.ts';
+import { json } from '../database/json.ts';
 
-const COLUMNS = [
-  'name',
-  'kind',
-  'aspect_deg',
-  'light_fraction',
-  'floor_c',
-  'vent_c',
-  'air',
-  'width_mm',
-  'depth_mm',
-  'obstruction_deg',
-  'direct_sun_h',
-  'quarantine',
-  'within_reach',
-  'hazards',
-] as const;
+/** Fields that are a column of their name; the compiler misses one that was forgotten. */
+const PLAIN: Record<Exclude<keyof PlaceFields, 'lamp' | 'indoor_c'>, true> = {
+  name: true,
+  kind: true,
+  aspect_deg: true,
+  light_fraction: true,
+  floor_c: true,
+  vent_c: true,
+  air: true,
+  width_mm: true,
+  depth_mm: true,
+  obstruction_deg: true,
+  direct_sun_h: true,
+  quarantine: true,
+  within_reach: true,
+  hazards: true,
+};
+const COLUMNS = Object.keys(PLAIN) as (keyof typeof PLAIN)[];
 
 /** The API's fields of a place as columns; the lamp is two, the months of warmth one of JSON. */
-export function placeColumns(body: Record<string, unknown>): Record<string, unknown> {
+export function placeColumns(body: Partial<PlaceFields>): Record<string, unknown> {
   const columns: Record<string, unknown> = Object.fromEntries(
     COLUMNS.flatMap((column) => (body[column] === undefined ? [] : [[column, body[column]]])),
   );
   if (body.indoor_c !== undefined) columns.indoor_c = body.indoor_c === null ? null : JSON.stringify(body.indoor_c);
   if (body.lamp !== undefined) {
-    const lamp = body.lamp as Place['lamp'];
-    columns.lamp_ppfd_umol_m2_s = lamp?.ppfd_umol_m2_s ?? null;
-    columns.lamp_hours = lamp?.hours ?? null;
+    columns.lamp_ppfd_umol_m2_s = body.lamp?.ppfd_umol_m2_s ?? null;
+    columns.lamp_hours = body.lamp?.hours ?? null;
   }
   return columns;
 }
@@ -47,9 +47,8 @@ type PlaceRow = Omit<PlaceRecord, 'lamp' | 'indoor_c' | 'quarantine' | 'within_r
 /** All places in walking order. */
 export async function placeRecords(pool: Pool): Promise<PlaceRecord[]> {
   const [rows] = await pool.query<Row<PlaceRow>[]>(
-    `SELECT pl.id, pl.site_id, si.name AS site, pl.name, pl.kind, pl.aspect_deg, pl.light_fraction, pl.floor_c,
-       pl.vent_c, pl.indoor_c, pl.air, pl.lamp_ppfd_umol_m2_s, pl.lamp_hours, pl.width_mm, pl.depth_mm,
-            pl.obstruction_deg, pl.direct_sun_h, pl.quarantine, pl.within_reach, pl.hazards, pl.version
+    `SELECT pl.id, pl.site_id, si.name AS site, pl.version, pl.indoor_c, pl.lamp_ppfd_umol_m2_s, pl.lamp_hours,
+       ${COLUMNS.map((column) => `pl.${column}`).join(', ')}
      FROM place pl JOIN site si ON si.id = pl.site_id ORDER BY si.walk_order, si.id, pl.walk_order, pl.id`,
   );
   return rows.map(({ lamp_ppfd_umol_m2_s: ppfd, lamp_hours: hours, ...row }) => ({
@@ -94,8 +93,8 @@ export async function lastReadings(
   return rows;
 }
 
-export async function insertPlace(connection: PoolConnection, body: Record<string, unknown>): Promise<number> {
-  const siteId = body.site_id as number;
+export async function insertPlace(connection: PoolConnection, body: NewPlace): Promise<number> {
+  const { site_id: siteId } = body;
   const [[site]] = await connection.query<Row<{ collection_id: number; last: number | null }>[]>(
     `SELECT si.collection_id, (SELECT MAX(pl.walk_order) FROM place pl WHERE pl.site_id = si.id) AS last FROM site si
        WHERE si.id = ? FOR UPDATE`,
@@ -141,18 +140,11 @@ export async function removePlace(connection: PoolConnection, id: number): Promi
   return true;
 }
 
-export interface NewReading {
-  date: string;
-  tmin_c: number;
-  tmax_c: number;
-  rh_pct?: number | null;
-}
-
 /** A day read again is put right. */
 export async function putReadings(
   connection: PoolConnection,
   placeId: number,
-  readings: readonly NewReading[],
+  readings: readonly Reading[],
 ): Promise<void> {
   await connection.query(
     `INSERT INTO thermometer_reading (place_id, day, tmin_c, tmax_c, rh_pct) VALUES ? ON DUPLICATE KEY UPDATE tmin_c =

@@ -1,6 +1,9 @@
 import type { PlantRecord } from '@zinc-pail/contract/api';
-import type { OwnRules, PlaceKind, Pot } from '@zinc-pail/core';
-import { json } from '../garden/store.ts';
+import type { PlantChange } from '@zinc-pail/contract/keeping';
+import { RECORD_FIELDS } from '@zinc-pail/contract/plantFields';
+import type { PlaceKind, Pot } from '@zinc-pail/core';
+import { json } from '../database/json.ts';
+import { openHardening } from '../hardening/store.ts';
 import { lockBooks, touchPlants } from '../journal/store.ts';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 
@@ -81,7 +84,7 @@ export interface PlantDetail extends Omit<PlantCard, 'site_id' | 'own_words' | '
   collection_id: number;
   version: number;
   place_name: string;
-  place_kind: string;
+  place_kind: PlaceKind;
   site_id: number;
   site_name: string;
   latitude_deg: number;
@@ -119,9 +122,7 @@ export async function plantRecord(
   Omit<PlantRecord, 'doubt' | 'genus' | 'slow' | 'poisonous' | 'clashes'> & { reasons: Record<string, string> }
 > {
   const [[row]] = await pool.query<Row<RecordRow>[]>(
-    `SELECT name_sure, other_names, acquired_on, source, price_minor, price_currency, companions, used_to,
-       quarantine_until, own_words, ended, ended_on, ended_why, mother_id, own_reasons
-     FROM plant WHERE id = ?`,
+    `SELECT ${RECORD_FIELDS.join(', ')}, ended, ended_on, ended_why, mother_id, own_reasons FROM plant WHERE id = ?`,
     [plantId],
   );
   const { mother_id: motherId, own_reasons: reasons, ...rest } = row!;
@@ -134,17 +135,13 @@ export async function plantRecord(
        ORDER BY day DESC, id DESC LIMIT 500`,
     [plantId],
   );
-  const [[plan]] = await pool.query<Row<{ steps: unknown }>[]>(
-    'SELECT steps FROM hardening WHERE plant_id = ? AND ended_at IS NULL ORDER BY id DESC LIMIT 1',
-    [plantId],
-  );
   const mother = kin.find(({ id }) => id === motherId);
   return {
     ...rest,
     mother: mother ? { id: mother.id, name: mother.name, number: mother.number } : null,
     offspring: kin.filter(({ id }) => id !== motherId),
     pictures,
-    hardening: plan ? json<{ date: string; minutes: number }[]>(plan.steps) : null,
+    hardening: await openHardening(pool, plantId),
     reasons: json<Record<string, string>>(reasons),
   };
 }
@@ -192,9 +189,9 @@ export async function standsOf(
   pool: Pool,
   siteId: number,
   plantIds: readonly number[],
-): Promise<{ plant_id: number; place_id: number; kind: string; direct_sun_h: number | null }[]> {
+): Promise<{ plant_id: number; place_id: number; kind: PlaceKind; direct_sun_h: number | null }[]> {
   const [rows] = await pool.query<
-    Row<{ plant_id: number; place_id: number; kind: string; direct_sun_h: number | null }>[]
+    Row<{ plant_id: number; place_id: number; kind: PlaceKind; direct_sun_h: number | null }>[]
   >(
     `SELECT s.plant_id, pl.id AS place_id, pl.kind, pl.direct_sun_h FROM stay s JOIN place pl ON pl.id = s.place_id
        WHERE pl.site_id = ? AND s.to_day IS NULL AND s.plant_id IN (?)`,
@@ -209,11 +206,15 @@ export async function standsOf(
  */
 export async function changePlant(
   connection: PoolConnection,
-  plantId: number,
-  version: number,
-  columns: Record<string, unknown>,
-  rules: { [K in keyof OwnRules]?: OwnRules[K] | null },
-  reasons: Record<string, string>,
+  {
+    plantId,
+    version,
+    columns,
+    rules,
+    reasons,
+  }: { plantId: number; version: number; columns: Record<string, unknown> } & Required<
+    Pick<PlantChange, 'rules' | 'reasons'>
+  >,
 ): Promise<'done' | 'none' | Record<string, unknown>> {
   await lockBooks(connection);
   const [[row]] = await connection.query<Row<Record<string, unknown>>[]>(
@@ -242,44 +243,18 @@ export async function changePlant(
   return 'done';
 }
 
-export async function openHardening(pool: Pool, plantId: number): Promise<{ date: string; minutes: number }[] | null> {
-  const [[row]] = await pool.query<Row<{ steps: unknown }>[]>(
-    'SELECT steps FROM hardening WHERE plant_id = ? AND ended_at IS NULL ORDER BY id DESC LIMIT 1',
-    [plantId],
-  );
-  return row ? json(row.steps) : null;
-}
-
-export async function endHardening(connection: PoolConnection, plantId: number): Promise<void> {
-  await connection.query('UPDATE hardening SET ended_at = UTC_TIMESTAMP(3) WHERE plant_id = ? AND ended_at IS NULL', [
-    plantId,
-  ]);
-  await touchPlants(connection, [plantId]);
-}
-
-/** One plan a plant: a new one ends the old. */
-export async function saveHardening(
-  connection: PoolConnection,
-  plantId: number,
-  steps: readonly { date: string; minutes: number }[],
-): Promise<void> {
-  await endHardening(connection, plantId);
-  await connection.query('INSERT INTO hardening (plant_id, steps) VALUES (?, ?)', [plantId, JSON.stringify(steps)]);
-}
-
-/** The nights before a day at a place: its thermometer where it was read, else the open air's. */
+/** The nights before a day at a place: what its thermometer read, if it was read, and the open air's. */
 export async function nightsAt(
   pool: Pool,
   placeId: number,
   siteId: number,
   until: string,
   days: number,
-): Promise<{ date: string; tminC: number }[]> {
-  const [rows] = await pool.query<Row<{ date: string; tminC: number }>[]>(
-    `SELECT w.day AS date, IFNULL(r.tmin_c, IF(pl.kind IN ('open', 'covered', 'cold-glass'), w.tmin_c,
-       GREATEST(w.tmin_c, 10))) AS tminC FROM weather_day w JOIN place pl ON pl.id = ?
-     LEFT JOIN thermometer_reading r ON r.place_id = pl.id AND r.day = w.day WHERE w.site_id = ?
-     AND w.day BETWEEN ? - INTERVAL ? DAY AND ? ORDER BY w.day`,
+): Promise<{ date: string; readC: number | null; outsideC: number }[]> {
+  const [rows] = await pool.query<Row<{ date: string; readC: number | null; outsideC: number }>[]>(
+    `SELECT w.day AS date, r.tmin_c AS readC, w.tmin_c AS outsideC FROM weather_day w
+       LEFT JOIN thermometer_reading r ON r.place_id = ? AND r.day = w.day
+     WHERE w.site_id = ? AND w.day BETWEEN ? - INTERVAL ? DAY AND ? ORDER BY w.day`,
     [placeId, siteId, until, days, until],
   );
   return rows;

@@ -1,42 +1,17 @@
 /** Taking plants in, setting them elsewhere, and letting them go: what changes more than the journal. */
+import type { ENDINGS } from '@zinc-pail/contract/choices';
+import { PLANT_FIELD_NAMES, type PlantField, type PlantValues } from '@zinc-pail/contract/plantFields';
 import { genusByAnyName, type Pot } from '@zinc-pail/core';
 import { randomUUID } from 'node:crypto';
 import type { ResultSetHeader } from 'mysql2';
 import type { PoolConnection, Row } from '../database/pool.ts';
-import { lockBooks, touchPlants } from '../journal/store.ts';
+import { addEntry, lockBooks, touchPlants } from '../journal/store.ts';
 
-/** Columns of `plant` that a keeper sets; names are the API's own. */
-const PLANT_COLUMNS = [
-  'name',
-  'taxon',
-  'name_sure',
-  'other_names',
-  'provenance',
-  'diameter_mm',
-  'height_mm',
-  'acquired_on',
-  'source',
-  'price_minor',
-  'price_currency',
-  'mother_id',
-  'companions',
-  'used_to',
-  'quarantine_until',
-  'own_words',
-  'habit',
-  'form',
-  'dry_rule',
-  'hold_days',
-  'store',
-  'min_dry_c',
-  'min_wet_c',
-  'grow_min_c',
-  'leafless',
-] as const;
-
-export function plantColumns(body: Record<string, unknown>): Record<string, unknown> {
+/** Columns of `plant` that a keeper sets; their names are the API's own. */
+export function plantColumns(body: object): Record<string, unknown> {
+  const given = body as Partial<Record<PlantField, unknown>>;
   return Object.fromEntries(
-    PLANT_COLUMNS.flatMap((column) => (body[column] === undefined ? [] : [[column, body[column]]])),
+    PLANT_FIELD_NAMES.flatMap((column) => (given[column] === undefined ? [] : [[column, given[column]]])),
   );
 }
 
@@ -91,7 +66,7 @@ export async function nextNumbers(
 }
 
 /** A plant as it is written: its own columns under their names, and where and how it is potted. */
-export interface PlantToWrite {
+export interface PlantToWrite extends Partial<PlantValues<Exclude<PlantField, 'number'>>> {
   ref: string;
   number: string;
   pot: Pot;
@@ -102,7 +77,6 @@ export interface PlantToWrite {
   /** its last drink, as far as anybody knows, and who says so */
   last_watered?: string | null;
   by?: string;
-  [column: string]: unknown;
 }
 
 /** Writes one plant with its pot and its place; its journal begins with nothing. */
@@ -117,7 +91,6 @@ export async function insertPlant(
     {
       collection_id: collectionId,
       ref: plant.ref,
-      number: plant.number,
       ...columns,
       ...(plant.import_id ? { import_id: plant.import_id } : {}),
     },
@@ -129,7 +102,7 @@ export async function insertPlant(
   await putAt(connection, id, plant.place_id, plant.date);
   if (plant.last_watered) {
     const method = pot.holes ? 'drench' : 'bottom';
-    await addJournal(connection, {
+    await addEntry(connection, {
       collectionId,
       plantId: id,
       clientId: randomUUID(),
@@ -141,27 +114,6 @@ export async function insertPlant(
   }
   await touchPlants(connection, [id]);
   return id;
-}
-
-interface JournalRow {
-  collectionId: number;
-  plantId: number;
-  clientId: string;
-  day: string;
-  type: string;
-  detail: object;
-  by: string;
-}
-
-async function addJournal(
-  connection: PoolConnection,
-  { collectionId, plantId, clientId, day, type, detail, by }: JournalRow,
-): Promise<void> {
-  await connection.query(
-    `INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by)
-       VALUES (?, ?, ?, ?, ?, ?, ?)`,
-    [collectionId, plantId, clientId, day, type, JSON.stringify(detail), by],
-  );
 }
 
 const pottingColumns = (mixId: number, pot: Pot) => ({
@@ -225,7 +177,7 @@ export async function repot(
   ]);
   await connection.query('UPDATE plant SET version = version + 1 WHERE id = ?', [plantId]);
   const detail = { ...(to.mixWas ? { mix_was: to.mixWas } : {}), ...(to.rootLoss ? { roots_cut: true } : {}), before };
-  await addJournal(connection, {
+  await addEntry(connection, {
     collectionId: collection_id,
     plantId,
     clientId: to.clientId,
@@ -252,11 +204,13 @@ async function putAt(connection: PoolConnection, plantId: number, placeId: numbe
 /** Ends the open stay, begins the next, and writes the move. A plant that stands there already stays as it is. */
 export async function movePlant(
   connection: PoolConnection,
-  plantId: number,
-  placeId: number,
-  date: string,
-  by: string,
-  clientId: string = randomUUID(),
+  {
+    plantId,
+    placeId,
+    date,
+    by,
+    clientId = randomUUID(),
+  }: { plantId: number; placeId: number; date: string; by: string; clientId?: string | undefined },
 ): Promise<boolean> {
   await lockBooks(connection);
   const [[open]] = await connection.query<
@@ -269,7 +223,7 @@ export async function movePlant(
   if (!open || open.place_id === placeId) return false;
   await connection.query('UPDATE stay SET to_day = GREATEST(from_day, ?) WHERE id = ?', [date, open.id]);
   await putAt(connection, plantId, placeId, date);
-  await addJournal(connection, {
+  await addEntry(connection, {
     collectionId: open.collection_id,
     plantId,
     clientId,
@@ -285,11 +239,13 @@ export async function movePlant(
 /** Closes a plant: it leaves its place and its lists, its book stays. */
 export async function endPlant(
   connection: PoolConnection,
-  plantId: number,
-  how: 'died' | 'given',
-  date: string,
-  why: string | null,
-  by: string,
+  {
+    plantId,
+    how,
+    date,
+    why,
+    by,
+  }: { plantId: number; how: (typeof ENDINGS)[number]; date: string; why: string | null; by: string },
 ): Promise<boolean> {
   await lockBooks(connection);
   const [[row]] = await connection.query<Row<{ collection_id: number; ended: string | null }>[]>(
@@ -308,7 +264,7 @@ export async function endPlant(
   await connection.query('UPDATE hardening SET ended_at = UTC_TIMESTAMP(3) WHERE plant_id = ? AND ended_at IS NULL', [
     plantId,
   ]);
-  await addJournal(connection, {
+  await addEntry(connection, {
     collectionId: row.collection_id,
     plantId,
     clientId: randomUUID(),

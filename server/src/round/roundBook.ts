@@ -1,14 +1,15 @@
 /** The round as it stands, kept until an outlook, an order or a setting changes. Lines of pots are kept one by one. */
 import type { CanLine, RoundPlace, RoundPot, RoundSite, RoundSoFar } from '@zinc-pail/contract/api';
 import { dayNumber, doseFor, drinkOf, JUDGED, judgedAs } from '@zinc-pail/core';
-import { group, rollups } from 'd3';
-import type { App } from '../app.ts';
+import { groupBy } from '../grouping.ts';
+import type { App } from '../context.ts';
 import { type SiteRow, sites } from '../garden/store.ts';
 import { KeptAnswer } from '../http/kept.ts';
 import type { SiteOutlooks } from '../outlook/outlooks.ts';
 import { plantCards } from '../plants/store.ts';
-import { roundPot } from './pots.ts';
-import { type Kit, kitOf, openHardenings, placeRows, waitingLooks } from './store.ts';
+import { openHardenings } from '../hardening/store.ts';
+import { roundPot } from '../plants/pots.ts';
+import { type Kit, kitOf, placeRows, waitingLooks } from './store.ts';
 
 const WEEKS_AHEAD = 8;
 const DAYS_A_WEEK = 7;
@@ -96,7 +97,7 @@ export class RoundBook {
       const pot = roundPot(card, outlooks);
       return pot ? [{ pot, placeId: card.place_id }] : [];
     });
-    const at = group(pots, ({ placeId }) => placeId);
+    const at = groupBy(pots, ({ placeId }) => placeId);
     const all = pots.map(({ pot }) => pot);
     const judged = (pot: RoundPot) => judgedAs(pot.task.judgement, outlooks.today);
     const of = (kind: string) => all.filter((pot) => judged(pot) === kind).length;
@@ -157,33 +158,23 @@ function coldTonight(pot: RoundPot): RoundPlace['cold'][number] | null {
 export function canLines(pots: readonly RoundPot[], kit: Kit): CanLine[] {
   const due = pots.filter((pot) => drinkOf(pot.task.judgement) !== null);
   const feedOf = ({ task }: RoundPot) => (task.food === null ? '' : `${task.feed_id ?? ''}/${task.food}`);
-  return rollups(
-    due,
-    (some) => some,
-    (pot) => pot.task.water,
-    feedOf,
-  ).flatMap(([water, byFeed]) =>
-    byFeed.map(([, some]): CanLine => {
-      const ml = some.reduce((sum, pot) => sum + pot.task.amount_ml, 0);
-      const { food, feed_id: feedId } = some[0]!.task;
-      const product = kit.feeds.find(({ id }) => id === feedId) ?? (feedId === null ? kit.feeds[0] : undefined);
-      return {
-        water,
-        pots: some.length,
-        ml,
-        fills: Math.max(1, Math.ceil(ml / kit.canMl)),
-        feed:
-          food === null
-            ? null
-            : {
-                name: product?.name ?? null,
-                strength: food,
-                unit: product?.unit ?? null,
-                dose: product ? Math.round(doseFor(product.perLitre, food, ml) * 10) / 10 : null,
-              },
-      };
-    }),
-  );
+  const alike = groupBy(due, (pot) => `${pot.task.water} ${feedOf(pot)}`).values();
+  return [...alike].map((some): CanLine => {
+    const ml = some.reduce((sum, pot) => sum + pot.task.amount_ml, 0);
+    const { food, feed_id: feedId, water } = some[0]!.task;
+    const product = kit.feeds.find(({ id }) => id === feedId) ?? (feedId === null ? kit.feeds[0] : undefined);
+    const feed = food === null ? null : feedLine(food, product, ml);
+    return { water, pots: some.length, ml, fills: Math.max(1, Math.ceil(ml / kit.canMl)), feed };
+  });
+}
+
+function feedLine(strength: number, product: Kit['feeds'][number] | undefined, ml: number): CanLine['feed'] {
+  return {
+    name: product?.name ?? null,
+    strength,
+    unit: product?.unit ?? null,
+    dose: product ? Math.round(doseFor(product.perLitre, strength, ml) * 10) / 10 : null,
+  };
 }
 
 /** How many pots have their day in each of the coming weeks. */

@@ -1,75 +1,74 @@
-import { idParam, orderBody, type RoundPot } from '@zinc-pail/contract/api';
-import { Router } from 'express';
-import type { App } from '../app.ts';
+import { madeMany } from '@zinc-pail/contract/answers';
+import { idParam, orderBody, roundSchema, roundSoFarSchema } from '@zinc-pail/contract/api';
+import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
-import { type SiteRow, sites } from '../garden/store.ts';
-import { notFound, Refused } from '../http/problem.ts';
 import { sendKept } from '../http/kept.ts';
-import { accept, acceptParam } from '../http/validate.ts';
-import { cardsAt } from '../plants/store.ts';
-import { roundPot } from './pots.ts';
+import { Refused } from '../http/refusals.ts';
+import { route, type Route, SENT } from '../http/route.ts';
 import { RoundBook } from './roundBook.ts';
-import { orderPlaces, orderPots, placeIdsBeside, plantIdsAt, siteIdOf } from './store.ts';
+import { orderPlaces, orderPots, placeIdsBeside, plantIdsAt } from './store.ts';
 
-export function roundRoutes(app: App): Router {
-  const router = Router();
+export function roundRoutes(app: App): Route[] {
   const book = new RoundBook(app);
-
-  router.get('/round', async (request, response) => {
-    await sendKept(request, response, await book.read());
-  });
-
-  router.get('/round/so-far', async (_request, response) => {
-    response.json(await book.soFar());
-  });
-
-  router.get('/places/:id/pots', async (request, response) => {
-    const { id } = acceptParam<{ id: number }>(idParam, request.params);
-    const site = await siteOfPlace(app, id);
-    const outlooks = await app.outlooks.ofSite(site);
-    const pots: RoundPot[] = (await cardsAt(app.pool, id)).flatMap((card) => roundPot(card, outlooks) ?? []);
-    response.json({ pots });
-  });
-
-  router.post('/places/order', async (request, response) => {
-    const { ids } = accept<{ ids: number[] }>(orderBody, request.body);
-    await transaction(app.pool, async (connection) => {
-      const all = await placeIdsBeside(connection, ids[0]!);
-      wholeOrRefused(ids, all, 'bench of the site');
-      await orderPlaces(connection, ids);
-    });
-    response.json({ ids });
-  });
-
-  router.post('/places/:id/order', async (request, response) => {
-    const { id } = acceptParam<{ id: number }>(idParam, request.params);
-    const { ids } = accept<{ ids: number[] }>(orderBody, request.body);
-    await transaction(app.pool, async (connection) => {
-      wholeOrRefused(ids, await plantIdsAt(connection, id), 'pot of the bench');
-      await orderPots(connection, id, ids);
-    });
-    book.forget();
-    response.json({ ids });
-  });
-
-  return router;
+  return [
+    route({
+      method: 'get',
+      path: '/round',
+      does: 'Today’s walk: every site, bench by bench, with the pots that want something and the can.',
+      answer: roundSchema,
+      async handle({ request, response }) {
+        await sendKept(request, response, await book.read());
+        return SENT;
+      },
+    }),
+    route({
+      method: 'get',
+      path: '/round/so-far',
+      does: 'While a site is reckoned from nothing: how far it is, and the round of what there is already.',
+      answer: roundSoFarSchema,
+      handle: () => book.soFar(),
+    }),
+    route({
+      method: 'post',
+      path: '/places/order',
+      does: 'The walking order of a site’s benches.',
+      body: orderBody,
+      answer: madeMany,
+      refuses: ['not-all'],
+      async handle({ body: { ids } }) {
+        await transaction(app.pool, async (connection) => {
+          wholeOrRefused(ids, await placeIdsBeside(connection, ids[0]!), 'bench of the site');
+          await orderPlaces(connection, ids);
+        });
+        return { ids };
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/places/:id/order',
+      does: 'The walking order of a bench’s pots.',
+      params: idParam,
+      body: orderBody,
+      answer: madeMany,
+      refuses: ['not-all'],
+      async handle({ params: { id }, body: { ids } }) {
+        await transaction(app.pool, async (connection) => {
+          wholeOrRefused(ids, await plantIdsAt(connection, id), 'pot of the bench');
+          await orderPots(connection, id, ids);
+        });
+        book.forget();
+        return { ids };
+      },
+    }),
+  ];
 }
 
 /** An order names each once: someone else may have moved one meanwhile. */
 function wholeOrRefused(ids: readonly number[], all: readonly number[], what: string): void {
   const wanted = new Set(all);
-  if (ids.length !== wanted.size || new Set(ids).size !== ids.length || ids.some((id) => !wanted.has(id))) {
-    throw new Refused(
-      409,
-      'Not all of them',
-      `The order must name each ${what} once; ${wanted.size} are there now. Look again and order anew.`,
-    );
-  }
-}
-
-async function siteOfPlace(app: App, placeId: number): Promise<SiteRow> {
-  const siteId = await siteIdOf(app.pool, placeId);
-  const site = (await sites(app.pool)).find(({ id }) => id === siteId);
-  if (!site) throw notFound('place');
-  return site;
+  if (ids.length === wanted.size && new Set(ids).size === ids.length && ids.every((id) => wanted.has(id))) return;
+  throw new Refused(
+    'not-all',
+    `The order must name each ${what} once; ${wanted.size} are there now. Look again and order anew.`,
+  );
 }

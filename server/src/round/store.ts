@@ -1,5 +1,4 @@
 import type { FeedLabel } from '@zinc-pail/core';
-import { json } from '../garden/store.ts';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 
 export interface PlaceRow {
@@ -57,20 +56,6 @@ export async function kitOf(pool: Pool, collectionId: number): Promise<Kit> {
       perLitre: feed.per_litre,
     })),
   };
-}
-
-/** Plans from shade to sun that have not ended. */
-export async function openHardenings(
-  pool: Pool,
-  siteId: number,
-): Promise<{ plant_id: number; plant: string; steps: { date: string; minutes: number }[] }[]> {
-  const [rows] = await pool.query<Row<{ plant_id: number; plant: string; steps: unknown }>[]>(
-    `SELECT h.plant_id, p.name AS plant, h.steps FROM hardening h JOIN plant p ON p.id = h.plant_id
-       JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id
-     WHERE h.ended_at IS NULL AND pl.site_id = ? ORDER BY h.id`,
-    [siteId],
-  );
-  return rows.map((row) => ({ ...row, steps: json(row.steps) }));
 }
 
 /** Moves of the last weeks that no review has followed, and plants that have not been looked over since they came. */
@@ -138,9 +123,4 @@ export async function plantIdsAt(connection: PoolConnection, placeId: number): P
     [placeId],
   );
   return rows.map((row) => row.id);
-}
-
-export async function siteIdOf(pool: Pool, placeId: number): Promise<number | null> {
-  const [[row]] = await pool.query<Row<{ site_id: number }>[]>('SELECT site_id FROM place WHERE id = ?', [placeId]);
-  return row?.site_id ?? null;
 }

@@ -12,9 +12,9 @@ export interface TableCard {
   height_mm: number;
   acquired_on: string | null;
   source: string | null;
-  quarantine: string | null;
-  sure: string;
-  names: string | null;
+  quarantine_until: string | null;
+  name_sure: string;
+  other_names: string | null;
   shape: string;
   top_mm: number;
   depth_mm: number;
@@ -26,8 +26,8 @@ export interface TableCard {
 export async function tableCards(pool: Pool): Promise<TableCard[]> {
   const [rows] = await pool.query<Row<TableCard>[]>(
     `SELECT p.id, p.number, p.name, p.taxon, si.name AS site, pl.name AS place, pl.id AS place_id, p.diameter_mm,
-       p.height_mm, p.acquired_on, p.source, p.quarantine_until AS quarantine, p.name_sure AS sure,
-            p.other_names AS names, po.shape, po.top_mm, po.depth_mm, po.material, m.name AS mix
+       p.height_mm, p.acquired_on, p.source, p.quarantine_until, p.name_sure,
+            p.other_names, po.shape, po.top_mm, po.depth_mm, po.material, m.name AS mix
      FROM site si JOIN place pl ON pl.site_id = si.id JOIN stay s ON s.place_id = pl.id AND s.to_day IS NULL
      JOIN plant p ON p.id = s.plant_id
      JOIN potting po ON po.open_plant_id = p.id JOIN mix m ON m.id = po.mix_id

@@ -1,5 +1,5 @@
 import type { Problem } from '@zinc-pail/contract/api';
-import { keeperName } from '../parts/keeper.ts';
+import { keeperName } from '../frame/keeper.ts';
 
 /** A refusal or failure from the server, in its own words. */
 export class ProblemError extends Error {

@@ -1,4 +1,4 @@
-import type { TableRow } from '@zinc-pail/contract/keeping';
+import type { TableRow } from '@zinc-pail/contract/table';
 import { useQuery } from '@tanstack/react-query';
 import { ask } from './client.ts';
 

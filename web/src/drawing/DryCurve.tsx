@@ -6,7 +6,7 @@ import { bandOf, dayNumber, type OutlookView } from '@zinc-pail/core';
 import type { JournalEntry } from '@zinc-pail/contract/api';
 import { area, axisBottom, line, scaleLinear, scaleUtc, select, utcFormat } from 'd3';
 import { useEffect, useRef, useState } from 'react';
-import { shortDay } from '../parts/days.ts';
+import { shortDay } from '../words/days.ts';
 
 const MS_PER_DAY = 86_400_000;
 const HEIGHT = 292;

@@ -1,29 +1,19 @@
 import type { PlaceView } from '@zinc-pail/contract/keeping';
-import { type Light, lampHoursShort } from '@zinc-pail/core';
+import { CROWDED_FROM, type Light, lampHoursShort } from '@zinc-pail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { usePlaces } from '../../api/places.ts';
 import { useKit } from '../../api/kit.ts';
-import { count, degrees } from '../../parts/amounts.ts';
-import { todayIn } from '../../parts/days.ts';
-import { Failed, Waiting } from '../../parts/Waiting.tsx';
+import { count, degrees } from '../../words/amounts.ts';
+import { todayIn } from '../../words/days.ts';
+import { KIND_WORDS } from '../../words/places.ts';
+import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { BenchDrawing } from './BenchDrawing.tsx';
 import { PlacePanel } from './PlacePanel.tsx';
 import { ReadingsPanel } from './ReadingsPanel.tsx';
 
-export const KIND_WORDS: Record<PlaceView['kind'], string> = {
-  open: 'outdoors, open sky',
-  covered: 'outdoors, under cover',
-  'cold-glass': 'cold glass',
-  'heated-glass': 'heated glass',
-  windowsill: 'window sill',
-  room: 'in the room',
-  'lamp-shelf': 'under a lamp',
-};
 const AIR_WORDS = { still: 'still air', gentle: 'gentle air', breezy: 'breezy' } as const;
 const COMPASS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'];
-/** Above this the bench is set so tightly that air no longer passes (core/care/light.ts). */
-const CROWDED = 0.8;
 /** Afternoon sun and heat from which tender skins scorch. */
 const AFTERNOON_H = 3;
 const HOT_C = 28;
@@ -180,7 +170,7 @@ function PlaceSection({
           {place.crowded === null
             ? '; give its width and depth to see how full it is'
             : `, ${Math.round(place.crowded * 100)} % of the bench taken`}
-          {place.crowded !== null && place.crowded > CROWDED && (
+          {place.crowded !== null && place.crowded > CROWDED_FROM && (
             <strong className="block font-semibold text-[var(--straw)]">
               Too tight for air to pass: space them, and look between them for pests.
             </strong>

@@ -3,10 +3,11 @@ import { AIRS, PLACE_KINDS } from '@zinc-pail/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useForm, useWatch } from 'react-hook-form';
 import { ask, wordsOf } from '../../api/client.ts';
-import { Dialog } from '../../parts/Dialog.tsx';
-import { Field, numberIn, Wrong } from '../../parts/Fields.tsx';
-import { celsiusOf, shownTemperature, typed } from '../../parts/units.ts';
-import { KIND_WORDS } from './BenchesScreen.tsx';
+import { Dialog } from '../../forms/Dialog.tsx';
+import { Field, Wrong } from '../../forms/Fields.tsx';
+import { numberIn } from '../../words/numbers.ts';
+import { celsiusOf, shownTemperature, typed } from '../../words/units.ts';
+import { KIND_WORDS } from '../../words/places.ts';
 
 interface PlaceForm {
   site_id: string;
@@ -115,7 +116,7 @@ export function PlacePanel({
       {(id) => <input id={id} inputMode="decimal" className="input h-11 w-full" {...register(name)} />}
     </Field>
   );
-  const glass = kind === 'cold-glass' || kind === 'heated-glass';
+  const { glass, tempered, dark } = placeDefaults(kind);
   return (
     <Dialog title={place ? place.name : 'A new bench'} onClose={onClose}>
       <form noValidate onSubmit={(event) => void submit(event)}>
@@ -161,7 +162,7 @@ export function PlacePanel({
             box('obstruction_deg', 'Sky hidden up to, degrees', 'A house opposite hides about 20.')}
           {box('light_percent', 'Light let through, %', 'Empty: usual for its kind.')}
           {box('direct_sun_h', 'Hours of sun, your count', 'Empty: as reckoned.')}
-          {(glass || kind === 'room' || kind === 'windowsill') &&
+          {tempered &&
             box('floor_c', `Heated to at least, ${typed.temperature()}`)}
           {glass && box('vent_c', `Aired from, ${typed.temperature()}`)}
           {box('lamp_ppfd', 'Lamp, µmol m⁻² s⁻¹')}

@@ -2,11 +2,12 @@ import type { PlaceView } from '@zinc-pail/contract/keeping';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
-import { count, degrees } from '../../parts/amounts.ts';
-import { fullDay, todayIn } from '../../parts/days.ts';
-import { Dialog } from '../../parts/Dialog.tsx';
-import { Field, numberIn, Wrong } from '../../parts/Fields.tsx';
-import { celsiusOf, typed } from '../../parts/units.ts';
+import { count, degrees } from '../../words/amounts.ts';
+import { fullDay, todayIn } from '../../words/days.ts';
+import { Dialog } from '../../forms/Dialog.tsx';
+import { Field, Wrong } from '../../forms/Fields.tsx';
+import { numberIn } from '../../words/numbers.ts';
+import { celsiusOf, typed } from '../../words/units.ts';
 
 /** Lowest and highest among the plants, by hand in one go, or as a logger's table. */
 export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; timeZone: string; onClose(): void }) {

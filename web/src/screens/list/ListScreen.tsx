@@ -1,5 +1,6 @@
 /** Every plant as a row: sorted, filtered and laid out as the keeper likes, smooth with thousands. */
-import type { TableRow, ViewSpec } from '@zinc-pail/contract/keeping';
+import type { ViewSpec } from '@zinc-pail/contract/keeping';
+import { TABLE_COLUMNS, TABLE_FIELDS, type ColumnSpec, type TableRow } from '@zinc-pail/contract/table';
 import {
   type Column,
   type ColumnDef,
@@ -23,11 +24,11 @@ import { ask, wordsOf } from '../../api/client.ts';
 import { kitKey, useKit } from '../../api/kit.ts';
 import { usePlaces } from '../../api/places.ts';
 import { useTable } from '../../api/table.ts';
-import { count } from '../../parts/amounts.ts';
-import { shortDay, todayIn } from '../../parts/days.ts';
-import { Wrong } from '../../parts/Fields.tsx';
-import { Name } from '../../parts/Name.tsx';
-import { Failed, Waiting } from '../../parts/Waiting.tsx';
+import { count } from '../../words/amounts.ts';
+import { shortDay, todayIn } from '../../words/days.ts';
+import { Wrong } from '../../forms/Fields.tsx';
+import { Name } from '../../naming/Name.tsx';
+import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { MovePanel } from './MovePanel.tsx';
 
 const LIGHT_WORDS: Record<string, string> = {
@@ -50,37 +51,14 @@ const STATE_WORDS: Record<string, string> = {
   waking: 'waking',
 };
 const ROW_PX = 44;
+const USUAL_WIDTH_PX = 120;
 
-/** Column ids, heads, widths, and the ones shown at first. */
-const COLUMNS: [keyof TableRow, string, number, boolean][] = [
-  ['name', 'Name', 250, true],
-  ['number', 'Number', 96, true],
-  ['place', 'Bench', 190, true],
-  ['verdict', 'Today', 90, true],
-  ['due', 'Next drink', 100, true],
-  ['moisture', 'Wet, %', 70, true],
-  ['state', 'Season', 90, true],
-  ['pot', 'Pot', 150, true],
-  ['mix', 'Mix', 140, false],
-  ['light', 'Light', 90, true],
-  ['genus', 'Genus', 130, false],
-  ['form', 'Form', 100, false],
-  ['habit', 'Year', 120, false],
-  ['rate', 'Dries ×', 76, false],
-  ['checks', 'Looks', 70, false],
-  ['last_watered', 'Watered', 100, false],
-  ['min_wet_c', 'Lowest night', 100, false],
-  ['diameter_mm', 'Width, mm', 90, false],
-  ['height_mm', 'Height, mm', 90, false],
-  ['acquired_on', 'Since', 100, false],
-  ['source', 'Came by', 90, false],
-  ['quarantine', 'Apart until', 110, false],
-  ['sure', 'Name is', 80, false],
-  ['names', 'Other names', 160, false],
-  ['site', 'Site', 160, false],
-  ['pot_mm', 'Pot, mm', 80, false],
-];
-const DATES = new Set<string>(['due', 'last_watered', 'acquired_on', 'quarantine']);
+/** The columns that have a head, in their order. */
+const COLUMNS = TABLE_FIELDS.flatMap((id) => {
+  const { kind, head, widthPx, usual }: ColumnSpec = TABLE_COLUMNS[id];
+  return head === undefined ? [] : [{ id, kind, head, size: widthPx ?? USUAL_WIDTH_PX, usual: usual === true }];
+});
+const DATES = new Set<string>(COLUMNS.flatMap(({ id, kind }) => (kind === 'day' ? [id] : [])));
 
 function cellWords(id: keyof TableRow, value: unknown): string {
   if (value === null || value === undefined) return '';
@@ -106,9 +84,9 @@ function passes(id: keyof TableRow, value: unknown, filter: string): boolean {
     .every((word) => text.includes(word));
 }
 
-const columns: ColumnDef<TableRow>[] = COLUMNS.map(([id, header, size]) => ({
+const columns: ColumnDef<TableRow>[] = COLUMNS.map(({ id, head, size }) => ({
   id,
-  header,
+  header: head,
   size,
   accessorFn: (row) => row[id],
   filterFn: (row, _column, filter: string) => passes(id, row.original[id], filter),
@@ -122,7 +100,7 @@ const columns: ColumnDef<TableRow>[] = COLUMNS.map(([id, header, size]) => ({
       : String(x).localeCompare(String(y), 'en', { numeric: true });
   },
 }));
-const USUAL: VisibilityState = Object.fromEntries(COLUMNS.map(([id, , , shown]) => [id, shown]));
+const USUAL: VisibilityState = Object.fromEntries(COLUMNS.map(({ id, usual }) => [id, usual]));
 
 export default function ListScreen() {
   const table = useTable();
@@ -164,7 +142,7 @@ function List({
         .toLowerCase()
         .split(/\s+/)
         .every((word) =>
-          `${row.original.name} ${row.original.number} ${row.original.place} ${row.original.names ?? ''}`
+          `${row.original.name} ${row.original.number} ${row.original.place} ${row.original.other_names ?? ''}`
             .toLowerCase()
             .includes(word),
         ),
@@ -191,7 +169,7 @@ function List({
   const leaf = table.getVisibleLeafColumns();
   const width = leaf.reduce((sum, column) => sum + column.getSize(), 44);
   const show = ({ spec }: { spec: ViewSpec }) => {
-    setVisible(Object.fromEntries(COLUMNS.map(([id]) => [id, spec.columns.includes(id)])));
+    setVisible(Object.fromEntries(COLUMNS.map(({ id }) => [id, spec.columns.includes(id)])));
     setSorting(spec.sort);
     setFilters(spec.filters);
   };
@@ -402,7 +380,7 @@ function ColumnsMenu({ visible, onChange }: { visible: VisibilityState; onChange
       <summary className="btn h-11 list-none">Columns</summary>
       <fieldset className="absolute right-0 z-20 grid w-80 grid-cols-2 border border-[var(--ink)] bg-[var(--paper)] p-3">
         <legend className="sr-only">Columns shown</legend>
-        {COLUMNS.map(([id, header]) => (
+        {COLUMNS.map(({ id, head }) => (
           <label key={id} className="flex h-9 items-center gap-2 text-[15px]">
             <input
               type="checkbox"
@@ -410,7 +388,7 @@ function ColumnsMenu({ visible, onChange }: { visible: VisibilityState; onChange
               checked={visible[id] ?? false}
               onChange={(event) => onChange({ ...visible, [id]: event.target.checked })}
             />{' '}
-            {header}
+            {head}
           </label>
         ))}
       </fieldset>

@@ -2,9 +2,9 @@ import type { PlaceView } from '@zinc-pail/contract/keeping';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
-import { count } from '../../parts/amounts.ts';
-import { Dialog } from '../../parts/Dialog.tsx';
-import { Field, Wrong } from '../../parts/Fields.tsx';
+import { count } from '../../words/amounts.ts';
+import { Dialog } from '../../forms/Dialog.tsx';
+import { Field, Wrong } from '../../forms/Fields.tsx';
 
 interface Moved {
   moved: number[];

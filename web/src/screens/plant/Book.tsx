@@ -4,9 +4,9 @@ import { useState } from 'react';
 import { ProblemError } from '../../api/client.ts';
 import { useJournal } from '../../api/journal.ts';
 import { plantKey } from '../../api/plant.ts';
-import { litres } from '../../parts/amounts.ts';
-import { fullDay } from '../../parts/days.ts';
-import { SKIP_WORDS } from '../../parts/NotePanel.tsx';
+import { litres } from '../../words/amounts.ts';
+import { fullDay } from '../../words/days.ts';
+import { SKIP_WORDS } from '../../marking/NotePanel.tsx';
 
 const FIRST_SHOWN = 12;
 const MORE = 60;

@@ -1,125 +1,34 @@
 import type { PlantView } from '@zinc-pail/contract/api';
-import { SOURCES } from '@zinc-pail/contract/choices';
-import { useForm } from 'react-hook-form';
+import { FORM_FIELDS, type FormField } from '@zinc-pail/contract/plantFields';
+import { useForm, type UseFormRegister } from 'react-hook-form';
 import { wordsOf } from '../../api/client.ts';
-import { Dialog } from '../../parts/Dialog.tsx';
-import { Field, numberIn, Wrong } from '../../parts/Fields.tsx';
+import { Dialog } from '../../forms/Dialog.tsx';
+import { Field, Wrong } from '../../forms/Fields.tsx';
+import { changeOf, formOf, type RecordForm, specOf } from './recordForm.ts';
 import { useChange } from './useChange.ts';
-
-interface RecordForm {
-  name: string;
-  number: string;
-  name_sure: string;
-  other_names: string;
-  provenance: string;
-  source: string;
-  acquired_on: string;
-  diameter_mm: string;
-  height_mm: string;
-  price: string;
-  price_currency: string;
-  used_to: string;
-  companions: string;
-}
 
 /** Who the plant is and where it came from. A new name keeps the whole book. */
 export function ChangePanel({ plant, onClose }: { plant: PlantView; onClose(): void }) {
-  const { record } = plant;
   const change = useChange(plant);
-  const { register, handleSubmit, formState, setError } = useForm<RecordForm>({
-    defaultValues: {
-      name: plant.name,
-      number: plant.number,
-      name_sure: record.name_sure,
-      other_names: record.other_names ?? '',
-      provenance: plant.provenance ?? '',
-      source: record.source ?? '',
-      acquired_on: record.acquired_on ?? '',
-      diameter_mm: String(plant.diameter_mm),
-      height_mm: String(plant.height_mm),
-      price: record.price_minor === null ? '' : (record.price_minor / 100).toFixed(2),
-      price_currency: record.price_currency ?? 'EUR',
-      used_to: record.used_to ?? '',
-      companions: record.companions ?? '',
-    },
-  });
+  const { register, handleSubmit, formState, setError } = useForm<RecordForm>({ defaultValues: formOf(plant) });
   const submit = handleSubmit(async (form) => {
-    const price = form.price.trim() === '' ? null : Math.round(numberIn(form.price, 0, 40_000_000) * 100);
-    const [diameter, height] = [numberIn(form.diameter_mm, 0, 10_000), numberIn(form.height_mm, 0, 20_000)];
-    if (Number.isNaN(price) || Number.isNaN(diameter) || Number.isNaN(height))
-      return setError('root', { message: 'Width, height and price are numbers.' });
-    const text = (value: string) => value.trim() || null;
+    const given = changeOf(form);
+    if ('wrong' in given) return setError('root', { message: given.wrong });
     try {
-      await change.mutateAsync({
-        name: form.name.trim(),
-        number: form.number.trim(),
-        name_sure: form.name_sure,
-        other_names: text(form.other_names),
-        provenance: text(form.provenance),
-        source: text(form.source),
-        acquired_on: text(form.acquired_on),
-        diameter_mm: Math.round(diameter),
-        height_mm: Math.round(height),
-        price_minor: price,
-        price_currency: price === null ? null : form.price_currency.trim().toUpperCase(),
-        used_to: text(form.used_to),
-        companions: text(form.companions),
-      });
+      await change.mutateAsync(given.body);
       onClose();
     } catch (error) {
       setError('root', { message: wordsOf(error) });
     }
   });
-  const box = (name: keyof RecordForm, label: string, max: number, hint?: string) => (
-    <Field label={label} {...(hint ? { hint } : {})}>
-      {(id) => <input id={id} maxLength={max} className="input h-11 w-full" {...register(name)} />}
-    </Field>
-  );
   return (
     <Dialog title="Its record" onClose={onClose}>
       <form noValidate onSubmit={(event) => void submit(event)}>
-        {box('name', 'Name', 200, 'cf., aff., × and ‘cultivar’ as they are written.')}
-        <Field label="The name is">
-          {(id) => (
-            <select id={id} className="select h-11" {...register('name_sure')}>
-              <option value="sure">sure</option>
-              <option value="likely">likely</option>
-              <option value="unknown">unknown</option>
-            </select>
-          )}
-        </Field>
-        {box('other_names', 'Other names', 500)}
         <div className="grid grid-cols-2 gap-x-4">
-          {box('number', 'Number', 40)}
-          <Field label="Here since">
-            {(id) => (
-              <input
-                id={id}
-                type="date"
-                max={plant.site.today}
-                className="input h-11 w-full"
-                {...register('acquired_on')}
-              />
-            )}
-          </Field>
-          {box('diameter_mm', 'Width, mm', 6)}
-          {box('height_mm', 'Height, mm', 6)}
-          <Field label="Came by">
-            {(id) => (
-              <select id={id} className="select h-11 w-full" {...register('source')}>
-                <option value="">not noted</option>
-                {SOURCES.map((source) => (
-                  <option key={source}>{source}</option>
-                ))}
-              </select>
-            )}
-          </Field>
-          {box('price', 'Price', 12)}
-          {box('price_currency', 'Currency', 3)}
+          {FORM_FIELDS.map((field) => (
+            <RecordField key={field} field={field} register={register} latest={plant.site.today} />
+          ))}
         </div>
-        {box('provenance', 'Provenance', 500)}
-        {box('used_to', 'Used to, before', 300, 'Mix, wetness and light it was kept in.')}
-        {box('companions', 'Others in its pot', 300)}
         <Wrong words={formState.errors.root?.message ?? null} />
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={formState.isSubmitting}>
@@ -131,5 +40,48 @@ export function ChangePanel({ plant, onClose }: { plant: PlantView; onClose(): v
         </div>
       </form>
     </Dialog>
+  );
+}
+
+interface RecordFieldProps {
+  field: FormField;
+  register: UseFormRegister<RecordForm>;
+  /** the last day that can be told */
+  latest: string;
+}
+
+const LONGEST_FIGURE = 12;
+/** Texts longer than this want the whole width. */
+const WIDE_FROM = 100;
+
+/** One field, as its kind is written. */
+function RecordField({ field, register, latest }: RecordFieldProps) {
+  const spec = specOf(field);
+  const wide = spec.kind === 'text' && spec.max >= WIDE_FROM;
+  const given = register(field);
+  return (
+    <div className={wide ? 'col-span-2' : ''}>
+      <Field label={spec.label} {...(spec.hint ? { hint: spec.hint } : {})}>
+        {(id) =>
+          spec.kind === 'choice' ? (
+            <select id={id} className="select h-11 w-full" {...given}>
+              {!spec.must && <option value="">not noted</option>}
+              {spec.of.map((one) => (
+                <option key={one}>{one}</option>
+              ))}
+            </select>
+          ) : spec.kind === 'day' ? (
+            <input id={id} type="date" max={latest} className="input h-11 w-full" {...given} />
+          ) : (
+            <input
+              id={id}
+              maxLength={spec.kind === 'text' ? spec.max : spec.kind === 'currency' ? 3 : LONGEST_FIGURE}
+              className="input h-11 w-full"
+              {...given}
+            />
+          )
+        }
+      </Field>
+    </div>
   );
 }

@@ -4,9 +4,10 @@ import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ask, wordsOf } from '../../api/client.ts';
 import { plantKey } from '../../api/plant.ts';
-import { Dialog } from '../../parts/Dialog.tsx';
-import { Choice, Field, numberIn, Tick, Wrong } from '../../parts/Fields.tsx';
-import { Name } from '../../parts/Name.tsx';
+import { Dialog } from '../../forms/Dialog.tsx';
+import { Choice, Field, Tick, Wrong } from '../../forms/Fields.tsx';
+import { numberIn } from '../../words/numbers.ts';
+import { Name } from '../../naming/Name.tsx';
 
 /** It leaves the collection: its book stays and can be read back. */
 export function EndPanel({ plant, onClose }: { plant: PlantView; onClose(): void }) {

@@ -1,8 +1,8 @@
 import type { PlantView } from '@zinc-pail/contract/api';
 import { Link } from 'react-router';
-import { fullDay } from '../../parts/days.ts';
-import { SectionHead } from '../../parts/Fields.tsx';
-import { Name } from '../../parts/Name.tsx';
+import { fullDay } from '../../words/days.ts';
+import { SectionHead } from '../../forms/Fields.tsx';
+import { Name } from '../../naming/Name.tsx';
 
 const SOURCE_WORDS: Record<string, string> = {
   nursery: 'from a nursery',

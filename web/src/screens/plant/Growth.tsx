@@ -3,8 +3,8 @@ import type { JournalEvent, PlantView } from '@zinc-pail/contract/api';
 import { dayNumber } from '@zinc-pail/core';
 import { extent, group, line, scaleLinear } from 'd3';
 import { useState } from 'react';
-import { fullDay, shortDay } from '../../parts/days.ts';
-import { SectionHead } from '../../parts/Fields.tsx';
+import { fullDay, shortDay } from '../../words/days.ts';
+import { SectionHead } from '../../forms/Fields.tsx';
 
 type Measure = Extract<JournalEvent, { type: 'measure' }>;
 const KINDS = [

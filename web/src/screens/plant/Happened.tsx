@@ -8,8 +8,8 @@ import { dateWords } from '@zinc-pail/words/days';
 import { happenedWords } from '@zinc-pail/words/judgement';
 import { useMemo } from 'react';
 import { useJournal } from '../../api/journal.ts';
-import { addDays, daysBetween } from '../../parts/days.ts';
-import { type Marked, useMarks } from '../../parts/Marks.tsx';
+import { addDays, daysBetween } from '../../words/days.ts';
+import { type Marked, useMarks } from '../../marking/Marks.tsx';
 
 /** Happenings less likely than this are not asked about. */
 const WORTH_ASKING = 0.35;

@@ -4,8 +4,8 @@ import { max, scaleLinear } from 'd3';
 import { ask } from '../../api/client.ts';
 import { plantKey } from '../../api/plant.ts';
 import { roundKey } from '../../api/round.ts';
-import { shortDay } from '../../parts/days.ts';
-import { SectionHead } from '../../parts/Fields.tsx';
+import { shortDay } from '../../words/days.ts';
+import { SectionHead } from '../../forms/Fields.tsx';
 
 /** From shade to sun, a bar a day; today's is filled. */
 export function Hardening({ plant }: { plant: PlantView }) {

@@ -6,11 +6,11 @@ import { ask, wordsOf } from '../../api/client.ts';
 import { useJournal } from '../../api/journal.ts';
 import { plantKey } from '../../api/plant.ts';
 import { roundKey } from '../../api/round.ts';
-import { addDays, fullDay } from '../../parts/days.ts';
-import { Dialog } from '../../parts/Dialog.tsx';
-import { Choice, Field, Tick, Wrong } from '../../parts/Fields.tsx';
+import { addDays, fullDay } from '../../words/days.ts';
+import { Dialog } from '../../forms/Dialog.tsx';
+import { Choice, Field, Tick, Wrong } from '../../forms/Fields.tsx';
 import { cautionLines } from './Cautions.tsx';
-import { Name } from '../../parts/Name.tsx';
+import { Name } from '../../naming/Name.tsx';
 
 const APART_DAYS = 28;
 

@@ -4,8 +4,8 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { ask, NotSent, wordsOf } from '../../api/client.ts';
 import { plantKey } from '../../api/plant.ts';
-import { fullDay } from '../../parts/days.ts';
-import { SectionHead, Wrong } from '../../parts/Fields.tsx';
+import { fullDay } from '../../words/days.ts';
+import { SectionHead, Wrong } from '../../forms/Fields.tsx';
 
 const LARGEST_MB = 20;
 

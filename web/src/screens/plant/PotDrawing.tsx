@@ -2,8 +2,8 @@ import type { PlantView } from '@zinc-pail/contract/api';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';
 import { Stick } from '../../drawing/Stick.tsx';
 import { bandOf } from '@zinc-pail/core';
-import { centimetres, litres } from '../../parts/amounts.ts';
-import { shortDay } from '../../parts/days.ts';
+import { centimetres, litres } from '../../words/amounts.ts';
+import { shortDay } from '../../words/days.ts';
 
 const SIZE = 230;
 

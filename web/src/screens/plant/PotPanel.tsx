@@ -6,8 +6,9 @@ import { type FormEvent, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
 import { useKit } from '../../api/kit.ts';
 import { plantKey } from '../../api/plant.ts';
-import { Dialog } from '../../parts/Dialog.tsx';
-import { Choice, Field, numberIn, Tick, Wrong } from '../../parts/Fields.tsx';
+import { Dialog } from '../../forms/Dialog.tsx';
+import { Choice, Field, Tick, Wrong } from '../../forms/Fields.tsx';
+import { numberIn } from '../../words/numbers.ts';
 
 interface Draft {
   kind: 'set-right' | 'repotted';

@@ -15,11 +15,12 @@ import { type FormEvent, useState } from 'react';
 import { wordsOf } from '../../api/client.ts';
 import { useKit } from '../../api/kit.ts';
 import { plantKey } from '../../api/plant.ts';
-import { shareWords } from '../../parts/amounts.ts';
+import { shareWords } from '../../words/amounts.ts';
 import { ruleWords, stepWords } from '@zinc-pail/words/outlook';
 import { ordinal } from '@zinc-pail/words/units';
-import { Dialog } from '../../parts/Dialog.tsx';
-import { Choice, Field, numberIn, SectionHead, Tick, Wrong } from '../../parts/Fields.tsx';
+import { Dialog } from '../../forms/Dialog.tsx';
+import { Choice, Field, SectionHead, Tick, Wrong } from '../../forms/Fields.tsx';
+import { numberIn } from '../../words/numbers.ts';
 import { useChange } from './useChange.ts';
 
 const SOURCES: Record<RuleSource, string> = {

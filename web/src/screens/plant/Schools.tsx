@@ -1,6 +1,6 @@
 import { dayNumber, type OutlookView } from '@zinc-pail/core';
 import { scaleLinear } from 'd3';
-import { nearDay } from '../../parts/days.ts';
+import { nearDay } from '../../words/days.ts';
 
 const AHEAD_DAYS = 60;
 

@@ -2,11 +2,11 @@ import type { Story } from '@zinc-pail/contract/keeping';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask } from '../../api/client.ts';
 import { plantKey } from '../../api/plant.ts';
-import { count } from '../../parts/amounts.ts';
-import { fullDay } from '../../parts/days.ts';
-import { SectionHead } from '../../parts/Fields.tsx';
-import { Name } from '../../parts/Name.tsx';
-import { Failed, Waiting } from '../../parts/Waiting.tsx';
+import { count } from '../../words/amounts.ts';
+import { fullDay } from '../../words/days.ts';
+import { SectionHead } from '../../forms/Fields.tsx';
+import { Name } from '../../naming/Name.tsx';
+import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { eventWords } from './Book.tsx';
 
 const DAYS_A_YEAR = 365;

@@ -10,10 +10,11 @@ import {
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { wordsOf } from '../../api/client.ts';
-import { degrees } from '../../parts/amounts.ts';
-import { Dialog } from '../../parts/Dialog.tsx';
-import { Field, numberIn, Wrong } from '../../parts/Fields.tsx';
-import { celsiusOf, shownTemperature, typed } from '../../parts/units.ts';
+import { degrees } from '../../words/amounts.ts';
+import { Dialog } from '../../forms/Dialog.tsx';
+import { Field, Wrong } from '../../forms/Fields.tsx';
+import { numberIn } from '../../words/numbers.ts';
+import { celsiusOf, shownTemperature, typed } from '../../words/units.ts';
 import { useChange } from './useChange.ts';
 
 const HABITS: Record<Traits['habit'], string> = {

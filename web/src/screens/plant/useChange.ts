@@ -1,4 +1,5 @@
 import type { PlantView } from '@zinc-pail/contract/api';
+import type { PlantChange } from '@zinc-pail/contract/keeping';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ask } from '../../api/client.ts';
 import { plantKey } from '../../api/plant.ts';
@@ -9,7 +10,7 @@ import { tableKey } from '../../api/table.ts';
 export function useChange(plant: Pick<PlantView, 'id' | 'version'>) {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (body: Record<string, unknown>) =>
+    mutationFn: (body: PlantChange | Record<string, unknown>) =>
       ask<PlantView>(`/plants/${plant.id}`, { method: 'PATCH', version: plant.version, body }),
     onSuccess: (changed) => queries.setQueryData(plantKey(plant.id), changed),
     // Whoever lost looks at what is there now; what they typed stays in its fields.

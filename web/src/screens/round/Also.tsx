@@ -5,9 +5,9 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { ask, wordsOf } from '../../api/client.ts';
 import { roundKey } from '../../api/round.ts';
-import { Wrong } from '../../parts/Fields.tsx';
-import { useMarks } from '../../parts/Marks.tsx';
-import { Name } from '../../parts/Name.tsx';
+import { Wrong } from '../../forms/Fields.tsx';
+import { useMarks } from '../../marking/Marks.tsx';
+import { Name } from '../../naming/Name.tsx';
 
 const SHOWN = 2;
 

@@ -1,9 +1,9 @@
 import type { RoundPlace, RoundPot, RoundSite } from '@zinc-pail/contract/api';
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import { degrees } from '../../parts/amounts.ts';
+import { degrees } from '../../words/amounts.ts';
 import { StripAxis } from '../../drawing/Strip.tsx';
-import { kindOf } from '../../parts/deeds.ts';
-import type { Felt } from '../../parts/markEvents.ts';
+import { kindOf } from '../../words/deeds.ts';
+import type { Felt } from '../../marking/markEvents.ts';
 import { PotRow } from './PotRow.tsx';
 
 export interface BenchHandlers {

@@ -1,5 +1,5 @@
-import { count, litres } from '../../parts/amounts.ts';
-import type { Felt } from '../../parts/markEvents.ts';
+import { count, litres } from '../../words/amounts.ts';
+import type { Felt } from '../../marking/markEvents.ts';
 import type { Spot } from './RoundScreen.tsx';
 
 interface ChosenBarProps {

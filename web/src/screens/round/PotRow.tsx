@@ -5,15 +5,15 @@ import { Link } from 'react-router';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';
 import { Stick } from '../../drawing/Stick.tsx';
 import { Strip } from '../../drawing/Strip.tsx';
-import { shareWords } from '../../parts/amounts.ts';
-import { kindOf, wordsFor } from '../../parts/deeds.ts';
-import { Answers } from '../../parts/Answers.tsx';
-import { units } from '../../parts/units.ts';
-import { nearDay } from '../../parts/days.ts';
-import type { Felt } from '../../parts/markEvents.ts';
-import { useMarks } from '../../parts/Marks.tsx';
-import { Name } from '../../parts/Name.tsx';
-import { StateMark } from '../../parts/StateMark.tsx';
+import { shareWords } from '../../words/amounts.ts';
+import { kindOf, wordsFor } from '../../words/deeds.ts';
+import { Answers } from '../../marking/Answers.tsx';
+import { units } from '../../words/units.ts';
+import { nearDay } from '../../words/days.ts';
+import type { Felt } from '../../marking/markEvents.ts';
+import { useMarks } from '../../marking/Marks.tsx';
+import { Name } from '../../naming/Name.tsx';
+import { StateMark } from '../../naming/StateMark.tsx';
 
 interface PotRowProps {
   pot: RoundPot;

@@ -1,10 +1,10 @@
 import type { RoundSite } from '@zinc-pail/contract/api';
 import { scaleLinear } from 'd3';
-import { count, degrees, litres } from '../../parts/amounts.ts';
-import { addDays, shortDay } from '../../parts/days.ts';
+import { count, degrees, litres } from '../../words/amounts.ts';
+import { addDays, shortDay } from '../../words/days.ts';
 import { Link } from 'react-router';
-import { Name } from '../../parts/Name.tsx';
-import { shareWords } from '../../parts/amounts.ts';
+import { Name } from '../../naming/Name.tsx';
+import { shareWords } from '../../words/amounts.ts';
 
 /**
  * What to carry, what the night brings, and how full the coming weeks are: for the first site, where the walk begins.

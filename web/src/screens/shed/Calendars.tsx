@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
-import { SectionHead, Wrong } from '../../parts/Fields.tsx';
+import { SectionHead, Wrong } from '../../forms/Fields.tsx';
 
 interface Token {
   id: number;

@@ -1,4 +1,4 @@
-import { CSV_FIELDS, type CsvField } from '@zinc-pail/contract/choices';
+import { CSV_FIELDS, type CsvField } from '@zinc-pail/contract/plantFields';
 import type { CsvReport } from '@zinc-pail/contract/keeping';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import Papa from 'papaparse';
@@ -6,8 +6,8 @@ import { useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
 import type { Kit } from '../../api/kit.ts';
 import { usePlaces } from '../../api/places.ts';
-import { count } from '../../parts/amounts.ts';
-import { Field, SectionHead, Wrong } from '../../parts/Fields.tsx';
+import { count } from '../../words/amounts.ts';
+import { Field, SectionHead, Wrong } from '../../forms/Fields.tsx';
 
 const LARGEST = 900_000;
 const FAULTS_SHOWN = 30;

@@ -2,8 +2,8 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, ProblemError, wordsOf } from '../../api/client.ts';
 import type { Kit } from '../../api/kit.ts';
-import { count } from '../../parts/amounts.ts';
-import { SectionHead, Wrong } from '../../parts/Fields.tsx';
+import { count } from '../../words/amounts.ts';
+import { SectionHead, Wrong } from '../../forms/Fields.tsx';
 
 interface Report {
   site_id: number | null;

@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { ask } from '../../api/client.ts';
-import { fullDay } from '../../parts/days.ts';
-import { SectionHead } from '../../parts/Fields.tsx';
-import { Name } from '../../parts/Name.tsx';
+import { fullDay } from '../../words/days.ts';
+import { SectionHead } from '../../forms/Fields.tsx';
+import { Name } from '../../naming/Name.tsx';
 
 interface GonePlant {
   id: number;

@@ -4,7 +4,8 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import { ask, wordsOf } from '../../api/client.ts';
 import type { Kit } from '../../api/kit.ts';
-import { Field, numberIn, SectionHead, Wrong } from '../../parts/Fields.tsx';
+import { Field, SectionHead, Wrong } from '../../forms/Fields.tsx';
+import { numberIn } from '../../words/numbers.ts';
 
 const LEANINGS = { bloom: 'for bloom', leaf: 'for leaf', even: 'balanced' } as const;
 const FEED_KINDS = ['liquid', 'grain', 'slow', 'organic', 'compost'] as const;

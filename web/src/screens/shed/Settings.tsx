@@ -2,7 +2,8 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { ask, NotSent, wordsOf } from '../../api/client.ts';
 import type { Kit } from '../../api/kit.ts';
-import { Field, numberIn, SectionHead, Tick, Wrong } from '../../parts/Fields.tsx';
+import { Field, SectionHead, Tick, Wrong } from '../../forms/Fields.tsx';
+import { numberIn } from '../../words/numbers.ts';
 
 export function Settings({ kit }: { kit: Kit }) {
   const [name, setName] = useState(kit.collection.name);

@@ -1,5 +1,5 @@
 import { useKit } from '../../api/kit.ts';
-import { Failed, Waiting } from '../../parts/Waiting.tsx';
+import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { Calendars } from './Calendars.tsx';
 import { Feeds, Waters } from './Kit.tsx';
 import { CsvIn } from './CsvIn.tsx';

@@ -2,7 +2,8 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import { ask, wordsOf } from '../../api/client.ts';
 import type { Kit } from '../../api/kit.ts';
-import { Field, numberIn, SectionHead, Wrong } from '../../parts/Fields.tsx';
+import { Field, SectionHead, Wrong } from '../../forms/Fields.tsx';
+import { numberIn } from '../../words/numbers.ts';
 
 /** Where the gardens lie: sky, season and day follow from it. */
 export function Sites({ kit }: { kit: Kit }) {

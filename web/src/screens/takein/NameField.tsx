@@ -1,7 +1,7 @@
 import { genusByAnyName, genusCare, nameParts, suggestGenera, unclearName } from '@zinc-pail/core';
 import { useId, useState } from 'react';
-import { degrees } from '../../parts/amounts.ts';
-import { Name } from '../../parts/Name.tsx';
+import { degrees } from '../../words/amounts.ts';
+import { Name } from '../../naming/Name.tsx';
 
 interface NameFieldProps {
   value: string;

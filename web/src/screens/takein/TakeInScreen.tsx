@@ -9,10 +9,11 @@ import { Link, useNavigate } from 'react-router';
 import { ask, wordsOf } from '../../api/client.ts';
 import { type Kit, useKit } from '../../api/kit.ts';
 import { usePlaces } from '../../api/places.ts';
-import { todayIn } from '../../parts/days.ts';
-import { Field, numberIn, SectionHead, Tick, Wrong } from '../../parts/Fields.tsx';
-import { Name } from '../../parts/Name.tsx';
-import { Failed, Waiting } from '../../parts/Waiting.tsx';
+import { todayIn } from '../../words/days.ts';
+import { Field, SectionHead, Tick, Wrong } from '../../forms/Fields.tsx';
+import { numberIn } from '../../words/numbers.ts';
+import { Name } from '../../naming/Name.tsx';
+import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { NameField } from './NameField.tsx';
 import { USUAL_POTS } from './usualPots.ts';
 

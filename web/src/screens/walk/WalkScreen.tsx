@@ -20,9 +20,9 @@ import { type ReactNode, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { wordsOf } from '../../api/client.ts';
 import { useBench, useReorder, useRound } from '../../api/round.ts';
-import { Wrong } from '../../parts/Fields.tsx';
-import { Name } from '../../parts/Name.tsx';
-import { Failed, Waiting } from '../../parts/Waiting.tsx';
+import { Wrong } from '../../forms/Fields.tsx';
+import { Name } from '../../naming/Name.tsx';
+import { Failed, Waiting } from '../../frame/Waiting.tsx';
 
 export default function WalkScreen() {
   const round = useRound();

@@ -2,13 +2,13 @@ import type { RoundPot } from '@zinc-pail/contract/api';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { eventWords } from '../screens/plant/Book.tsx';
-import { centimetres, count, cups, degrees, litres, shareWords } from './amounts.ts';
-import { addDays, daysBetween, fullDay, longDay, nearDay, shortDay } from './days.ts';
-import { numberIn } from './Fields.tsx';
-import { felt, wateredAsAdvised, wateredWords } from './markEvents.ts';
-import { Name } from './Name.tsx';
-import { StateMark } from './StateMark.tsx';
-import { celsiusOf, mlOf, mmOf, setUnits, shownTemperature, typed } from './units.ts';
+import { centimetres, count, cups, degrees, litres, shareWords } from '../words/amounts.ts';
+import { addDays, daysBetween, fullDay, longDay, nearDay, shortDay } from '../words/days.ts';
+import { numberIn } from '../words/numbers.ts';
+import { felt, wateredAsAdvised, wateredWords } from '../marking/markEvents.ts';
+import { Name } from '../naming/Name.tsx';
+import { StateMark } from '../naming/StateMark.tsx';
+import { celsiusOf, mlOf, mmOf, setUnits, shownTemperature, typed } from '../words/units.ts';
 
 describe('days', () => {
   it('are said as people say them, whatever the clock’s zone', () => {

@@ -2,7 +2,7 @@ import { Check } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { useEndTimer, useTimers } from '../api/timers.ts';
-import { Name } from './Name.tsx';
+import { Name } from '../naming/Name.tsx';
 
 const TICK_MS = 15_000;
 /** What is due within the hour stands at the top of every screen. */

@@ -2,8 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { type KeyboardEvent, useDeferredValue, useEffect, useId, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ask } from '../api/client.ts';
-import { Dialog } from './Dialog.tsx';
-import { Name } from './Name.tsx';
+import { Dialog } from '../forms/Dialog.tsx';
+import { Name } from '../naming/Name.tsx';
 import { recentPlants } from './recent.ts';
 
 interface Found {

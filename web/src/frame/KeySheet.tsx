@@ -1,4 +1,4 @@
-import { Dialog } from './Dialog.tsx';
+import { Dialog } from '../forms/Dialog.tsx';
 import type { KeyHint } from './keys.ts';
 
 const KEYS: { screen: string; hints: KeyHint[] }[] = [

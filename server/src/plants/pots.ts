@@ -9,11 +9,11 @@ import {
   type WholePot,
 } from '@zinc-pail/contract/api';
 import { type CareTask, dayNumber, isoDay, type OutlookView } from '@zinc-pail/core';
-import { group } from 'd3';
-import type { App } from '../app.ts';
+import { groupBy } from '../grouping.ts';
+import type { App } from '../context.ts';
 import { sites } from '../garden/store.ts';
 import type { SiteOutlooks } from '../outlook/outlooks.ts';
-import { cardsById, type PlantCard } from '../plants/store.ts';
+import { cardsById, type PlantCard } from './store.ts';
 
 export function potTask(task: CareTask, card: Pick<PlantCard, 'own_words'>): PotTask {
   const { rules } = task.rules;
@@ -89,7 +89,7 @@ function wholePot(card: PlantCard, outlooks: SiteOutlooks): WholePot | null {
 /** Pots by their ids, wherever they stand; plants that have ended are not among them. */
 export async function potsById(app: App, plantIds: readonly number[]): Promise<Map<number, WholePot>> {
   const cards = await cardsById(app.pool, plantIds);
-  const bySite = group(cards, (card) => card.site_id);
+  const bySite = groupBy(cards, (card) => card.site_id);
   const found = new Map<number, WholePot>();
   for (const site of (await sites(app.pool)).filter(({ id }) => bySite.has(id))) {
     const outlooks = await app.outlooks.ofSite(site);

@@ -2,16 +2,16 @@ import { Keyboard, Moon, Search, Sun, UserRound } from 'lucide-react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, ScrollRestoration, useNavigate } from 'react-router';
-import { Dialog } from './Dialog.tsx';
-import { Choice, Field } from './Fields.tsx';
+import { Dialog } from '../forms/Dialog.tsx';
+import { Choice, Field } from '../forms/Fields.tsx';
 import { Find } from './Find.tsx';
 import { keeperName, LONGEST_KEEPER, setKeeperName } from './keeper.ts';
 import { KeySheet } from './KeySheet.tsx';
 import { useKeys } from './keys.ts';
 import { useLook } from './look.ts';
-import { MarkBar } from './Marks.tsx';
-import { Timers } from './Timers.tsx';
-import { setUnits, type Units, units } from './units.ts';
+import { MarkBar } from '../marking/Marks.tsx';
+import { Timers } from '../marking/Timers.tsx';
+import { setUnits, type Units, units } from '../words/units.ts';
 
 const SCREENS = [
   { to: '/', label: 'Round', key: 'g' },

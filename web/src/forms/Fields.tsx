@@ -1,12 +1,6 @@
 /** Pieces of forms, so that every one of them is labelled and large enough for a thumb. */
 import { type ReactNode, useId } from 'react';
 
-/** A number as people write it, comma or point; NaN where it is none or out of range. */
-export function numberIn(text: string, min: number, max: number): number {
-  const value = /^\s*[-−]?\d+([.,]\d+)?\s*$/.test(text) ? Number(text.replace('−', '-').replace(',', '.')) : NaN;
-  return value >= min && value <= max ? value : NaN;
-}
-
 interface ChoiceProps {
   legend: string;
   name: string;

@@ -2,7 +2,7 @@
 import type { JournalEvent, RoundPot } from '@zinc-pail/contract/api';
 import { drinkOf } from '@zinc-pail/core';
 import type { Marked } from './Marks.tsx';
-import { litres } from './amounts.ts';
+import { litres } from '../words/amounts.ts';
 
 /** As advised: the way, the measure, the water, and the food if it is due with this drink. */
 export function wateredAsAdvised({ outlook, task }: Pick<RoundPot, 'outlook' | 'task'>, date: string): JournalEvent[] {

@@ -5,13 +5,14 @@
 import type { JournalEvent, RoundPot } from '@zinc-pail/contract/api';
 import { drinkOf, SIGNS, WATER_KINDS, WAYS, type Way } from '@zinc-pail/core';
 import { type FormEvent, useState } from 'react';
-import { count, litres } from './amounts.ts';
-import { addDays } from './days.ts';
-import { Dialog } from './Dialog.tsx';
-import { Choice, Field, numberIn, Tick, Wrong } from './Fields.tsx';
+import { count, litres } from '../words/amounts.ts';
+import { addDays } from '../words/days.ts';
+import { Dialog } from '../forms/Dialog.tsx';
+import { Choice, Field, Tick, Wrong } from '../forms/Fields.tsx';
+import { numberIn } from '../words/numbers.ts';
 import { type Marked, useMarks } from './Marks.tsx';
-import { Name } from './Name.tsx';
-import { mlOf, mmOf, typed } from './units.ts';
+import { Name } from '../naming/Name.tsx';
+import { mlOf, mmOf, typed } from '../words/units.ts';
 
 interface NotePanelProps {
   pots: Marked[];

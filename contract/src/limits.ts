@@ -1,0 +1,26 @@
+/** How large, how long, how many: each limit once, for whoever checks it and whoever says it. */
+
+export const LARGEST_BODY_MB = 1;
+export const LARGEST_GARDEN_MB = 64;
+export const LARGEST_PICTURE_MB = 20;
+/** A list of plants or readings, as text in a body of its own. */
+export const LONGEST_CSV = 900_000;
+
+export const LONGEST_NAME = 120;
+export const LONGEST_PLANT_NAME = 200;
+export const LONGEST_NUMBER = 40;
+export const LONGEST_TEXT = 500;
+export const LONGEST_CAPTION = 300;
+export const LONGEST_SEARCH = 100;
+export const LONGEST_VIEW_NAME = 80;
+export const LONGEST_REASON = 300;
+
+export const MOST_AT_ONCE = 5000;
+export const MOST_COPIES = 200;
+export const MOST_LABELS = 1000;
+/** Labels on a sheet. */
+export const LABELS_A_SHEET = 24;
+
+/** Minutes that a saucer may stand full, and that a pot may soak. */
+export const MOST_SAUCER_MINUTES = 240;
+export const MOST_SOAK_MINUTES = 120;

@@ -1,0 +1,10 @@
+import type { Logger } from 'pino';
+import type { Pool } from './database/pool.ts';
+import type { Outlooks } from './outlook/outlooks.ts';
+
+/** What every route may use. */
+export interface App {
+  pool: Pool;
+  outlooks: Outlooks;
+  log: Logger;
+}

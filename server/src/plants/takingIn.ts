@@ -1,0 +1,102 @@
+/** Plants come in, are copied and repotted: what is checked against the database, and written all at once. */
+import type { NewPlant, Potting } from '@zinc-pail/contract/keeping';
+import { randomUUID } from 'node:crypto';
+import type { App } from '../context.ts';
+import { transaction } from '../database/pool.ts';
+import { badField, notFound } from '../http/refusals.ts';
+import { refuseStale } from '../http/version.ts';
+import { entriesByClientIds, lockBooks } from '../journal/store.ts';
+import { idsByRef, type PlantDetail, plantRecord, pottingOf } from './store.ts';
+import { insertPlant, nextNumbers, repot, setPottingRight } from './takingInStore.ts';
+
+/** The ids of the plants; those of the first time where the same client_id came before. */
+export async function takeIn(app: App, collectionId: number, body: NewPlant, by: string): Promise<number[]> {
+  const count = body.count ?? 1;
+  return transaction(app.pool, async (connection) => {
+    // Before anything is read: who waits here must see what the one before wrote.
+    await lockBooks(connection);
+    const before = await idsByRef(connection, collectionId, body.client_id);
+    if (before.length > 0) return before;
+    const numbers =
+      body.number && count === 1
+        ? [body.number]
+        : await nextNumbers(connection, collectionId, body.name, body.date, count);
+    const made: number[] = [];
+    for (const [i, number] of numbers.entries()) {
+      const ref = i === 0 ? body.client_id : `${body.client_id}-${i}`;
+      const plant = { ...body, by, acquired_on: body.acquired_on ?? body.date, number, ref };
+      made.push(await insertPlant(connection, collectionId, plant).catch(takenNumber(number)));
+    }
+    return made;
+  });
+}
+
+export async function copyPlant(
+  app: App,
+  row: PlantDetail,
+  { count, date, as_offspring: asOffspring }: { count: number; date: string; as_offspring: boolean },
+): Promise<number[]> {
+  const pot = await pottingOf(app.pool, row.id);
+  if (!pot) throw notFound('plant');
+  const { name_sure, other_names, source, mother } = await plantRecord(app.pool, row.id);
+  const { name, taxon, provenance, diameter_mm, height_mm, mix_id, place_id } = row;
+  const alike = {
+    name,
+    taxon,
+    name_sure,
+    other_names,
+    provenance,
+    diameter_mm,
+    height_mm,
+    pot,
+    mix_id,
+    place_id,
+    date,
+  };
+  const origin = asOffspring
+    ? { source: 'cutting' as const, mother_id: row.id }
+    : { source, mother_id: mother?.id ?? null };
+  return transaction(app.pool, async (connection) => {
+    const made: number[] = [];
+    for (const number of await nextNumbers(connection, row.collection_id, name, date, count)) {
+      const copy = { ...alike, ...origin, acquired_on: date, number, ref: randomUUID() };
+      made.push(await insertPlant(connection, row.collection_id, copy));
+    }
+    return made;
+  });
+}
+
+/** A potting from the version that the keeper saw; sent twice it is done once. */
+export async function pot(
+  app: App,
+  row: PlantDetail,
+  { version, body, by }: { version: number; body: Potting; by: string },
+): Promise<void> {
+  await transaction(app.pool, async (connection) => {
+    await lockBooks(connection);
+    if ((await entriesByClientIds(connection, [body.client_id])).length > 0) return;
+    if (row.version !== version) refuseStale({ mix_id: body.mix_id }, { mix_id: row.mix_id });
+    if (body.kind === 'set-right') return setPottingRight(connection, row.id, body.mix_id, body.pot);
+    const outcome = await repot(connection, row.id, {
+      mixId: body.mix_id,
+      pot: body.pot,
+      date: body.date!,
+      mixWas: body.mix_was ?? null,
+      rootLoss: body.root_loss ?? null,
+      clientId: body.client_id,
+      by,
+    });
+    if (outcome === 'too-early') throw badField('/date', body.date, `a day from its last potting on, ${row.potted_on}`);
+  });
+}
+
+/** What the database refuses of a plant, told at its field. */
+export function takenNumber(number: string): (error: unknown) => never {
+  return (error) => {
+    const { code, message = '' } = error as { code?: string; message?: string };
+    if (code === 'ER_DUP_ENTRY' && message.includes('plant_number'))
+      throw badField('/number', number, 'a number that no other plant bears');
+    if (code === 'ER_NO_REFERENCED_ROW_2') throw badField('/mother_id', null, 'the id of a plant of yours');
+    throw error;
+  };
+}
