@@ -10,6 +10,11 @@ export function number(min: number, max: number, unit = ''): Joi.NumberSchema {
   return accepting(Joi.number().min(min).max(max), `a number from ${min} to ${max}${unit && ` ${unit}`}`).required();
 }
 
+/** A number within bounds that several places share (limits.ts). */
+export function within({ min, max }: { min: number; max: number }, unit = ''): Joi.NumberSchema {
+  return number(min, max, unit);
+}
+
 export function whole(min: number, max: number, unit = ''): Joi.NumberSchema {
   return accepting(
     Joi.number().integer().min(min).max(max),

@@ -19,7 +19,22 @@ import {
 } from '@zinc-pail/core';
 import Joi from 'joi';
 import { check, type Fault, pointerOf, type Verdict } from './faults.ts';
-import { day, exactly, list, named, number, object, oneOf, optional, text, twelve, whole, yesNo } from './fields.ts';
+import {
+  day,
+  exactly,
+  list,
+  named,
+  number,
+  object,
+  oneOf,
+  optional,
+  text,
+  twelve,
+  whole,
+  within,
+  yesNo,
+} from './fields.ts';
+import { PLACE_BOUNDS } from './limits.ts';
 
 const ID = () => text(200);
 
@@ -66,15 +81,15 @@ const thermometer = object(
 
 export const placeFields = {
   kind: oneOf(PLACE_KINDS),
-  aspect_deg: optional(number(0, 360, 'degrees, 0 north, 90 east')),
-  light_fraction: optional(number(0, 1)),
-  floor_c: optional(number(-20, 40, '°C')),
-  vent_c: optional(number(0, 60, '°C')),
-  indoor_c: optional(twelve(-20, 50, '°C')),
+  aspect_deg: optional(within(PLACE_BOUNDS.aspectDeg, 'degrees, 0 north, 90 east')),
+  light_fraction: optional(within(PLACE_BOUNDS.lightFraction)),
+  floor_c: optional(within(PLACE_BOUNDS.floorC, '°C')),
+  vent_c: optional(within(PLACE_BOUNDS.ventC, '°C')),
+  indoor_c: optional(twelve(PLACE_BOUNDS.indoorC.min, PLACE_BOUNDS.indoorC.max, '°C')),
   air: oneOf(AIRS),
   lamp: optional(
     object(
-      { ppfd_umol_m2_s: number(0, 3000, 'µmol/m²/s'), hours: number(0, 24, 'hours') },
+      { ppfd_umol_m2_s: within(PLACE_BOUNDS.lampPpfd, 'µmol/m²/s'), hours: within(PLACE_BOUNDS.hours, 'hours') },
       'an object with ppfd_umol_m2_s and hours',
     ),
   ),

@@ -16,7 +16,7 @@ import {
 } from '@zinc-pail/core';
 import Joi from 'joi';
 import { ENDINGS, FEED_KINDS, FEED_UNITS } from './choices.ts';
-import { day, id, list, number, object, oneOf, optional, text, twelve, whole, yesNo } from './fields.ts';
+import { day, id, list, number, object, oneOf, optional, text, twelve, whole, within, yesNo } from './fields.ts';
 import { pot } from './gardenFile.ts';
 import {
   LONGEST_CSV,
@@ -27,6 +27,7 @@ import {
   MOST_COPIES,
   MOST_SAUCER_MINUTES,
   MOST_SOAK_MINUTES,
+  PLACE_BOUNDS,
 } from './limits.ts';
 import { UUID } from './marks.ts';
 import {
@@ -274,19 +275,22 @@ export interface PlaceFields {
 export const placeFields: Record<keyof PlaceFields, Joi.Schema> = {
   name: text(LONGEST_NAME),
   kind: oneOf(PLACE_KINDS),
-  aspect_deg: optional(number(0, 360, 'degrees')),
-  light_fraction: optional(number(0, 1)),
-  floor_c: optional(number(-20, 30, '°C')),
-  vent_c: optional(number(0, 60, '°C')),
-  indoor_c: optional(twelve(-20, 45, '°C')),
+  aspect_deg: optional(within(PLACE_BOUNDS.aspectDeg, 'degrees')),
+  light_fraction: optional(within(PLACE_BOUNDS.lightFraction)),
+  floor_c: optional(within(PLACE_BOUNDS.floorC, '°C')),
+  vent_c: optional(within(PLACE_BOUNDS.ventC, '°C')),
+  indoor_c: optional(twelve(PLACE_BOUNDS.indoorC.min, PLACE_BOUNDS.indoorC.max, '°C')),
   air: oneOf(AIRS),
   lamp: optional(
-    object({ ppfd_umol_m2_s: whole(1, 3000), hours: number(0, 24, 'hours') }, 'a lamp with ppfd_umol_m2_s and hours'),
+    object(
+      { ppfd_umol_m2_s: within(PLACE_BOUNDS.lampPpfd), hours: within(PLACE_BOUNDS.hours, 'hours') },
+      'a lamp with ppfd_umol_m2_s and hours',
+    ),
   ),
-  width_mm: optional(whole(50, 60_000, 'mm')),
-  depth_mm: optional(whole(50, 60_000, 'mm')),
-  obstruction_deg: optional(number(0, 80, 'degrees')),
-  direct_sun_h: optional(number(0, 24, 'hours')),
+  width_mm: optional(whole(PLACE_BOUNDS.benchMm.min, PLACE_BOUNDS.benchMm.max, 'mm')),
+  depth_mm: optional(whole(PLACE_BOUNDS.benchMm.min, PLACE_BOUNDS.benchMm.max, 'mm')),
+  obstruction_deg: optional(within(PLACE_BOUNDS.obstructionDeg, 'degrees')),
+  direct_sun_h: optional(within(PLACE_BOUNDS.hours, 'hours')),
   quarantine: yesNo(),
   within_reach: yesNo(),
   hazards: optional(text(300)),

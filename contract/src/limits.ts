@@ -24,3 +24,16 @@ export const LABELS_A_SHEET = 24;
 /** Minutes that a saucer may stand full, and that a pot may soak. */
 export const MOST_SAUCER_MINUTES = 240;
 export const MOST_SOAK_MINUTES = 120;
+
+/** Bounds of what is told of a place, alike in a garden file, in the API and in its form. */
+export const PLACE_BOUNDS = {
+  aspectDeg: { min: 0, max: 360 },
+  obstructionDeg: { min: 0, max: 80 },
+  lightFraction: { min: 0, max: 1 },
+  floorC: { min: -20, max: 40 },
+  ventC: { min: 0, max: 60 },
+  indoorC: { min: -20, max: 50 },
+  lampPpfd: { min: 0, max: 3000 },
+  hours: { min: 0, max: 24 },
+  benchMm: { min: 50, max: 60_000 },
+} as const;

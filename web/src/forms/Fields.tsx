@@ -86,3 +86,81 @@ export function SectionHead({ id, children }: { id?: string; children: ReactNode
     </h2>
   );
 }
+
+interface TypedProps {
+  label: string;
+  hint?: string;
+  value: string;
+  onChange(value: string): void;
+  width?: string;
+  placeholder?: string;
+}
+
+/** A number, or a short text, as it is typed. */
+export function Typed({ label, hint, value, onChange, width = 'w-40', placeholder = '' }: TypedProps) {
+  return (
+    <Field label={label} {...(hint ? { hint } : {})}>
+      {(id) => (
+        <input
+          id={id}
+          inputMode="decimal"
+          className={`input h-11 ${width}`}
+          placeholder={placeholder}
+          value={value}
+          onChange={(event) => onChange(event.target.value)}
+        />
+      )}
+    </Field>
+  );
+}
+
+interface OneOfProps {
+  label: string;
+  value: string;
+  onChange(value: string): void;
+  /** values with what is said for them */
+  options: readonly (readonly [value: string, words: string])[];
+  width?: string;
+}
+
+/** One of a list too long to lay out. */
+export function OneOf({ label, value, onChange, options, width = '' }: OneOfProps) {
+  return (
+    <Field label={label}>
+      {(id) => (
+        <select
+          id={id}
+          className={`select h-11 ${width}`}
+          value={value}
+          onChange={(event) => onChange(event.target.value)}
+        >
+          {options.map(([one, words]) => (
+            <option key={one} value={one}>
+              {words}
+            </option>
+          ))}
+        </select>
+      )}
+    </Field>
+  );
+}
+
+interface KeepOrLeaveProps {
+  keep: string;
+  busy: boolean;
+  onLeave(): void;
+}
+
+/** The foot of a form. */
+export function KeepOrLeave({ keep, busy, onLeave }: KeepOrLeaveProps) {
+  return (
+    <div className="mt-5 flex gap-3">
+      <button type="submit" className="btn btn-primary h-11 px-6" disabled={busy}>
+        {busy ? 'Writing…' : keep}
+      </button>
+      <button type="button" className="btn h-11" onClick={onLeave}>
+        Leave it
+      </button>
+    </div>
+  );
+}

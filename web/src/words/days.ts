@@ -11,6 +11,9 @@ const FULL = new Intl.DateTimeFormat('en-GB', {
   timeZone: 'UTC',
 });
 
+/** Months as they stand in tables, January first. */
+export const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
 function asDate(day: string | number): Date {
   return new Date(`${typeof day === 'number' ? isoDay(day) : day}T00:00:00Z`);
 }

@@ -6,7 +6,7 @@ import { useJournal } from '../../api/journal.ts';
 import { plantKey } from '../../api/plant.ts';
 import { litres } from '../../words/amounts.ts';
 import { fullDay } from '../../words/days.ts';
-import { SKIP_WORDS } from '../../marking/NotePanel.tsx';
+import { SKIP_WORDS } from '../../marking/noteDraft.ts';
 
 const FIRST_SHOWN = 12;
 const MORE = 60;

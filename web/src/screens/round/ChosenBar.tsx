@@ -1,6 +1,6 @@
 import { count, litres } from '../../words/amounts.ts';
 import type { Felt } from '../../marking/markEvents.ts';
-import type { Spot } from './RoundScreen.tsx';
+import type { Spot } from './spots.ts';
 
 interface ChosenBarProps {
   spots: Spot[];

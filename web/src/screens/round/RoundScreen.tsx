@@ -1,28 +1,17 @@
-import { drinkOf } from '@zinc-pail/core';
-import type { RoundPlace, RoundPot, RoundSite, RoundSoFar, RoundView } from '@zinc-pail/contract/api';
-import { useQueries } from '@tanstack/react-query';
+import type { RoundSite, RoundSoFar, RoundView } from '@zinc-pail/contract/api';
 import { ListOrdered } from 'lucide-react';
-import { useCallback, useMemo, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
-import { ask } from '../../api/client.ts';
-import { benchKey, useRound, useRoundSoFar } from '../../api/round.ts';
-import { count, degrees, litres } from '../../words/amounts.ts';
-import { addDays, longDay, nearDay } from '../../words/days.ts';
-import { useKeys } from '../../frame/keys.ts';
-import { felt, type Felt, marked, wateredAsAdvised, wateredWords } from '../../marking/markEvents.ts';
-import { useMarks } from '../../marking/Marks.tsx';
-import { NotePanel } from '../../marking/NotePanel.tsx';
+import { Link } from 'react-router';
+import { useRound, useRoundSoFar } from '../../api/round.ts';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
+import { marked } from '../../marking/markEvents.ts';
+import { NotePanel } from '../../marking/NotePanel.tsx';
+import { count, degrees, litres } from '../../words/amounts.ts';
+import { addDays, longDay } from '../../words/days.ts';
 import { Also } from './Also.tsx';
 import { Bench } from './Bench.tsx';
 import { ChosenBar } from './ChosenBar.tsx';
 import { Sidebar } from './Sidebar.tsx';
-
-export interface Spot {
-  site: RoundSite;
-  place: RoundPlace;
-  pot: RoundPot;
-}
+import { useWalk } from './useWalk.ts';
 
 export function RoundScreen() {
   const round = useRound();
@@ -88,129 +77,10 @@ function Empty() {
   );
 }
 
+/** Everything of a walk that a hand can do: where it stands, what is chosen, which benches are open. */
 function Round({ round }: { round: RoundView }) {
-  const [open, setOpen] = useState<ReadonlySet<number>>(new Set());
-  const [here, setHere] = useState<number | null>(null);
-  const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
-  const [noting, setNoting] = useState<Spot[] | null>(null);
-  /** days back for which marks are written: 0 today, 1 yesterday */
-  const [back, setBack] = useState(0);
-  const { mark } = useMarks();
-  const navigate = useNavigate();
-
-  const opened = useMemo(() => [...open], [open]);
-  const benches = useQueries({
-    queries: opened.map((placeId) => ({
-      queryKey: benchKey(placeId),
-      queryFn: async () => (await ask<{ pots: RoundPot[] }>(`/places/${placeId}/pots`)).pots,
-    })),
-    combine: (answers) =>
-      new Map(answers.flatMap((answer, i) => (answer.data ? [[opened[i]!, answer.data] as const] : []))),
-  });
-  const shown = useMemo(
-    () =>
-      round.sites.flatMap((site) =>
-        site.places.flatMap((place) =>
-          (open.has(place.id) ? (benches.get(place.id) ?? place.pots) : place.pots).map((pot): Spot => ({
-            site,
-            place,
-            pot,
-          })),
-        ),
-      ),
-    [round, open, benches],
-  );
-  const current = shown.find(({ pot }) => pot.id === here) ?? null;
-  const picked = useMemo(() => shown.filter(({ pot }) => chosen.has(pot.id)), [shown, chosen]);
-  const dayFor = useCallback((site: RoundSite) => addDays(site.today, -back), [back]);
-
-  const water = useCallback(
-    (spots: Spot[]) => {
-      const [first] = spots;
-      if (!first) return;
-      const said = spots.length === 1 ? wateredWords(first.pot) : 'watered as advised';
-      void mark(
-        spots.map(({ pot, site }) => marked(pot, site.today)),
-        (pot) => wateredAsAdvised(pot.before, addDays(pot.today, -back)),
-        back === 0 ? said : `${said}, ${nearDay(dayFor(first.site), first.site.today)}`,
-      ).then((done) => done && setChosen(new Set()));
-    },
-    [mark, back, dayFor],
-  );
-  const feel = useCallback(
-    (spots: Spot[], how: Felt) => {
-      if (spots.length === 0) return;
-      void mark(
-        spots.map(({ pot, site }) => marked(pot, site.today)),
-        (pot) => felt(how, addDays(pot.today, -back)),
-        `felt ${how}`,
-      ).then((done) => done && setChosen(new Set()));
-    },
-    [mark, back],
-  );
-  const step = useCallback(
-    (by: number) => {
-      const at = shown.findIndex(({ pot }) => pot.id === here);
-      const next = shown[at < 0 ? (by > 0 ? 0 : shown.length - 1) : Math.min(shown.length - 1, Math.max(0, at + by))];
-      if (!next) return;
-      setHere(next.pot.id);
-      document.getElementById(`pot-${next.pot.id}`)?.focus();
-    },
-    [shown, here],
-  );
-  const fold = useCallback((placeId: number) => setOpen((before) => toggled(before, placeId)), []);
-  const choose = useCallback((id: number) => setChosen((before) => toggled(before, id)), []);
-  const chooseDue = useCallback(
-    (placeId: number) => {
-      const due = shown
-        .filter(({ place, pot }) => place.id === placeId && drinkOf(pot.task.judgement) !== null)
-        .map(({ pot }) => pot.id);
-      setChosen((before) => {
-        const all = due.every((id) => before.has(id));
-        const after = new Set(before);
-        for (const id of due)
-          if (all) after.delete(id);
-          else after.add(id);
-        return after;
-      });
-    },
-    [shown],
-  );
-
-  const target = useMemo(() => (picked.length > 0 ? picked : current ? [current] : []), [picked, current]);
-  useKeys(
-    useMemo(
-      () => ({
-        j: () => step(1),
-        ArrowDown: () => step(1),
-        k: () => step(-1),
-        ArrowUp: () => step(-1),
-        w: () => water(target),
-        n: () => target.length > 0 && setNoting(target),
-        '1': () => feel(target, 'wet'),
-        '2': () => feel(target, 'damp'),
-        '3': () => feel(target, 'dry'),
-        x: () => current && choose(current.pot.id),
-        X: () => current && chooseDue(current.place.id),
-        y: () => setBack((before) => (before === 0 ? 1 : 0)),
-        l: () =>
-          current
-            ? fold(current.place.id)
-            : setOpen((before) =>
-                before.size > 0
-                  ? new Set()
-                  : new Set(round.sites.flatMap((site) => site.places.map((place) => place.id))),
-              ),
-        Enter: (event: KeyboardEvent) => {
-          const element = event.target as HTMLElement;
-          if (element.closest('button, a')) return element.click();
-          if (current) void navigate(`/plants/${current.pot.id}`);
-        },
-      }),
-      [step, current, target, water, feel, fold, choose, chooseDue, round, navigate],
-    ),
-  );
-
+  const walk = useWalk(round);
+  const { shown, open, loading, here, chosen, picked, back, noting } = walk;
   return (
     <div className="grid min-h-full lg:grid-cols-[minmax(0,1fr)_318px]">
       <div className="px-3 pb-10 pt-4 sm:px-6">
@@ -224,7 +94,7 @@ function Round({ round }: { round: RoundView }) {
             <SiteHead
               site={site}
               many={round.sites.length > 1}
-              tools={i === 0 && <DaySwitch back={back} onChange={setBack} />}
+              tools={i === 0 && <DaySwitch back={back} onChange={walk.writeFor} />}
             />
             <Also site={site} />
             {site.places.map((place) => (
@@ -234,16 +104,16 @@ function Round({ round }: { round: RoundView }) {
                 place={place}
                 pots={shown.filter((spot) => spot.place.id === place.id).map(({ pot }) => pot)}
                 open={open.has(place.id)}
-                loading={open.has(place.id) && !benches.has(place.id)}
+                loading={loading(place.id)}
                 here={here}
                 chosen={chosen}
-                onFold={() => fold(place.id)}
-                onHere={setHere}
-                onWater={(pot) => water([{ site, place, pot }])}
-                onFeel={(pot, how) => feel([{ site, place, pot }], how)}
-                onNote={(pot) => setNoting([{ site, place, pot }])}
-                onChoose={(pot) => choose(pot.id)}
-                onChooseDue={() => chooseDue(place.id)}
+                onFold={() => walk.fold(place.id)}
+                onHere={walk.goTo}
+                onWater={(pot) => walk.water([{ site, place, pot }])}
+                onFeel={(pot, how) => walk.feel([{ site, place, pot }], how)}
+                onNote={(pot) => walk.note([{ site, place, pot }])}
+                onChoose={(pot) => walk.choose(pot.id)}
+                onChooseDue={() => walk.chooseDue(place.id)}
               />
             ))}
           </section>
@@ -253,30 +123,21 @@ function Round({ round }: { round: RoundView }) {
       {picked.length > 0 && (
         <ChosenBar
           spots={picked}
-          onWater={() => water(picked)}
-          onFeel={(how) => feel(picked, how)}
-          onNote={() => setNoting(picked)}
-          onNone={() => setChosen(new Set())}
+          onWater={() => walk.water(picked)}
+          onFeel={(how) => walk.feel(picked, how)}
+          onNote={() => walk.note(picked)}
+          onNone={walk.chooseNone}
         />
       )}
       {noting && (
         <NotePanel
           pots={noting.map(({ pot, site }) => marked(pot, site.today))}
-          date={dayFor(noting[0]!.site)}
-          onClose={() => {
-            setNoting(null);
-            setChosen(new Set());
-          }}
+          date={addDays(noting[0]!.site.today, -back)}
+          onClose={walk.noted}
         />
       )}
     </div>
   );
-}
-
-function toggled(before: ReadonlySet<number>, id: number): ReadonlySet<number> {
-  const after = new Set(before);
-  if (!after.delete(id)) after.add(id);
-  return after;
 }
 
 function DaySwitch({ back, onChange }: { back: number; onChange(back: number): void }) {

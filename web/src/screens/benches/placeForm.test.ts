@@ -1,0 +1,58 @@
+import type { PlaceView } from '@zinc-pail/contract/keeping';
+import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
+import { setUnits } from '../../words/units.ts';
+import { formOf, type PlaceForm, placeOf } from './placeForm.ts';
+
+const PLACE = {
+  site_id: 4,
+  name: 'Lean-to',
+  kind: 'cold-glass',
+  aspect_deg: 160,
+  light_fraction: 0.55,
+  floor_c: 2,
+  vent_c: 22.5,
+  indoor_c: null,
+  air: 'gentle',
+  lamp: { ppfd_umol_m2_s: 180.5, hours: 13 },
+  width_mm: 2400,
+  depth_mm: 600,
+  obstruction_deg: null,
+  direct_sun_h: null,
+  quarantine: false,
+  within_reach: true,
+  hazards: null,
+} as unknown as PlaceView;
+const { site_id: _site, indoor_c: _indoor, ...told } = PLACE as unknown as Record<string, unknown>;
+const place = (some: Partial<PlaceForm> = {}) => placeOf({ ...formOf(PLACE, undefined), ...some });
+
+beforeAll(() => vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => {} }));
+
+describe('a bench', () => {
+  afterEach(() => setUnits({ temperature: 'C', length: 'cm', volume: 'l' }));
+  it('goes through its form unchanged, a lamp of half a µmol too', () => expect(place()).toEqual(told));
+  it('a new one stands on a sill of the first site', () => {
+    expect(formOf(null, 7)).toMatchObject({ site_id: '7', kind: 'windowsill', name: '', lamp_ppfd: '' });
+  });
+  it('is typed in the keeper’s own degrees and kept in Celsius', () => {
+    setUnits({ temperature: 'F', length: 'cm', volume: 'l' });
+    const form = formOf(PLACE, undefined);
+    expect(form).toMatchObject({ floor_c: '35.6', vent_c: '72.5' });
+    expect(placeOf(form)).toMatchObject({ floor_c: 2, vent_c: 22.5 });
+    expect(place({ vent_c: '200' })).toContain('Aired from: a number from 32 to 140');
+  });
+  it('what is empty is none', () => {
+    expect(place({ lamp_ppfd: '', lamp_hours: '', width_cm: ' ', floor_c: '' })).toMatchObject({
+      lamp: null,
+      width_mm: null,
+      floor_c: null,
+    });
+  });
+  it.each<[Partial<PlaceForm>, RegExp]>([
+    [{ name: ' ' }, /A name for the bench/],
+    [{ lamp_ppfd: '' }, /both its light and its hours/],
+    [{ aspect_deg: 'south' }, /Faces: a number from 0 to 360/],
+    [{ width_cm: '1' }, /Width: a number from 5 to 6000/],
+    [{ light_percent: '120' }, /Light: a number from 0 to 100/],
+    [{ floor_c: '41' }, /Heated to: a number from -20 to 40/],
+  ])('%o is told', (some, words) => expect(place(some)).toMatch(words));
+});
