@@ -6,9 +6,16 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { type Garden, GardenForecast } from '@zinc-pail/core';
-import { type KernelPots, type KernelWeather, yearKernel } from '@zinc-pail/core/drydown/yearKernel';
-import { dueMoisture } from '@zinc-pail/core/forecast/plantModel';
+import {
+  type Garden,
+  GardenForecast,
+  kernelPots,
+  type KernelPots,
+  kernelWeather,
+  type KernelWeather,
+  putPot,
+  yearKernel,
+} from '@zinc-pail/core';
 import { play } from '../demo/play.ts';
 
 const TODAY = '2026-06-15';
@@ -22,54 +29,12 @@ const forecast = new GardenForecast(garden);
 const models = forecast.outlooks().map((outlook) => ({ model: outlook.model, rate: outlook.rate.p50 }));
 const placeIds = garden.places.map((place) => place.id);
 
-function weatherOf(): KernelWeather {
-  const size = MEMBERS * placeIds.length * DAYS;
-  const weather: KernelWeather = {
-    days: DAYS,
-    members: MEMBERS,
-    places: placeIds.length,
-    surfaceMm: new Float32Array(size),
-    wallMm: new Float32Array(size),
-    rainMm: new Float32Array(size),
-  };
-  for (const [p, id] of placeIds.entries()) {
-    for (const [member, series] of forecast.climate.members(id, DAYS).entries()) {
-      const at = (member * placeIds.length + p) * DAYS;
-      weather.surfaceMm.set(series.surfaceMm, at);
-      weather.wallMm.set(series.wallMm, at);
-      weather.rainMm.set(series.rainMm, at);
-    }
-  }
-  return weather;
-}
-
+/** The demo's pots again and again, as the product hands them to the kernel. */
 function potsOf(count: number): KernelPots {
-  const column = () => new Float64Array(count);
-  const pots: KernelPots = {
-    count,
-    place: new Int32Array(count),
-    surfacePerMm: column(),
-    wallPerMm: column(),
-    plantPerMm: column(),
-    rainPerMm: column(),
-    surfaceWetM: column(),
-    dueM: column(),
-    m: column(),
-    drinking: new Float32Array(count * DAYS),
-  };
+  const pots = kernelPots(count, DAYS);
   for (let i = 0; i < count; i++) {
     const { model, rate } = models[i % models.length]!;
-    const k = rate / Math.max(1, model.pot.capacity.availableMl);
-    pots.place[i] = placeIds.indexOf(model.plant.place);
-    pots.surfacePerMm[i] = k * model.pot.surfaceMlPerMm;
-    pots.wallPerMm[i] = k * model.pot.wallMlPerMm;
-    pots.plantPerMm[i] = k * model.pot.plantMlPerMm;
-    pots.rainPerMm[i] = model.pot.rainMlPerMm / Math.max(1, model.pot.capacity.availableMl);
-    pots.surfaceWetM[i] = 0.5;
-    pots.dueM[i] = dueMoisture(model.traits);
-    pots.m[i] = 0.8;
-    const from = forecast.climate.today + 1 - model.climate.firstDay;
-    for (let day = 0; day < DAYS; day++) pots.drinking[i * DAYS + day] = model.drinking[from + day]!;
+    putPot(pots, i, { model, rate, surfaceWetM: 0.5, place: placeIds.indexOf(model.plant.place), from: 0, m: 0.8 });
   }
   return pots;
 }
@@ -106,6 +71,8 @@ function inC(pots: KernelPots, weather: KernelWeather): { ms: number; waterings:
         [
           new Int32Array([pots.count, weather.days, weather.members, weather.places]),
           pots.place,
+          pots.from,
+          pots.holdDays,
           pots.surfacePerMm,
           pots.wallPerMm,
           pots.plantPerMm,
@@ -130,7 +97,7 @@ function inC(pots: KernelPots, weather: KernelWeather): { ms: number; waterings:
   }
 }
 
-const weather = weatherOf();
+const weather = kernelWeather(forecast.climate, placeIds, DAYS);
 const thousand = potsOf(1000);
 const gc = (globalThis as { gc?: () => void }).gc ?? (() => {});
 gc();

@@ -46,6 +46,8 @@ int main(int argc, char **argv) {
   int32_t *head = read_all(file, 4 * sizeof(int32_t));
   int count = head[0], days = head[1], members = head[2], places = head[3];
   int32_t *place = read_all(file, (size_t)count * sizeof(int32_t));
+  int32_t *start = read_all(file, (size_t)count * sizeof(int32_t));
+  int32_t *hold = read_all(file, (size_t)count * sizeof(int32_t));
   double *column[7];
   for (int i = 0; i < 7; i++) column[i] = read_all(file, (size_t)count * sizeof(double));
   float *drinking = read_all(file, (size_t)count * days * sizeof(float));
@@ -62,15 +64,19 @@ int main(int argc, char **argv) {
       for (int pot = 0; pot < count; pot++) {
         size_t from = ((size_t)member * places + place[pot]) * days, row = (size_t)pot * days;
         double m = column[6][pot];
-        for (int day = 0; day < days; day++) {
+        int held = 0;
+        for (int day = start[pot]; day < days; day++) {
           double mm = weather[0][from + day], drinks = drinking[row + day], fallen = weather[2][from + day];
           if (fallen > 0) {
             m += fallen * column[3][pot];
             if (m > 1) m = 1;
           }
           m = dry_step(m, mm * column[0][pot], weather[1][from + day] * column[1][pot], mm * column[2][pot] * (drinks > 0 ? drinks : 0), column[4][pot]);
-          if (m <= column[5][pot] && drinks >= 0) {
+          if (m > column[5][pot]) held = 0;
+          else if (held < hold[pot]) held++;
+          else if (drinks >= 0) {
             m = 1;
+            held = 0;
             watered[row + day]++;
           }
         }

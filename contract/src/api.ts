@@ -68,7 +68,7 @@ export interface RoundSite {
   can_ml: number;
   can: CanLine[];
   places: RoundPlace[];
-  /** pots whose ideal day falls in each of the coming weeks */
+  /** waterings to be expected in each of the coming weeks */
   load: number[];
   /** what else today asks for, plant by plant */
   also: {

@@ -34,6 +34,8 @@ export { THIRST_WORDS, WET_FEET_WORDS, type ThirstWord, type WetFeetWord } from 
 export { isSlack } from './judgement/seen.ts';
 export { gardenTasks } from './judgement/garden.ts';
 export { dueMoisture } from './forecast/plantModel.ts';
+export { kernelPots, kernelWeather, putPot, WEEKS_AHEAD, weeklyWaterings } from './forecast/load.ts';
+export { yearKernel, type KernelPots, type KernelWeather } from './drydown/yearKernel.ts';
 export { type Reason as DateReason, type Factor } from './forecast/because.ts';
 export { outlookView, type OutlookView, type BandSeries, type StateReason } from './forecast/view.ts';
 export * from './feed/dose.ts';

@@ -1,8 +1,9 @@
 /**
  * A year of many pots under many weathers: the innermost loop of planning, on plain columns of numbers.
  *
- * A pot is watered at the end of the day on which its rule is met and its season allows water; what comes out is how
- * often that was so on each day. bench/kernel.c is the same loop in C, for measuring this one against.
+ * A pot is watered at the end of the day on which its rule has been met for as many days as it holds and its season
+ * allows water; what comes out is how often that was so on each day. The product reckons the weeks ahead with it
+ * (forecast/load.ts). bench/kernel.c is the same loop in C, for measuring this one against.
  */
 import { lossAt, manySteps, singleStep, stepLimit } from './step.ts';
 
@@ -10,6 +11,10 @@ export interface KernelPots {
   count: number;
   /** which place's weather each pot takes */
   place: Int32Array;
+  /** the day on which each pot starts, with its `m` before it */
+  from: Int32Array;
+  /** days that each rule waits once it is met */
+  holdDays: Int32Array;
   /** shares of the store lost for a millimetre of potential evaporation, by path, learned rate included */
   surfacePerMm: Float64Array;
   wallPerMm: Float64Array;
@@ -49,8 +54,10 @@ export function yearKernel(pots: KernelPots, weather: KernelWeather, watered: Ui
       const rain = pots.rainPerMm[pot]!;
       const wetM = pots.surfaceWetM[pot]!;
       const due = pots.dueM[pot]!;
+      const hold = pots.holdDays[pot]!;
+      let held = 0;
       let m = pots.m[pot]!;
-      for (let day = 0; day < days; day++) {
+      for (let day = pots.from[pot]!; day < days; day++) {
         const mm = surfaceMm[from + day]!;
         const drinks = drinking[row + day]!;
         const fallen = rainMm[from + day]!;
@@ -64,8 +71,11 @@ export function yearKernel(pots: KernelPots, weather: KernelWeather, watered: Ui
         const p = mm * plant * (drinks > 0 ? drinks : 0);
         const first = lossAt(m, s, w, p, wetM);
         m = first <= stepLimit(m) ? singleStep(m, first, s, w, p, wetM) : manySteps(m, first, s, w, p, wetM);
-        if (m <= due && drinks >= 0) {
+        if (m > due) held = 0;
+        else if (held < hold) held++;
+        else if (drinks >= 0) {
           m = 1;
+          held = 0;
           watered[row + day]!++;
         }
       }

@@ -335,7 +335,7 @@ export class GardenForecast {
   }
 
   /** How far down this collection's surfaces stay wet, asked once of some pots that were looked at. */
-  private surface(): number {
+  surface(): number {
     if (this.surfaceWetM !== null) return this.surfaceWetM;
     // A finger's words are two edges: they tell a rate, not the shape between. Probes and scales tell both.
     const looks = (plant: Plant) =>

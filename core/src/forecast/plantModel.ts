@@ -24,6 +24,8 @@ export interface Stay {
 
 export interface PlantModel {
   plant: Plant;
+  /** the day it was made for */
+  today: DayNumber;
   sourced: SourcedTraits;
   traits: Traits;
   /** what signs have moved, and the traits without it */
@@ -72,6 +74,7 @@ export function buildPlant(
   const potted = plant.events.filter((event) => event.type === 'repotting').at(-1);
   return {
     plant,
+    today: climate.today,
     sourced: { ...sourced, traits },
     traits,
     unstepped,

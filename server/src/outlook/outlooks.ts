@@ -26,6 +26,8 @@ export interface SiteOutlooks {
   places: ReadonlyMap<number, PlaceToday>;
   views: ReadonlyMap<number, OutlookView>;
   tasks: ReadonlyMap<number, CareTask>;
+  /** waterings to be expected in each of the coming weeks */
+  weeks: ReadonlyMap<number, readonly number[]>;
   revisions: ReadonlyMap<number, number>;
   /** moves with every change: what answers made from these outlooks are kept by */
   edition: number;
@@ -39,6 +41,7 @@ interface Kept extends SiteOutlooks {
   places: Map<number, PlaceToday>;
   views: Map<number, OutlookView>;
   tasks: Map<number, CareTask>;
+  weeks: Map<number, readonly number[]>;
   revisions: Map<number, number>;
 }
 
@@ -131,6 +134,7 @@ export class Outlooks {
       for (const id of gone) {
         kept.views.delete(id);
         kept.tasks.delete(id);
+        kept.weeks.delete(id);
         kept.revisions.delete(id);
       }
       if (gone.length > 0) kept.edition++;
@@ -163,6 +167,7 @@ export class Outlooks {
       places: new Map(),
       views: new Map(),
       tasks: new Map(),
+      weeks: new Map(),
       revisions,
       edition,
     };
@@ -200,9 +205,10 @@ export class Outlooks {
   private take(kept: Kept | undefined, plants: Answer['plants']): void {
     if (!kept || plants.length === 0) return;
     kept.edition++;
-    for (const [id, { view, task }] of plants as [string, PlantToday][]) {
+    for (const [id, { view, task, weeks }] of plants as [string, PlantToday][]) {
       kept.views.set(Number(id), view);
       kept.tasks.set(Number(id), task);
+      kept.weeks.set(Number(id), weeks);
     }
   }
 

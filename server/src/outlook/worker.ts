@@ -16,6 +16,7 @@ import {
   type OutlookView,
   outlookView,
   type WaterKind,
+  weeklyWaterings,
 } from '@zinc-pail/core';
 import type { KeptPlant } from '../garden/store.ts';
 
@@ -55,6 +56,8 @@ export interface PlaceToday {
 export interface PlantToday {
   view: OutlookView;
   task: CareTask;
+  /** waterings to be expected in each of the coming weeks */
+  weeks: number[];
 }
 
 export interface Answer {
@@ -215,7 +218,13 @@ function plantsToday(site: Site, ids: string[]): [string, PlantToday][] {
       arrivedOn: care.arrivedOn === null ? null : dayNumber(care.arrivedOn),
       watersAtHand: site.waters,
     });
-    return [id, { view: outlookView(outlook, task.forecast, today), task }];
+    const { model, rate } = outlook;
+    const weeks = weeklyWaterings(
+      { model, rate: rate.p50, surfaceWetM: forecast.surface() },
+      forecast.climate,
+      task.due === null ? null : dayNumber(task.due),
+    );
+    return [id, { view: outlookView(outlook, task.forecast, today), task, weeks }];
   });
 }
 

@@ -1,6 +1,6 @@
 /** The round as it stands, kept until an outlook, an order or a setting changes. Lines of pots are kept one by one. */
 import type { CanLine, RoundPlace, RoundPot, RoundSite, RoundSoFar } from '@zinc-pail/contract/api';
-import { dayNumber, doseFor, drinkOf, JUDGED, judgedAs } from '@zinc-pail/core';
+import { doseFor, drinkOf, JUDGED, judgedAs, WEEKS_AHEAD } from '@zinc-pail/core';
 import { groupBy } from '../grouping.ts';
 import type { App } from '../context.ts';
 import { type SiteRow, sites } from '../garden/store.ts';
@@ -10,9 +10,6 @@ import { plantCards } from '../plants/store.ts';
 import { openHardenings } from '../hardening/store.ts';
 import { roundPot } from '../plants/pots.ts';
 import { type Kit, kitOf, placeRows, waitingLooks } from './store.ts';
-
-const WEEKS_AHEAD = 8;
-const DAYS_A_WEEK = 7;
 
 interface KeptSite {
   edition: string;
@@ -133,7 +130,7 @@ export class RoundBook {
           cold: cold.sort((a, b) => b.limit_c - a.limit_c),
         };
       }),
-      load: weeklyLoad(outlooks.today, all),
+      load: weeklyLoad(outlooks, all),
       also: [
         ...hardenings.flatMap(({ plant_id, plant, steps }) => {
           const step = steps.find(({ date }) => date === outlooks.today);
@@ -177,13 +174,9 @@ function feedLine(strength: number, product: Kit['feeds'][number] | undefined, m
   };
 }
 
-/** How many pots have their day in each of the coming weeks. */
-function weeklyLoad(today: string, pots: readonly RoundPot[]): number[] {
-  const load = Array.from({ length: WEEKS_AHEAD }, () => 0);
-  for (const { task } of pots) {
-    if (!task.due) continue;
-    const week = Math.floor((dayNumber(task.due) - dayNumber(today)) / DAYS_A_WEEK);
-    if (week >= 0 && week < WEEKS_AHEAD) load[week]!++;
-  }
-  return load;
+/** Waterings to be expected of all these pots together in each of the coming weeks. */
+function weeklyLoad({ weeks }: SiteOutlooks, pots: readonly RoundPot[]): number[] {
+  return Array.from({ length: WEEKS_AHEAD }, (_, week) =>
+    Math.round(pots.reduce((sum, { id }) => sum + (weeks.get(id)?.[week] ?? 0), 0)),
+  );
 }

@@ -157,7 +157,7 @@ function Weeks({ site, load }: { site: RoundSite; load: number[] }) {
         viewBox="0 0 276 92"
         className="w-full max-w-[276px]"
         role="img"
-        aria-label={`Pots to water in each of the next ${load.length} weeks: ${load.join(', ')}`}
+        aria-label={`Waterings to expect in each of the next ${load.length} weeks: ${load.join(', ')}`}
       >
         {load.map((n, i) => (
           <g key={i} transform={`translate(${4 + i * 34} 0)`}>
@@ -177,7 +177,9 @@ function Weeks({ site, load }: { site: RoundSite; load: number[] }) {
           </g>
         ))}
       </svg>
-      <p className="text-[15px]">Pots whose next drink falls in each week, this one first.</p>
+      <p className="text-[15px]">
+        Waterings to expect in each week, this one first; a pot that dries fast counts each time.
+      </p>
     </section>
   );
 }
