@@ -3,8 +3,8 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     include: [
-      '{core,contract,words,server,web,cli,standins,scripts,demo}/**/*.test.ts',
-      '{core,contract,words,server,web,cli,standins,scripts,demo}/**/*.test.tsx',
+      '{core,contract,words,server,web,cli,scripts,demo}/**/*.test.ts',
+      '{core,contract,words,server,web,cli,scripts,demo}/**/*.test.tsx',
     ],
     testTimeout: 30_000,
     hookTimeout: 120_000,

@@ -17,11 +17,14 @@ import {
   standardNormal,
   type ThermometerReading,
   type WeatherDay,
+  dryStep,
+  pour,
+  wet,
+  buildPlant,
+  dueMoisture,
+  stateOn,
+  drawWeather,
 } from '@zinc-pail/core';
-import { dryStep } from '@zinc-pail/core/drydown/step';
-import { pour, wet } from '@zinc-pail/core/drydown/wetting';
-import { buildPlant, dueMoisture, stateOn } from '@zinc-pail/core/forecast/plantModel';
-import { drawWeather } from '@zinc-pail/core/sky/generator';
 import { type DemoPlant, type DemoSite, MIXES, PLANTS, SITES } from './collection.ts';
 
 export const PLAYED_DAYS = 730;

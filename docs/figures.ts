@@ -15,8 +15,8 @@ import {
   type PlantEvent,
   type Pot,
   potCapacity,
+  GRID,
 } from '@zinc-pail/core';
-import { GRID } from '@zinc-pail/core/belief/grid';
 import { area, line, scaleLinear, scaleLog } from 'd3';
 import { SITES } from '../demo/collection.ts';
 

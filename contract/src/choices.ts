@@ -3,6 +3,8 @@
  * watering.ts, care/rules.ts). Kept apart from the schemas, so that no browser carries these. A test holds every ENUM of
  * the database against them.
  */
+import { REMINDER_KINDS } from '@zinc-pail/core';
+
 export const SOURCES = ['nursery', 'swap', 'seed', 'cutting', 'gift', 'found', 'other'] as const;
 export const NAME_SURE = ['sure', 'likely', 'unknown'] as const;
 export const FEED_KINDS = ['liquid', 'grain', 'slow', 'organic', 'compost'] as const;
@@ -10,4 +12,4 @@ export const FEED_UNITS = ['ml', 'g'] as const;
 /** How a plant leaves a collection. */
 export const ENDINGS = ['died', 'given'] as const;
 /** What a timer after a drink reminds of. */
-export const TIMER_KINDS = ['saucer', 'lift', 'fan', 'firm', 'review'] as const;
+export const TIMER_KINDS = [...REMINDER_KINDS, 'review'] as const;

@@ -23,7 +23,7 @@ export const LABELS_A_SHEET = 24;
 
 /** Minutes that a saucer may stand full, and that a pot may soak. */
 export const MOST_SAUCER_MINUTES = 240;
-export const MOST_SOAK_MINUTES = 120;
+export { LONGEST_SOAK_MINUTES as MOST_SOAK_MINUTES } from '@zinc-pail/core';
 
 /** Bounds of what is told of a place, alike in a garden file, in the API and in its form. */
 export const PLACE_BOUNDS = {

@@ -56,8 +56,3 @@ export function dayOfYear(day: DayNumber): number {
 export function monthIndex(day: DayNumber): number {
   return new Date(day * MS_PER_DAY).getUTCMonth();
 }
-
-/** A day of the year taken half a year on, for whoever lives on the other half of the globe. */
-export function mirroredDay(day: DayNumber): DayNumber {
-  return day + 183;
-}

@@ -73,8 +73,6 @@ const SLACK_DAYS = 14;
 /** Rot that nobody answers stays a case for half a year. */
 const ROT_DAYS = 180;
 
-export const isSlack = (sign: Sign): boolean => SLACK.has(sign);
-
 /** @param scale full and bone dry weight, where known: what a weight says */
 export function whatWasSeen(
   events: readonly PlantEvent[],

@@ -85,4 +85,5 @@ export function speciesOf(written: string | null | undefined): SpeciesTraits | u
   return SPECIES[`${words[0]!.toLowerCase()} ${words[at]}`];
 }
 
+/** The species of the table, small letters all; for whoever goes through it. */
 export const SPECIES_NAMES: readonly string[] = Object.keys(SPECIES);

@@ -10,19 +10,9 @@ export function radiationFromSunshineMj(raMj: number, sunshineH: number, dayLeng
   return (0.25 + 0.5 * relative) * raMj;
 }
 
-/** Incoming radiation from the temperature range where nobody counts sunshine, MJ m⁻² d⁻¹ (eq 50, inland k = 0.16). */
-export function radiationFromRangeMj(raMj: number, tmaxC: number, tminC: number): number {
-  return Math.min(0.75, 0.16 * Math.sqrt(Math.max(0, tmaxC - tminC))) * raMj;
-}
-
 /** Clear-sky radiation, MJ m⁻² d⁻¹ (eq 37). */
 export function clearSkyRadiationMj(raMj: number, elevationM: number): number {
   return (0.75 + 2e-5 * elevationM) * raMj;
-}
-
-/** Net shortwave, MJ m⁻² d⁻¹ (eq 38; the reference crop's albedo is 0.23). */
-export function netShortwaveMj(rsMj: number, albedo = 0.23): number {
-  return (1 - albedo) * rsMj;
 }
 
 /** Net outgoing longwave, MJ m⁻² d⁻¹ (eq 39). */
@@ -38,9 +28,4 @@ export function netLongwaveMj(tmaxC: number, tminC: number, eaKPa: number, rsMj:
  */
 export function dailyLightIntegralMol(rsMj: number): number {
   return 0.45 * 4.57 * rsMj;
-}
-
-/** Wind at 2 m from a mast of another height, m s⁻¹ (eq 47). 3.2 m/s at 10 m is 2.4 m/s at 2 m (example 14). */
-export function windAt2m(windMS: number, heightM: number): number {
-  return (windMS * 4.87) / Math.log(67.8 * heightM - 5.42);
 }

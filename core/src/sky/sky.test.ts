@@ -1,21 +1,20 @@
 import { describe, expect, it } from 'vitest';
-import { dayNumber, dayOfYear, mirroredDay } from '../calendar/day.ts';
+import { dayNumber, dayOfYear } from '../calendar/day.ts';
 import type { Site } from '../garden.ts';
 import { drawWeather, temperatureSdC } from './generator.ts';
 import { normalDay, normalOn } from './normals.ts';
 import {
-  clearSkyRadiationMj,
-  netLongwaveMj,
+  actualVapourFromRhExtremesKPa,
+  mirroredDay,
   netShortwaveMj,
   radiationFromRangeMj,
-  radiationFromSunshineMj,
+  referenceEtMm,
   windAt2m,
-} from './radiation.ts';
-import { referenceEtMm } from './referenceEt.ts';
+} from '../../test/fao56.ts';
+import { clearSkyRadiationMj, netLongwaveMj, radiationFromSunshineMj } from './radiation.ts';
 import { dayLengthH, extraterrestrialRadiationMj } from './solar.ts';
 import { aspectFactor, beamRatios, windowSun } from './sunPath.ts';
 import {
-  actualVapourFromRhExtremesKPa,
   meanSaturationVapourKPa,
   psychrometricKPaPerK,
   saturationSlopeKPaPerK,

@@ -15,16 +15,6 @@ export function actualVapourFromMeanRhKPa(tmaxC: number, tminC: number, rhPct: n
   return (rhPct / 100) * meanSaturationVapourKPa(tmaxC, tminC);
 }
 
-/** Actual vapour pressure from the day's extremes of humidity, kPa (eq 17). */
-export function actualVapourFromRhExtremesKPa(
-  tmaxC: number,
-  tminC: number,
-  rhMaxPct: number,
-  rhMinPct: number,
-): number {
-  return (saturationVapourKPa(tminC) * (rhMaxPct / 100) + saturationVapourKPa(tmaxC) * (rhMinPct / 100)) / 2;
-}
-
 /** Slope of the saturation curve, kPa K⁻¹ (eq 13). */
 export function saturationSlopeKPaPerK(tempC: number): number {
   return (4098 * saturationVapourKPa(tempC)) / (tempC + 237.3) ** 2;

@@ -1,3 +1,0 @@
-export * from './faults.ts';
-export * from './gardenFile.ts';
-export * from './api.ts';
