@@ -64,6 +64,9 @@ async function start(folder, binary, throwAway) {
   if (!existsSync(join(data, 'mysql'))) await create(folder, data);
   const port = await freePort();
   const init = join(folder, 'init.sql');
+  // Of its own: in a shared one two servers of alike names delete each other's temporary tables.
+  const temporary = join(folder, 'tmp');
+  mkdirSync(temporary, { recursive: true });
   // Read at every start, so a folder copied from elsewhere gets its user too. The password is hex: no quoting to get
   // wrong.
   const scope = throwAway ? '*.*' : '`zinc`.*';
@@ -85,6 +88,7 @@ async function start(folder, binary, throwAway) {
     [
       '--no-defaults',
       `--datadir=${data}`,
+      `--tmpdir=${temporary}`,
       '--bind-address=127.0.0.1',
       `--port=${port}`,
       // Relative to the data folder: a socket's path may not be longer than about a hundred characters.

@@ -1,14 +1,13 @@
 /** The work ahead: how often a plant will be watered, week by week, by the year kernel (drydown/yearKernel.ts). */
 import type { DayNumber } from '../calendar/day.ts';
-import { PLANT_STATES } from '../garden.ts';
 import { type KernelPots, type KernelWeather, yearKernel } from '../drydown/yearKernel.ts';
 import { type GardenClimate, MEMBERS } from './climate.ts';
 import { dueMoisture, type PlantModel } from './plantModel.ts';
+import { RESTING } from '../season/states.ts';
 
 export const WEEKS_AHEAD = 8;
 const DAYS_A_WEEK = 7;
 const DAYS_AHEAD = WEEKS_AHEAD * DAYS_A_WEEK;
-const RESTING = PLANT_STATES.indexOf('resting');
 /** No water is given on such a day. */
 const NO_WATER = -1;
 

@@ -9,6 +9,7 @@ import { type SourcedTraits, type Traits, traitsOf } from '../plant/traits.ts';
 import type { PlaceSeries } from '../place/series.ts';
 import { seasonTimeline, type Timeline } from '../season/timeline.ts';
 import { type GardenClimate, joinStays } from './climate.ts';
+import { GROWING, RESTING } from '../season/states.ts';
 
 /** Moisture at which each rule asks for water (docs/formats.md). */
 const DUE_M = { 'keep-damp': 0.3, 'dry-top': 0.45, 'dry-through': 0.12, 'dry-and-hold': 0.12 } as const;
@@ -91,8 +92,6 @@ export function buildPlant(
 
 /** Transpiration left to a leafless stem against one in leaf. */
 const LEAFLESS = 0.04;
-const GROWING = PLANT_STATES.indexOf('growing');
-const RESTING = PLANT_STATES.indexOf('resting');
 
 /** How much the plant drinks on each day, against its best: season × warmth × light × leaves. */
 function drinking(

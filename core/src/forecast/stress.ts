@@ -11,10 +11,11 @@ import {
   wetFeetWord,
   type WetFeetWord,
 } from '../drydown/stress.ts';
-import { PLANT_STATES } from '../garden.ts';
+
 import type { History } from '../belief/history.ts';
 import type { Futures } from './future.ts';
 import type { PlantModel } from './plantModel.ts';
+import { RESTING } from '../season/states.ts';
 
 export interface StressOutlook {
   thirst: number;
@@ -30,7 +31,6 @@ export interface StressOutlook {
   rotInDays: number | null;
 }
 
-const RESTING = PLANT_STATES.indexOf('resting');
 /** A sign of thirst that the keeper saw stands for at least this much. */
 const SEEN_WRINKLED = { limp: 0.4, wrinkled: 0.4, shrunken: 0.6 } as const;
 const SIGN_DAYS = 10;

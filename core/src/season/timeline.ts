@@ -5,6 +5,7 @@ import { clamp } from '../numeric/shape.ts';
 import type { Traits } from '../plant/traits.ts';
 import type { PlaceSeries } from '../place/series.ts';
 import { invitation, type Limit, LIMITS, type SeasonDay } from './needs.ts';
+import { EASING, firstState, nextState, RAMP_DAYS, RESTING } from './states.ts';
 
 export interface Change {
   day: DayNumber;
@@ -22,41 +23,29 @@ export interface Timeline {
   changes: Change[];
 }
 
-/** A ramp of easing and of waking takes about this long: roots and leaves come and go over weeks. */
-const RAMP_DAYS = 28;
 /** Transpiration left in rest, for a plant that keeps its leaves or stem (Borland et al. 2009: CAM idling). */
 const REST_ACTIVITY = 0.1;
 const EASED_ACTIVITY = 0.35;
+const FALLS_FASTER = 3;
 /** What the keeper saw outweighs the calendar for so long. */
 const KEEPER_WEIGHS_DAYS = 28;
 /** A state lasts at least a week and a half, so that one warm spell does not wake a bench. */
 const LEAST_DAYS = 10;
 const WINDOW_DAYS = 14;
 
-const GROWING = PLANT_STATES.indexOf('growing');
-const EASING = PLANT_STATES.indexOf('easing');
-const RESTING = PLANT_STATES.indexOf('resting');
-const WAKING = PLANT_STATES.indexOf('waking');
 /** The keeper no longer stands by what they said: the season is reckoned again. */
 const UNSURE = -1;
 
 export function seasonTimeline(traits: Traits, series: PlaceSeries, events: readonly PlantEvent[]): Timeline {
   const { days, firstDay } = series;
+  const evergreen = traits.habit === 'evergreen';
   const invited = invitations(traits, series);
-  const seen = new Map<DayNumber, number>();
-  for (const event of events) {
-    if (event.type === 'state')
-      seen.set(dayNumber(event.date), event.state === 'unsure' ? UNSURE : PLANT_STATES.indexOf(event.state));
-    // Leaves that die back are the plant's own word that it goes to rest.
-    if (event.type === 'sign' && event.sign === 'leaves-dying-back') seen.set(dayNumber(event.date), EASING);
-  }
+  const seen = seenStates(events);
   const states = new Uint8Array(days);
-  const activity = new Float64Array(days);
   const changes: Change[] = [];
   let state = -1;
   let since = 0;
   let lockedUntil = -1;
-  let level = 1;
   for (let i = 0; i < days; i++) {
     const now = invited.values[i]!;
     const told = seen.get(firstDay + i);
@@ -67,20 +56,11 @@ export function seasonTimeline(traits: Traits, series: PlaceSeries, events: read
       state = told;
       lockedUntil = i + KEEPER_WEIGHS_DAYS;
     } else if (state < 0) {
-      state =
-        traits.habit === 'evergreen'
-          ? now > 0.5
-            ? GROWING
-            : EASING
-          : now > 0.55
-            ? GROWING
-            : now > 0.2
-              ? EASING
-              : RESTING;
+      state = firstState(now, evergreen);
       since = i - RAMP_DAYS;
       changes.push({ day: firstDay + i, state: PLANT_STATES[state]!, why: LIMITS[invited.limits[i]!]! });
     } else if (i > lockedUntil && i - since >= LEAST_DAYS) {
-      const next = nextState(state, now, i - since, traits.habit === 'evergreen');
+      const next = nextState(state, now, i - since, evergreen);
       if (next !== state) {
         state = next;
         since = i;
@@ -88,27 +68,33 @@ export function seasonTimeline(traits: Traits, series: PlaceSeries, events: read
       }
     }
     states[i] = state;
-    const target = state === GROWING ? 1 : state === EASING ? EASED_ACTIVITY : state === RESTING ? REST_ACTIVITY : 1;
-    if (i === 0) level = target;
-    else level += clamp(target - level, -1 / RAMP_DAYS, 1 / RAMP_DAYS) * (state === RESTING ? 3 : 1);
-    activity[i] = clamp(level, REST_ACTIVITY, 1);
   }
-  return { firstDay, states, activity, changes };
+  return { firstDay, states, activity: activityOf(states), changes };
 }
 
-function nextState(state: number, invited: number, daysIn: number, evergreen: boolean): number {
-  switch (state) {
-    case GROWING:
-      return invited < 0.5 ? EASING : GROWING;
-    case EASING:
-      if (invited > 0.75) return GROWING;
-      return !evergreen && invited < 0.2 && daysIn >= WINDOW_DAYS ? RESTING : EASING;
-    case RESTING:
-      return invited > 0.4 ? WAKING : RESTING;
-    default:
-      if (invited < 0.15) return evergreen ? EASING : RESTING;
-      return daysIn >= RAMP_DAYS ? GROWING : WAKING;
+/** States by the keeper's own eyes, by day. */
+function seenStates(events: readonly PlantEvent[]): Map<DayNumber, number> {
+  const seen = new Map<DayNumber, number>();
+  for (const event of events) {
+    if (event.type === 'state')
+      seen.set(dayNumber(event.date), event.state === 'unsure' ? UNSURE : PLANT_STATES.indexOf(event.state));
+    // Leaves that die back are the plant's own word that it goes to rest.
+    if (event.type === 'sign' && event.sign === 'leaves-dying-back') seen.set(dayNumber(event.date), EASING);
   }
+  return seen;
+}
+
+/** How much the plant drinks as its states ask, by ramps: into rest three times as fast as out of it. */
+function activityOf(states: Uint8Array): Float64Array {
+  const activity = new Float64Array(states.length);
+  let level = 1;
+  for (const [i, state] of states.entries()) {
+    const target = state === EASING ? EASED_ACTIVITY : state === RESTING ? REST_ACTIVITY : 1;
+    if (i === 0) level = target;
+    else level += clamp(target - level, -1 / RAMP_DAYS, 1 / RAMP_DAYS) * (state === RESTING ? FALLS_FASTER : 1);
+    activity[i] = clamp(level, REST_ACTIVITY, 1);
+  }
+  return activity;
 }
 
 interface Invitations {
