@@ -261,7 +261,7 @@ export interface PlaceFields {
   light_fraction: number | null;
   floor_c: number | null;
   vent_c: number | null;
-  indoor_c: number[] | null;
+  indoor_c: readonly number[] | null;
   air: (typeof AIRS)[number];
   lamp: { ppfd_umol_m2_s: number; hours: number } | null;
   width_mm: number | null;

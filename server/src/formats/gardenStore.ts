@@ -1,9 +1,11 @@
 /** A garden file into the tables and out of them again. */
-import type { Garden, Mix, OwnComponent, PlantEvent } from '@zinc-pail/core';
+import type { Garden, Mix, OwnComponent, Plant, PlantEvent } from '@zinc-pail/core';
 import { randomUUID } from 'node:crypto';
 import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 import { loadGarden, type SiteRow, siteStamp } from '../garden/store.ts';
+import { placeColumns } from '../places/store.ts';
+import { plantColumns, pottingColumns } from '../plants/takingInStore.ts';
 
 const ROWS_AT_ONCE = 500;
 
@@ -51,7 +53,20 @@ export async function importGarden(
     'SELECT id FROM collection ORDER BY id LIMIT 1 FOR UPDATE',
   );
   const collectionId = existing?.id ?? (await insert(connection, 'collection', { name }));
-  const { site } = garden;
+  const siteId = await insertSite(connection, collectionId, garden, { name, timeZone });
+  const writer = new GardenWriter(connection, garden, { collectionId, siteId, by });
+  await writer.components();
+  await writer.mixes();
+  await writer.places();
+  return { siteId, plantIds: await writer.plants() };
+}
+
+async function insertSite(
+  connection: PoolConnection,
+  collectionId: number,
+  { site, weather }: Garden,
+  { name, timeZone }: Pick<GardenImport, 'name' | 'timeZone'>,
+): Promise<number> {
   const [[order]] = await connection.query<Row<{ last: number | null }>[]>(
     'SELECT MAX(walk_order) AS last FROM site WHERE collection_id = ?',
     [collectionId],
@@ -66,157 +81,153 @@ export async function importGarden(
     time_zone: timeZone,
     normals: JSON.stringify(site.normals),
   });
+  const columns = ['tmin_c', 'tmax_c', 'rh_pct', 'sunshine_h', 'rain_mm', 'wind_m_s', 'source'] as const;
   await insertMany(
     connection,
     'weather_day',
-    ['site_id', 'day', 'tmin_c', 'tmax_c', 'rh_pct', 'sunshine_h', 'rain_mm', 'wind_m_s', 'source'],
-    garden.weather.map((day) => [
-      siteId,
-      day.date,
-      day.tmin_c,
-      day.tmax_c,
-      day.rh_pct,
-      day.sunshine_h,
-      day.rain_mm,
-      day.wind_m_s,
-      day.source,
-    ]),
+    ['site_id', 'day', ...columns],
+    weather.map((day) => [siteId, day.date, ...columns.map((column) => day[column])]),
   );
-  const own = new Set((garden.components ?? []).map((component) => component.id));
-  await insertMany(
-    connection,
-    'component',
-    ['collection_id', 'ref', 'total_porosity', 'water_at_10cm', 'water_air_dry', 'bulk_density_g_ml', 'ph'],
-    (garden.components ?? []).map((c) => [
-      collectionId,
-      refIn(siteId, c.id),
-      c.total_porosity,
-      c.water_at_10cm,
-      c.water_air_dry,
-      c.bulk_density_g_ml,
-      c.ph ?? null,
-    ]),
-  );
-  const mixIds = new Map<string, number>();
-  for (const mix of garden.mixes) {
-    const id = await insert(connection, 'mix', {
-      collection_id: collectionId,
-      ref: refIn(siteId, mix.id),
-      name: mix.id,
-    });
-    mixIds.set(mix.id, id);
+  return siteId;
+}
+
+/** Writes the parts of a garden one after the other; each needs the ids of those before. */
+class GardenWriter {
+  private readonly mixIds = new Map<string, number>();
+  private readonly placeIds = new Map<string, number>();
+
+  constructor(
+    private readonly connection: PoolConnection,
+    private readonly garden: Garden,
+    private readonly to: { collectionId: number; siteId: number; by: string },
+  ) {}
+
+  private ref(id: string): string {
+    return refIn(this.to.siteId, id);
+  }
+
+  async components(): Promise<void> {
+    const { collectionId } = this.to;
     await insertMany(
-      connection,
-      'mix_part',
-      ['mix_id', 'position', 'component_ref', 'parts'],
-      mix.parts.map((part, i) => [
-        id,
-        i,
-        own.has(part.component) ? refIn(siteId, part.component) : part.component,
-        part.parts,
+      this.connection,
+      'component',
+      ['collection_id', 'ref', 'total_porosity', 'water_at_10cm', 'water_air_dry', 'bulk_density_g_ml', 'ph'],
+      (this.garden.components ?? []).map((c) => [
+        collectionId,
+        this.ref(c.id),
+        c.total_porosity,
+        c.water_at_10cm,
+        c.water_air_dry,
+        c.bulk_density_g_ml,
+        c.ph ?? null,
       ]),
     );
   }
-  const placeIds = new Map<string, number>();
-  for (const [i, place] of garden.places.entries()) {
-    const id = await insert(connection, 'place', {
-      collection_id: collectionId,
-      site_id: siteId,
-      ref: refIn(siteId, place.id),
-      name: place.id,
-      walk_order: i,
-      kind: place.kind,
-      aspect_deg: place.aspect_deg ?? null,
-      light_fraction: place.light_fraction ?? null,
-      floor_c: place.floor_c ?? null,
-      vent_c: place.vent_c ?? null,
-      indoor_c: place.indoor_c ? JSON.stringify(place.indoor_c) : null,
-      air: place.air,
-      lamp_ppfd_umol_m2_s: place.lamp?.ppfd_umol_m2_s ?? null,
-      lamp_hours: place.lamp?.hours ?? null,
-    });
-    placeIds.set(place.id, id);
-    await insertMany(
-      connection,
-      'thermometer_reading',
-      ['place_id', 'day', 'tmin_c', 'tmax_c', 'rh_pct'],
-      (place.thermometer ?? []).map((r) => [id, r.date, r.tmin_c, r.tmax_c, r.rh_pct ?? null]),
-    );
+
+  async mixes(): Promise<void> {
+    const own = new Set((this.garden.components ?? []).map((component) => component.id));
+    for (const mix of this.garden.mixes) {
+      const row = { collection_id: this.to.collectionId, ref: this.ref(mix.id), name: mix.id };
+      const id = await insert(this.connection, 'mix', row);
+      this.mixIds.set(mix.id, id);
+      await insertMany(
+        this.connection,
+        'mix_part',
+        ['mix_id', 'position', 'component_ref', 'parts'],
+        mix.parts.map(({ component, parts }, i) => [
+          id,
+          i,
+          own.has(component) ? this.ref(component) : component,
+          parts,
+        ]),
+      );
+    }
   }
-  const [taken] = await connection.query<Row<{ number: string }>[]>(
-    'SELECT number FROM plant WHERE collection_id = ?',
-    [collectionId],
-  );
-  const numbers = new Set(taken.map((row) => row.number.toLowerCase()));
-  const plantIds: number[] = [];
-  for (const [i, plant] of garden.plants.entries()) {
-    const { pot } = plant;
-    const id = await insert(connection, 'plant', {
-      collection_id: collectionId,
-      ref: refIn(siteId, plant.id),
-      number: freeNumber(plant.id, siteId, i, numbers),
-      name: plant.name ?? plant.taxon ?? plant.id,
-      named: plant.name != null,
-      taxon: plant.taxon ?? null,
-      habit: plant.habit ?? null,
-      form: plant.form ?? null,
-      diameter_mm: plant.diameter_mm,
-      height_mm: plant.height_mm,
-      dry_rule: plant.dry_rule ?? null,
-      hold_days: plant.hold_days ?? null,
-      store: plant.store ?? null,
-      min_dry_c: plant.min_dry_c ?? null,
-      min_wet_c: plant.min_wet_c ?? null,
-      grow_min_c: plant.grow_min_c ?? null,
-      leafless: plant.leafless ?? null,
+
+  async places(): Promise<void> {
+    for (const [i, place] of this.garden.places.entries()) {
+      const { id: ref, thermometer = [], ...fields } = place;
+      const id = await insert(this.connection, 'place', {
+        collection_id: this.to.collectionId,
+        site_id: this.to.siteId,
+        ref: this.ref(ref),
+        name: ref,
+        walk_order: i,
+        ...placeColumns(fields),
+      });
+      this.placeIds.set(ref, id);
+      await insertMany(
+        this.connection,
+        'thermometer_reading',
+        ['place_id', 'day', 'tmin_c', 'tmax_c', 'rh_pct'],
+        (thermometer ?? []).map((r) => [id, r.date, r.tmin_c, r.tmax_c, r.rh_pct ?? null]),
+      );
+    }
+  }
+
+  async plants(): Promise<number[]> {
+    const [taken] = await this.connection.query<Row<{ number: string }>[]>(
+      'SELECT number FROM plant WHERE collection_id = ?',
+      [this.to.collectionId],
+    );
+    const numbers = new Set(taken.map((row) => row.number.toLowerCase()));
+    const plantIds: number[] = [];
+    for (const [i, plant] of this.garden.plants.entries()) {
+      const id = await insert(this.connection, 'plant', {
+        ...plantColumns(plant),
+        collection_id: this.to.collectionId,
+        ref: this.ref(plant.id),
+        number: freeNumber(plant.id, this.to.siteId, i, numbers),
+        name: plant.name ?? plant.taxon ?? plant.id,
+        named: plant.name != null,
+      });
+      plantIds.push(id);
+      await this.potting(id, plant);
+      await this.stays(id, plant, i);
+      await this.journal(id, plant.events);
+    }
+    return plantIds;
+  }
+
+  private async potting(plantId: number, { pot, mix, events, root_loss: rootLoss }: Plant): Promise<void> {
+    const repotted = events.findLast((event) => event.type === 'repotting')?.date;
+    await insert(this.connection, 'potting', {
+      plant_id: plantId,
+      from_day: repotted ?? this.firstDay(events),
+      root_loss: rootLoss ?? null,
+      ...pottingColumns(this.mixIds.get(mix)!, pot),
     });
-    plantIds.push(id);
-    const first = plant.events[0]?.date ?? garden.today;
-    const potted = plant.events.findLast((event) => event.type === 'repotting')?.date ?? first;
-    await insert(connection, 'potting', {
-      plant_id: id,
-      mix_id: mixIds.get(plant.mix)!,
-      from_day: potted,
-      shape: pot.shape,
-      top_mm: pot.top_mm,
-      base_mm: pot.base_mm,
-      depth_mm: pot.depth_mm,
-      material: pot.material,
-      wall_mm: pot.wall_mm ?? null,
-      holes: pot.holes,
-      top_dressing_mm: pot.top_dressing_mm,
-      root_loss: plant.root_loss ?? null,
-    });
-    let from = first;
-    for (const event of plant.events) {
+  }
+
+  /** Where it stood before each move, as far as the file knows that place, and where it stands. */
+  private async stays(plantId: number, { place, events }: Plant, order: number): Promise<void> {
+    let from = this.firstDay(events);
+    for (const event of events) {
       if (event.type !== 'move') continue;
-      const left = event.from ? placeIds.get(event.from) : undefined;
-      if (left !== undefined)
-        await insert(connection, 'stay', { plant_id: id, place_id: left, from_day: from, to_day: event.date });
+      const left = event.from ? this.placeIds.get(event.from) : undefined;
+      if (left !== undefined) {
+        const stay = { plant_id: plantId, place_id: left, from_day: from, to_day: event.date };
+        await insert(this.connection, 'stay', stay);
+      }
       from = event.date;
     }
-    await insert(connection, 'stay', {
-      plant_id: id,
-      place_id: placeIds.get(plant.place)!,
-      from_day: from,
-      walk_order: i,
-    });
-    await insertMany(
-      connection,
-      'journal',
-      ['collection_id', 'plant_id', 'client_id', 'day', 'type', 'detail', 'written_by'],
-      plant.events.map((event) => [
-        collectionId,
-        id,
-        randomUUID(),
-        event.date,
-        event.type,
-        JSON.stringify(inward(event, placeIds, mixIds)),
-        by,
-      ]),
-    );
+    const open = { plant_id: plantId, place_id: this.placeIds.get(place)!, from_day: from, walk_order: order };
+    await insert(this.connection, 'stay', open);
   }
-  return { siteId, plantIds };
+
+  private async journal(plantId: number, events: readonly PlantEvent[]): Promise<void> {
+    const { collectionId, by } = this.to;
+    const rows = events.map((event) => {
+      const detail = JSON.stringify(inward(event, this.placeIds, this.mixIds));
+      return [collectionId, plantId, randomUUID(), event.date, event.type, detail, by];
+    });
+    const columns = ['collection_id', 'plant_id', 'client_id', 'day', 'type', 'detail', 'written_by'];
+    await insertMany(this.connection, 'journal', columns, rows);
+  }
+
+  private firstDay(events: readonly PlantEvent[]): string {
+    return events[0]?.date ?? this.garden.today;
+  }
 }
 
 /** Remembers that the site still is as the file of that day said. */

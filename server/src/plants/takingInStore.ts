@@ -116,16 +116,17 @@ export async function insertPlant(
   return id;
 }
 
-const pottingColumns = (mixId: number, pot: Pot) => ({
+/** A pot and its mix as columns of `potting`. */
+export const pottingColumns = (mixId: number, pot: Pot) => ({
   mix_id: mixId,
   shape: pot.shape,
-  top_mm: Math.round(pot.top_mm),
-  base_mm: Math.round(pot.base_mm),
-  depth_mm: Math.round(pot.depth_mm),
+  top_mm: pot.top_mm,
+  base_mm: pot.base_mm,
+  depth_mm: pot.depth_mm,
   material: pot.material,
   wall_mm: pot.wall_mm ?? null,
   holes: pot.holes,
-  top_dressing_mm: Math.round(pot.top_dressing_mm),
+  top_dressing_mm: pot.top_dressing_mm,
 });
 
 /** What was wrong from the start is put right: the open potting becomes this, and its past is reckoned anew. */
