@@ -90,4 +90,37 @@ describe('kept outlooks', () => {
     await outlooks.ofSite(await site());
     expect(outlooks.tasksSent).toBe(sent + 1);
   });
+  it('a worker that dies takes nobody with it: who waits is told, the next who asks gets an answer', async () => {
+    const before = await outlooks.ofSite(await site());
+    const errors: unknown[] = [];
+    const others = new Outlooks(database.pool, join(ROOT, 'build', 'forecast-worker.mjs'), (error) =>
+      errors.push(error),
+    );
+    try {
+      const first = await others.ofSite(await site());
+      const waiting = (async () => {
+        await database.pool.query('UPDATE site SET revision = revision + 1');
+        return others.ofSite(await site());
+      })();
+      // Its own hand: nothing else ends it so reliably.
+      const { worker } = others as unknown as { worker: { terminate(): Promise<number> } };
+      const [outcome] = await Promise.allSettled([waiting, worker.terminate()]);
+      if (outcome!.status === 'rejected') expect(String(outcome!.reason)).toContain('the forecast worker has ended');
+      expect(errors.map(String)).toEqual(['Error: the forecast worker has ended']);
+      const again = await others.ofSite(await site());
+      expect([...again.views.keys()]).toEqual([...before.views.keys()]);
+      expect(again.edition).toBeGreaterThan(first.edition);
+    } finally {
+      await others.close();
+    }
+  });
+  it('a worker that cannot even start is told, and tried again', async () => {
+    const errors: unknown[] = [];
+    const none = new Outlooks(database.pool, join(ROOT, 'build', 'no-such-worker.mjs'), (error) => errors.push(error));
+    for (let i = 1; i <= 2; i++) {
+      await expect(none.ofSite(await site())).rejects.toThrow();
+      expect(errors.length).toBe(i);
+    }
+    await none.close();
+  });
 });

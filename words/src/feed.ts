@@ -54,7 +54,9 @@ export function feedWords(feed: FeedAdvice, today: string): string {
     case 'not-its-months':
       return 'Not one of its feeding months.';
     case 'months-full':
-      return `Fed ${n.given} of ${n.times} for its season: enough.`;
+      return n.given! > n.times!
+        ? `Fed ${n.given} times this season, and ${n.times} are enough.`
+        : `Fed ${n.given} of ${n.times} for its season: enough.`;
     case 'months':
       return `Dose ${n.dose} of ${n.times} for its season.`;
     case 'months-later':

@@ -56,24 +56,28 @@ export interface Coming {
 }
 
 export class Outlooks {
-  private readonly worker: Worker;
+  /** null until somebody asks, and again once it died */
+  private worker: Worker | null = null;
   private readonly kept = new Map<number, Kept>();
   private readonly coming = new Map<number, Coming & { kept: Kept }>();
   private readonly turns = new Map<number, Promise<unknown>>();
   private readonly waiting = new Map<number, { resolve(answer: Answer): void; reject(error: Error): void }>();
   /** books of the plants that were reckoned last, for who asks of them next */
   private books: ReadonlyMap<number, readonly PlantEvent[]> = new Map();
+  /** never counts anew, whatever became of the worker */
+  private editions = 0;
   private sent = 0;
-  private dead: Error | null = null;
   private closing = false;
 
   constructor(
     private readonly pool: Pool,
-    workerFile: string,
+    private readonly workerFile: string,
     private readonly onBackgroundError: (error: unknown) => void,
-  ) {
-    this.worker = new Worker(workerFile);
-    this.worker.on('message', (message: { id: number; answer?: Answer; error?: string } | BenchNews | LoadNews) => {
+  ) {}
+
+  private start(): Worker {
+    const worker = new Worker(this.workerFile);
+    worker.on('message', (message: { id: number; answer?: Answer; error?: string } | BenchNews | LoadNews) => {
       if ('load' in message) return this.hear(message.load);
       if ('bench' in message) return this.take(this.kept.get(message.bench.siteId), message.bench.plants);
       const { id, answer, error } = message;
@@ -82,8 +86,9 @@ export class Outlooks {
       if (answer) waiter?.resolve(answer);
       else waiter?.reject(new Error(error));
     });
-    this.worker.on('error', (error: unknown) => this.fail(error as Error));
-    this.worker.on('exit', () => this.fail(new Error('the forecast worker has ended')));
+    worker.on('error', (error: unknown) => this.lose(worker, error as Error));
+    worker.on('exit', () => this.lose(worker, new Error('the forecast worker has ended')));
+    return worker;
   }
 
   /** How often the worker was asked: what shows that nothing is reckoned twice. */
@@ -99,7 +104,7 @@ export class Outlooks {
   async close(): Promise<void> {
     this.closing = true;
     await Promise.allSettled(this.turns.values());
-    await this.worker.terminate();
+    await this.worker?.terminate();
   }
 
   /** Outlooks as the database stands now. Calls for one site take turns, so that nothing is reckoned twice. */
@@ -137,7 +142,7 @@ export class Outlooks {
         kept.weeks.delete(id);
         kept.revisions.delete(id);
       }
-      if (gone.length > 0) kept.edition++;
+      if (gone.length > 0) kept.edition = ++this.editions;
       this.ask({
         kind: 'bench',
         siteId: site.id,
@@ -157,7 +162,6 @@ export class Outlooks {
       watersAtHand(this.pool, site.collection_id),
       obstructions(this.pool, site.id),
     ]);
-    const edition = (this.kept.get(site.id)?.edition ?? 0) + 1;
     const kept: Kept = {
       key,
       pulse: site.pulse,
@@ -169,7 +173,7 @@ export class Outlooks {
       tasks: new Map(),
       weeks: new Map(),
       revisions,
-      edition,
+      edition: ++this.editions,
     };
     this.coming.set(site.id, { stage: 'reading', done: 0, of: loaded.garden.plants.length, soFar: null, kept });
     try {
@@ -204,7 +208,7 @@ export class Outlooks {
 
   private take(kept: Kept | undefined, plants: Answer['plants']): void {
     if (!kept || plants.length === 0) return;
-    kept.edition++;
+    kept.edition = ++this.editions;
     for (const [id, { view, task, weeks }] of plants as [string, PlantToday][]) {
       kept.views.set(Number(id), view);
       kept.tasks.set(Number(id), task);
@@ -213,18 +217,23 @@ export class Outlooks {
   }
 
   private ask(task: Task): Promise<Answer> {
-    if (this.dead) return Promise.reject(this.dead);
+    this.worker ??= this.start();
+    const { worker } = this;
     const id = ++this.sent;
     return new Promise((resolve, reject) => {
       this.waiting.set(id, { resolve, reject });
-      this.worker.postMessage({ id, task });
+      worker.postMessage({ id, task });
     });
   }
 
-  private fail(error: Error): void {
-    this.dead ??= error;
+  /** Whoever waits is told; what the worker held is gone with it, so the next who asks begins anew with another. */
+  private lose(worker: Worker, error: Error): void {
+    if (this.worker !== worker) return;
+    this.worker = null;
+    this.kept.clear();
     for (const waiter of this.waiting.values()) waiter.reject(error);
     this.waiting.clear();
+    if (!this.closing) this.onBackgroundError(error);
   }
 }
 

@@ -1,0 +1,238 @@
+/** The frame round every route, on small routes of its own: what comes in is checked, what goes out is held. */
+import { request as send } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { idParam } from '@zinc-pail/contract/api';
+import { number, object, text } from '@zinc-pail/contract/fields';
+import express from 'express';
+import pino from 'pino';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { buildApp } from '../src/app.ts';
+import type { App } from '../src/context.ts';
+import { KeptAnswer, sendKept } from '../src/http/kept.ts';
+import { noSuchRoute, problems } from '../src/http/problem.ts';
+import { Refused } from '../src/http/refusals.ts';
+import { mount, route, SENT, With } from '../src/http/route.ts';
+
+const log = pino({ level: 'silent' });
+const answer = object<{ n: number }>({ n: number(0, 10) }, 'a number');
+const kept = new KeptAnswer('1', JSON.stringify({ words: 'dry '.repeat(400) }));
+
+const routes = [
+  route({ method: 'get', path: '/plain', does: 'A plain answer.', answer, handle: async () => ({ n: 1 }) }),
+  route({ method: 'get', path: '/broken', does: 'Breaks its word.', answer, handle: async () => ({ n: 99 }) }),
+  route({
+    method: 'post',
+    path: '/things/:id',
+    does: 'Takes all there is to take.',
+    params: idParam,
+    query: object<{ q: string }>({ q: text(5) }, 'q'),
+    body: object<{ size: number }>({ size: number(1, 9) }, 'a thing with size'),
+    ifMatch: true,
+    status: 201,
+    answer: object<{ all: string }>({ all: text(100) }, 'all'),
+    handle: async ({ params, query, body, version, by }) => ({
+      all: `${params.id} ${query.q} ${body.size} ${version} ${by}`,
+    }),
+  }),
+  route({
+    method: 'post',
+    path: '/again',
+    does: 'Made before.',
+    status: 201,
+    answer,
+    handle: async () => new With(200, { n: 2 }),
+  }),
+  route({ method: 'delete', path: '/it', does: 'Takes it away.', status: 204, answer: null, handle: async () => null }),
+  route({
+    method: 'post',
+    path: '/file',
+    does: 'Takes a file.',
+    file: { types: ['image/*'], largest: 10 },
+    answer,
+    handle: async ({ body }) => ({ n: (body as Buffer).length }),
+  }),
+  route({
+    method: 'get',
+    path: '/media',
+    does: 'Sends by itself.',
+    answer: { media: 'text/plain' },
+    async handle({ response }) {
+      response.type('text/plain').send('as it is');
+      return SENT;
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/kept',
+    does: 'An answer kept ready.',
+    answer: { media: 'application/json' },
+    async handle({ request, response }) {
+      await sendKept(request, response, kept);
+      return SENT;
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/refused',
+    does: 'Refuses.',
+    answer,
+    async handle() {
+      throw new Refused('in-use', 'Plants stand there.');
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/fails',
+    does: 'Fails.',
+    answer,
+    async handle() {
+      throw new Error('a secret of the house');
+    },
+  }),
+];
+
+let url: string;
+let close: () => void;
+beforeAll(async () => {
+  const server = express();
+  server.use(express.json({ limit: '1kb' }));
+  mount(server, routes, true);
+  server.use(noSuchRoute);
+  server.use(problems(log));
+  const running = server.listen(0, '127.0.0.1');
+  await new Promise((resolve) => running.once('listening', resolve));
+  url = `http://127.0.0.1:${(running.address() as AddressInfo).port}`;
+  close = () => running.close();
+});
+afterAll(() => close());
+
+async function ask(path: string, init: RequestInit = {}): Promise<{ status: number; type: string; body: any }> {
+  const response = await fetch(url + path, init);
+  const words = await response.text();
+  const type = response.headers.get('content-type') ?? '';
+  return { status: response.status, type, body: type.includes('json') ? JSON.parse(words) : words };
+}
+const json = (body: unknown, headers: Record<string, string> = {}): RequestInit => ({
+  method: 'POST',
+  headers: { 'Content-Type': 'application/json', ...headers },
+  body: JSON.stringify(body),
+});
+
+describe('what comes in', () => {
+  it('is checked and handed on: path, query, body, version, name', async () => {
+    const headers = { 'If-Match': '"7"', 'X-Keeper': encodeURIComponent('Änne') };
+    expect(await ask('/things/12?q=all', json({ size: 3 }, headers))).toMatchObject({
+      status: 201,
+      body: { all: '12 all 3 7 Änne' },
+    });
+  });
+  it.each<[string, string, RequestInit, number, string, string | null]>([
+    ['an address that is none', '/things/x?q=a', json({ size: 3 }, { 'If-Match': '1' }), 404, 'not-here', null],
+    ['no version', '/things/1?q=a', json({ size: 3 }), 428, 'which-version', null],
+    ['no query', '/things/1', json({ size: 3 }, { 'If-Match': '1' }), 400, 'not-understood', '/q'],
+    ['a query too long', '/things/1?q=abcdef', json({ size: 3 }, { 'If-Match': '1' }), 400, 'not-understood', '/q'],
+    ['a query nobody knows', '/things/1?q=a&z=1', json({ size: 3 }, { 'If-Match': '1' }), 400, 'not-understood', '/z'],
+    ['a number as text', '/things/1?q=a', json({ size: '3' }, { 'If-Match': '1' }), 400, 'not-understood', '/size'],
+    [
+      'a field nobody knows',
+      '/things/1?q=a',
+      json({ size: 3, x: 1 }, { 'If-Match': '1' }),
+      400,
+      'not-understood',
+      '/x',
+    ],
+    ['a body that is none', '/again', { ...json(1), body: '{' }, 400, 'not-json', null],
+    ['a body too large', '/again', json('x'.repeat(2000)), 413, 'too-large', null],
+    [
+      'a file too large',
+      '/file',
+      { method: 'POST', headers: { 'Content-Type': 'image/png' }, body: 'x'.repeat(11) },
+      413,
+      'too-large',
+      null,
+    ],
+    ['nothing there', '/nowhere', {}, 404, 'not-here', null],
+  ])('%s is refused', async (_, path, init, status, name, pointer) => {
+    const { status: got, type, body } = await ask(path, init);
+    expect(got).toBe(status);
+    expect(type).toContain('application/problem+json');
+    expect(body).toMatchObject({ type: `urn:zinc-pail:problem:${name}`, status });
+    if (pointer) expect(body.faults.map((fault: any) => fault.pointer)).toContain(pointer);
+  });
+  it('a file comes as it is', async () => {
+    const init = { method: 'POST', headers: { 'Content-Type': 'image/png' }, body: 'x'.repeat(7) };
+    expect(await ask('/file', init)).toMatchObject({ status: 200, body: { n: 7 } });
+  });
+});
+
+describe('what goes out', () => {
+  it('has the status that was declared, or another where nothing was made', async () => {
+    expect(await ask('/plain')).toMatchObject({ status: 200, body: { n: 1 } });
+    expect(await ask('/again', { method: 'POST' })).toMatchObject({ status: 200, body: { n: 2 } });
+    expect(await ask('/it', { method: 'DELETE' })).toMatchObject({ status: 204, body: '' });
+    expect(await ask('/media')).toMatchObject({ status: 200, body: 'as it is' });
+  });
+  it('is held to its schema', async () => expect(await ask('/broken')).toMatchObject({ status: 500 }));
+  it('a refusal has its name, title and words', async () => {
+    expect((await ask('/refused')).body).toEqual({
+      type: 'urn:zinc-pail:problem:in-use',
+      title: 'In use',
+      status: 409,
+      detail: 'Plants stand there.',
+    });
+  });
+  it('a failure of ours is owned up to and tells nothing of the house', async () => {
+    const { status, body } = await ask('/fails');
+    expect(status).toBe(500);
+    expect(body.type).toBe('urn:zinc-pail:problem:our-fault');
+    expect(JSON.stringify(body)).not.toContain('secret');
+  });
+  it('an answer kept ready goes packed to who takes it so, plain to who does not', async () => {
+    const sizes = await Promise.all(
+      ['gzip', 'identity'].map(
+        (encoding) =>
+          new Promise<{ encoding: string | undefined; bytes: number }>((resolve, reject) => {
+            send(`${url}/kept`, { headers: { 'Accept-Encoding': encoding } }, (response) => {
+              let bytes = 0;
+              response.on('data', (chunk: Buffer) => (bytes += chunk.length));
+              response.on('end', () => resolve({ encoding: response.headers['content-encoding'], bytes }));
+            })
+              .on('error', reject)
+              .end();
+          }),
+      ),
+    );
+    expect(sizes[0]!.encoding).toBe('gzip');
+    expect(sizes[1]!.encoding).toBeUndefined();
+    expect(sizes[0]!.bytes).toBeLessThan(sizes[1]!.bytes / 5);
+  });
+});
+
+describe('who may ask', () => {
+  let whole: { port: number; close(): void };
+  beforeAll(async () => {
+    const running = buildApp({ log } as App, null).listen(0, '127.0.0.1');
+    await new Promise((resolve) => running.once('listening', resolve));
+    whole = { port: (running.address() as AddressInfo).port, close: () => running.close() };
+  });
+  afterAll(() => whole.close());
+  const as = (headers: Record<string, string>) =>
+    new Promise<number>((resolve, reject) => {
+      send({ host: '127.0.0.1', port: whole.port, path: '/api/no-such', headers }, (response) => {
+        response.resume();
+        resolve(response.statusCode!);
+      })
+        .on('error', reject)
+        .end();
+    });
+  it.each([
+    [{ Host: 'garden.example' }, 403],
+    [{ Host: '127.0.0.1.garden.example' }, 403],
+    [{ Host: 'localhost', Origin: 'http://garden.example' }, 403],
+    [{ Host: 'localhost' }, 404],
+    [{ Host: '[::1]:4780' }, 404],
+    [{ Host: 'localhost:4780', Origin: 'http://localhost:4780' }, 404],
+  ])('%o gets %d', async (headers, status) =>
+    expect(await as(headers as unknown as Record<string, string>)).toBe(status),
+  );
+});
