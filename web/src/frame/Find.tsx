@@ -1,3 +1,4 @@
+import { LONGEST_SEARCH } from '@zinc-pail/contract/limits';
 import { useQuery } from '@tanstack/react-query';
 import { type KeyboardEvent, useDeferredValue, useEffect, useId, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -55,7 +56,7 @@ export function Find({ onClose }: { onClose(): void }) {
         aria-controls={list}
         aria-activedescendant={found[at] ? `${list}-${found[at].id}` : undefined}
         aria-label="Name, number, place or genus"
-        maxLength={100}
+        maxLength={LONGEST_SEARCH}
         className="input h-12 w-full text-[17px]"
         placeholder="name, number, place, genus"
         value={typed}

@@ -1,4 +1,5 @@
 /** Every plant as a row: sorted, filtered and laid out as the keeper likes, smooth with thousands. */
+import { LONGEST_NAME, LONGEST_SEARCH, LONGEST_VIEW_NAME } from '@zinc-pail/contract/limits';
 import type { ViewSpec } from '@zinc-pail/contract/keeping';
 import { TABLE_COLUMNS, TABLE_FIELDS, type ColumnSpec, type TableRow } from '@zinc-pail/contract/table';
 import {
@@ -182,7 +183,7 @@ function List({
           aria-label="Words to look for in name, number or bench"
           className="input h-11 w-56"
           placeholder="name, number, bench"
-          maxLength={100}
+          maxLength={LONGEST_SEARCH}
           value={search}
           onChange={(event) => setSearch(event.target.value)}
         />
@@ -268,7 +269,7 @@ function List({
                       <input
                         aria-label={`Filter ${String(header.column.columnDef.header)}`}
                         className="input input-sm mb-1 h-8 w-full px-1"
-                        maxLength={120}
+                        maxLength={LONGEST_NAME}
                         value={(header.column.getFilterValue() as string | undefined) ?? ''}
                         onChange={(event) => header.column.setFilterValue(event.target.value || undefined)}
                       />
@@ -450,7 +451,7 @@ function Views({
           <input
             aria-label="Name of this view"
             className="input h-11 grow"
-            maxLength={80}
+            maxLength={LONGEST_VIEW_NAME}
             placeholder="keep this view as"
             value={name}
             onChange={(event) => setName(event.target.value)}

@@ -1,3 +1,4 @@
+import { LONGEST_TEXT } from '@zinc-pail/contract/limits';
 import type { PlantView } from '@zinc-pail/contract/api';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
@@ -56,7 +57,7 @@ export function EndPanel({ plant, onClose }: { plant: PlantView; onClose(): void
           {(id) => (
             <input
               id={id}
-              maxLength={500}
+              maxLength={LONGEST_TEXT}
               className="input h-11 w-full"
               value={cause}
               onChange={(event) => setCause(event.target.value)}

@@ -1,4 +1,5 @@
 /** Pictures by date, any two of them side by side. */
+import { LARGEST_PICTURE_MB } from '@zinc-pail/contract/limits';
 import type { PlantView } from '@zinc-pail/contract/api';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
@@ -6,8 +7,6 @@ import { ask, NotSent, wordsOf } from '../../api/client.ts';
 import { plantKey } from '../../api/plant.ts';
 import { fullDay } from '../../words/days.ts';
 import { SectionHead, Wrong } from '../../forms/Fields.tsx';
-
-const LARGEST_MB = 20;
 
 export function Pictures({ plant }: { plant: PlantView }) {
   const { pictures } = plant.record;
@@ -19,7 +18,8 @@ export function Pictures({ plant }: { plant: PlantView }) {
   const send = useMutation({
     mutationFn: async (files: File[]) => {
       for (const file of files) {
-        if (file.size > LARGEST_MB * 1024 * 1024) throw new NotSent(`${file.name} is larger than ${LARGEST_MB} MB.`);
+        if (file.size > LARGEST_PICTURE_MB * 1024 * 1024)
+          throw new NotSent(`${file.name} is larger than ${LARGEST_PICTURE_MB} MB.`);
         await ask(`/plants/${plant.id}/pictures?day=${date}`, { method: 'POST', file });
       }
     },

@@ -1,3 +1,4 @@
+import { LONGEST_VIEW_NAME } from '@zinc-pail/contract/limits';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
@@ -49,7 +50,7 @@ export function Calendars() {
         <input
           aria-label="Who reads it"
           placeholder="who reads it"
-          maxLength={80}
+          maxLength={LONGEST_VIEW_NAME}
           className="input h-11 grow"
           value={name}
           onChange={(event) => setName(event.target.value)}

@@ -1,3 +1,4 @@
+import { LARGEST_GARDEN_MB } from '@zinc-pail/contract/limits';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, ProblemError, wordsOf } from '../../api/client.ts';
@@ -12,8 +13,6 @@ interface Report {
   events: number;
   ignored: string[];
 }
-
-const LARGEST_MB = 64;
 
 /** Whole gardens as open files: looked at first, then taken in as a site of their own. */
 export function GardenFiles({ kit }: { kit: Kit }) {
@@ -45,7 +44,7 @@ export function GardenFiles({ kit }: { kit: Kit }) {
   });
   const open = async (chosen: File | undefined) => {
     if (!chosen) return;
-    if (chosen.size > LARGEST_MB * 1024 * 1024) return;
+    if (chosen.size > LARGEST_GARDEN_MB * 1024 * 1024) return;
     const read = { name: chosen.name, text: await chosen.text() };
     setFile(read);
     send.mutate({ dry: true, chosen: read });
@@ -64,7 +63,7 @@ export function GardenFiles({ kit }: { kit: Kit }) {
         ))}
       </ul>
       <label className="flex flex-wrap items-center gap-2">
-        One to bring in, up to {LARGEST_MB} MB{' '}
+        One to bring in, up to {LARGEST_GARDEN_MB} MB{' '}
         <input
           type="file"
           accept=".json,application/json"

@@ -1,4 +1,6 @@
 /** Waters and feeds at hand. */
+import { FEED_KINDS } from '@zinc-pail/contract/choices';
+import { LONGEST_NAME } from '@zinc-pail/contract/limits';
 import { HARDNESS_DH, leaning, WATER_KINDS, type WaterKind } from '@zinc-pail/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
@@ -8,7 +10,6 @@ import { Field, SectionHead, Wrong } from '../../forms/Fields.tsx';
 import { numberIn } from '../../words/numbers.ts';
 
 const LEANINGS = { bloom: 'for bloom', leaf: 'for leaf', even: 'balanced' } as const;
-const FEED_KINDS = ['liquid', 'grain', 'slow', 'organic', 'compost'] as const;
 
 function useList(list: 'waters' | 'feeds') {
   const queries = useQueryClient();
@@ -82,7 +83,7 @@ export function Waters({ kit }: { kit: Kit }) {
         onSubmit={(event) => void submit(event)}
       >
         <Field label="Name">
-          {(id) => <input id={id} maxLength={120} className="input h-11 w-full" {...register('name')} />}
+          {(id) => <input id={id} maxLength={LONGEST_NAME} className="input h-11 w-full" {...register('name')} />}
         </Field>
         <Field label="Kind">
           {(id) => (
@@ -151,7 +152,7 @@ export function Feeds({ kit }: { kit: Kit }) {
       </ul>
       <form noValidate className="mt-2 grid grid-cols-3 gap-x-4" onSubmit={(event) => void submit(event)}>
         <Field label="Name">
-          {(id) => <input id={id} maxLength={120} className="input h-11 w-full" {...register('name')} />}
+          {(id) => <input id={id} maxLength={LONGEST_NAME} className="input h-11 w-full" {...register('name')} />}
         </Field>
         <Field label="Kind">
           {(id) => (

@@ -1,3 +1,4 @@
+import { LONGEST_NAME, LONGEST_NUMBER } from '@zinc-pail/contract/limits';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { ask, NotSent, wordsOf } from '../../api/client.ts';
@@ -42,7 +43,7 @@ export function Settings({ kit }: { kit: Kit }) {
           {(id) => (
             <input
               id={id}
-              maxLength={120}
+              maxLength={LONGEST_NAME}
               className="input h-11 w-full"
               value={name}
               onChange={(event) => setName(event.target.value)}
@@ -57,7 +58,7 @@ export function Settings({ kit }: { kit: Kit }) {
             {(id) => (
               <input
                 id={id}
-                maxLength={40}
+                maxLength={LONGEST_NUMBER}
                 className="input h-11 w-full"
                 value={scheme}
                 onChange={(event) => setScheme(event.target.value)}

@@ -1,3 +1,4 @@
+import { LONGEST_NAME } from '@zinc-pail/contract/limits';
 import { useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import { ask, wordsOf } from '../../api/client.ts';
@@ -40,7 +41,7 @@ export function Sites({ kit }: { kit: Kit }) {
   });
   const box = (name: 'name' | 'latitude' | 'longitude' | 'elevation' | 'time_zone', label: string) => (
     <Field label={label}>
-      {(id) => <input id={id} maxLength={120} className="input h-11 w-full" {...register(name)} />}
+      {(id) => <input id={id} maxLength={LONGEST_NAME} className="input h-11 w-full" {...register(name)} />}
     </Field>
   );
   return (

@@ -1,3 +1,4 @@
+import { LONGEST_PLANT_NAME } from '@zinc-pail/contract/limits';
 import { genusByAnyName, genusCare, nameParts, suggestGenera, unclearName } from '@zinc-pail/core';
 import { useId, useState } from 'react';
 import { degrees } from '../../words/amounts.ts';
@@ -43,7 +44,7 @@ export function NameField({ value, onChange, meant, onMeant, household }: NameFi
         aria-autocomplete="list"
         aria-activedescendant={at >= 0 ? `${id}-${at}` : undefined}
         autoComplete="off"
-        maxLength={200}
+        maxLength={LONGEST_PLANT_NAME}
         className="input h-12 w-full text-[18px]"
         placeholder="Gymnocalycium cf. horstii, Aloe ‘Tin Roof’, or what the label says"
         value={value}

@@ -1,0 +1,197 @@
+/** What goes wrong on the screens, and the shed, on a small garden of its own. */
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { expectAccessible, press, sees, type Stage, stage, textOf, told } from './stage.ts';
+
+let on: Stage;
+beforeAll(async () => {
+  on = await stage({ empty: true });
+  const post = async (path: string, body: object) => {
+    const response = await fetch(on.url + path, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    expect(response.status).toBe(201);
+    return (await response.json()) as { id: number; ids: number[] };
+  };
+  const [site, zone] = [{ name: 'Weir', latitude_deg: 47, longitude_deg: 8, elevation_m: 400 }, { time_zone: 'UTC' }];
+  const { id } = await post('/api/sites', { ...site, ...zone });
+  const bench = await post('/api/places', { site_id: id, name: 'Sill', kind: 'windowsill', air: 'still' });
+  const { mixes } = await get<{ mixes: { id: number }[] }>('/api/kit');
+  const pot = { shape: 'round', top_mm: 90, base_mm: 67, depth_mm: 80, material: 'terracotta', holes: true };
+  await post('/api/plants', {
+    client_id: crypto.randomUUID(),
+    name: 'Aloe aristata',
+    pot: { ...pot, top_dressing_mm: 0 },
+    mix_id: mixes[0]!.id,
+    place_id: bench.id,
+    date: new Date().toISOString().slice(0, 10),
+    count: 2,
+  });
+});
+afterAll(() => on?.close());
+
+const get = async <T>(path: string): Promise<T> => (await (await fetch(on.url + path)).json()) as T;
+const entries = async (id: number) => (await get<{ journal: unknown[] }>(`/api/plants/${id}`)).journal.length;
+const plants = async () => {
+  const { fields, rows } = await get<{ fields: string[]; rows: number[][] }>('/api/plants');
+  return rows.map((row) => row[fields.indexOf('id')]!);
+};
+
+/** A page whose requests of a kind do not reach the server while the line is down. */
+async function withLine(path: string, cut: (url: string, method: string) => boolean) {
+  const page = await on.open(path);
+  const line = { down: false };
+  await page.setRequestInterception(true);
+  page.on('request', (request) =>
+    line.down && cut(request.url(), request.method()) ? void request.abort() : void request.continue(),
+  );
+  return { page, line };
+}
+const typeInto = async (page: Page, label: string, text: string, within = 'body') => {
+  const selector = await page.evaluate(
+    (wanted, root) => {
+      const found = [...document.querySelectorAll(`${root} label`)].find((one) => one.textContent?.trim() === wanted);
+      return `[id="${found?.getAttribute('for')}"]`;
+    },
+    label,
+    within,
+  );
+  await page.$eval(selector, (input) => (input as HTMLInputElement).select());
+  await page.keyboard.press('Backspace');
+  await page.type(selector, text);
+};
+
+describe('a line that is dead', () => {
+  it('a mark is told as not written, nothing is in the book, and the same key writes it once the line is back', async () => {
+    const [first] = await plants();
+    const { page, line } = await withLine('/', (url) => url.includes('/api/marks'));
+    const before = await entries(first!);
+    await page.keyboard.press('l');
+    await page.waitForSelector(`#pot-${first}`);
+    await page.keyboard.press('j');
+    line.down = true;
+    await page.keyboard.press('2');
+    await told(page, /does not answer/);
+    await expectAccessible(page);
+    expect(await entries(first!)).toBe(before);
+    line.down = false;
+    await page.keyboard.press('2');
+    await told(page, /felt damp/);
+    expect(await entries(first!)).toBe(before + 1);
+    await page.close();
+  });
+  it('a form keeps what was typed and sends it when asked again', async () => {
+    const [, second] = await plants();
+    const { page, line } = await withLine(`/plants/${second}`, (_, method) => method === 'PATCH');
+    await press(page, /^More/);
+    await press(page, 'Change its record');
+    await page.waitForSelector('dialog[open]');
+    await typeInto(page, 'Provenance', 'from the weir', 'dialog');
+    line.down = true;
+    await press(page, 'Keep it', 'dialog');
+    await sees(page, /does not answer/, 'dialog');
+    line.down = false;
+    await press(page, 'Keep it', 'dialog');
+    await page.waitForFunction(() => !document.querySelector('dialog[open]'));
+    await sees(page, /from the weir/);
+    expect((await get<{ provenance: string }>(`/api/plants/${second}`)).provenance).toBe('from the weir');
+    await page.close();
+  });
+});
+
+describe('two keepers on one record', () => {
+  it('the later is told what the first one changed, keeps what was typed, and may save it knowing', async () => {
+    const [first] = await plants();
+    const page = await on.open(`/plants/${first}`);
+    await press(page, /^More/);
+    await press(page, 'Change its record');
+    await typeInto(page, 'Other names', 'lace aloe', 'dialog');
+    const { version } = await get<{ version: number }>(`/api/plants/${first}`);
+    const change = await fetch(`${on.url}/api/plants/${first}`, {
+      method: 'PATCH',
+      headers: { 'Content-Type': 'application/json', 'If-Match': String(version) },
+      body: JSON.stringify({ used_to: 'a greenhouse' }),
+    });
+    expect(change.status).toBe(200);
+    await press(page, 'Keep it', 'dialog');
+    await sees(page, /Someone changed this since you opened it/, 'dialog');
+    expect(await page.$$eval('dialog input', (all) => all.map((one) => (one as HTMLInputElement).value))).toContain(
+      'lace aloe',
+    );
+    await press(page, 'Keep it', 'dialog');
+    await page.waitForFunction(() => !document.querySelector('dialog[open]'));
+    await page.close();
+  });
+});
+
+describe('the shed', () => {
+  it('a water is added, one that cannot be is told why, and one is dropped again', async () => {
+    const page = await on.open('/shed');
+    const waters = 'section[aria-labelledby=waters]';
+    await typeInto(page, 'Name', 'Weir butt', waters);
+    await typeInto(page, 'Hardness, °dH', '400', waters);
+    await press(page, 'Add this water', waters);
+    await sees(page, /Hardness from 0 to 100/, waters);
+    await typeInto(page, 'Hardness, °dH', '18', waters);
+    await press(page, 'Add this water', waters);
+    await sees(page, /Weir butt: rain, 18 °dH; hard: not for plants that mind salts/, waters);
+    await expectAccessible(page);
+    await press(page, 'Drop Weir butt', waters);
+    await page.waitForFunction(() => !/Weir butt: /.test(document.body.textContent ?? ''));
+    expect((await get<{ waters: { name: string }[] }>('/api/kit')).waters).toEqual([]);
+    await page.close();
+  });
+  it('a feed is added by its label and leans where its label leans', async () => {
+    const page = await on.open('/shed');
+    const feeds = 'section[aria-labelledby=feeds]';
+    await typeInto(page, 'Name', 'Lock feed', feeds);
+    await press(page, /^Add/, feeds);
+    await sees(page, /N, P and K from 0 to 60/, feeds);
+    for (const [letter, text] of [
+      ['N', '4'],
+      ['P', '6'],
+      ['K', '8'],
+    ] as const)
+      await page.type(`${feeds} input[aria-label="${letter}"]`, text);
+    await typeInto(page, 'Label’s dose a litre', '2,5', feeds);
+    await press(page, /^Add/, feeds);
+    await page.waitForFunction(
+      (root) => /Lock feed/.test(document.querySelector(`${root} ul`)?.textContent ?? ''),
+      {},
+      feeds,
+    );
+    expect((await get<{ feeds: object[] }>('/api/kit')).feeds).toMatchObject([
+      { name: 'Lock feed', n_pct: 4, p_pct: 6, k_pct: 8, per_litre: 2.5 },
+    ]);
+    await page.close();
+  });
+  it('the can is told in litres and what is none is said', async () => {
+    const page = await on.open('/shed');
+    const house = 'section[aria-labelledby=settings]';
+    await typeInto(page, 'The can holds, litres', 'a bucket', house);
+    await press(page, 'Keep these', house);
+    await sees(page, /litres from 0.1 to 200/, house);
+    await typeInto(page, 'The can holds, litres', '7,5', house);
+    await press(page, 'Keep these', house);
+    await sees(page, /Kept/, house);
+    expect((await get<{ collection: { can_ml: number } }>('/api/kit')).collection.can_ml).toBe(7500);
+    await page.close();
+  });
+});
+
+describe('pages that are not there', () => {
+  it.each(['/plants/4711', '/plants/aloe'])('%s is said in words', async (path) => {
+    const page = await on.open(path);
+    await page.waitForSelector('[role=alert]');
+    expect(await textOf(page, '[role=alert]')).toMatch(/no such plant|nothing at this address/);
+    await page.close();
+  });
+  it('an address of no screen leads home', async () => {
+    const page = await on.open('/nowhere-at-all');
+    await expectAccessible(page);
+    expect(await page.$$eval('main a', (links) => links.map((link) => link.getAttribute('href')))).toContain('/');
+    await page.close();
+  });
+});

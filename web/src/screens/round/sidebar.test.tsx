@@ -1,0 +1,92 @@
+/** What stands beside the round, drawn to markup. */
+import type { RoundPlace, RoundSite } from '@zinc-pail/contract/api';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { MemoryRouter } from 'react-router';
+import { describe, expect, it } from 'vitest';
+import { Sidebar } from './Sidebar.tsx';
+
+const place = (over: Partial<RoundPlace> = {}): RoundPlace => ({
+  id: 1,
+  name: 'Lean-to',
+  kind: 'cold-glass',
+  quarantine: false,
+  today: { tmin_c: 2, tmax_c: 12, rh_pct: 65 },
+  tonight_c: 2.4,
+  pots: [],
+  left: 3,
+  asleep: 1,
+  cold: [],
+  version: 1,
+  ...over,
+});
+const site = (over: Partial<RoundSite> = {}): RoundSite => ({
+  id: 1,
+  name: 'Lock',
+  today: '2026-06-04',
+  latitude_deg: 47,
+  nights_c: [8, 9, 10],
+  counts: { act: 0, water: 2, look: 0, soon: 1, leave: 3, asleep: 1 },
+  can_ml: 5000,
+  can: [],
+  places: [place()],
+  load: [3, 2, 0, 0, 1, 0, 0, 4],
+  also: [],
+  ...over,
+});
+const shown = (sites: RoundSite[]) => {
+  const markup = renderToStaticMarkup(
+    <MemoryRouter>
+      <Sidebar sites={sites} />
+    </MemoryRouter>,
+  );
+  return { markup, text: markup.replaceAll(/<[^>]+>/g, ' ').replaceAll(/\s+/g, ' ') };
+};
+
+describe('the can', () => {
+  it('says how much of which water, how much feed, and how many fills', () => {
+    const { text } = shown([
+      site({
+        can: [
+          {
+            water: 'rain',
+            pots: 4,
+            ml: 6000,
+            fills: 2,
+            feed: { name: 'Lock feed', strength: 0.5, unit: 'ml', dose: 15 },
+          },
+          { water: 'soft', pots: 1, ml: 90, fills: 1, feed: null },
+        ],
+      }),
+    ]);
+    expect(text).toMatch(/6\.1 l/);
+    expect(text).toMatch(/15 ml Lock feed, half the dose/);
+    expect(text).toMatch(/90 ml soft water/);
+  });
+  it('a feed nobody named is asked for rather than guessed', () => {
+    const feed = { name: null, strength: 0.25, unit: null, dose: null };
+    expect(shown([site({ can: [{ water: 'rain', pots: 1, ml: 100, fills: 1, feed }] })]).text).toContain(
+      'name your feed in the shed',
+    );
+  });
+});
+
+describe('tonight', () => {
+  it('says that nothing is too cold, or who is, most tender first as they come', () => {
+    expect(shown([site()]).text).toContain('No pot is below its own limit');
+    const cold = [
+      { id: 7, name: 'Hoya kerrii', limit_c: 12 },
+      { id: 8, name: 'Aloe vera', limit_c: 4 },
+    ];
+    const { markup, text } = shown([site({ places: [place({ cold })] })]);
+    expect(text).toContain('2 pots below their limit');
+    expect(markup.indexOf('/plants/7')).toBeLessThan(markup.indexOf('/plants/8'));
+    expect(text).toContain('(12°)');
+  });
+});
+
+describe('the weeks ahead', () => {
+  it('are told to whoever cannot see them, sites together', () => {
+    const { markup } = shown([site(), site({ id: 2, name: 'Roof', load: [1, 1, 1, 1, 1, 1, 1, 1] })]);
+    expect(markup).toContain('next 8 weeks: 4, 3, 1, 1, 2, 1, 1, 5');
+  });
+});
