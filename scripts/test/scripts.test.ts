@@ -1,10 +1,10 @@
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, statSync, utimesSync, writeFileSync } from 'node:fs';
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { afterAll, afterEach, describe, expect, it } from 'vitest';
 // @ts-expect-error plain JavaScript, so that it runs on a bare checkout
-import { commandOf, DOT_ZINC, freePort, isAlive, onPath, run, selfMark, sleep, withLock } from '../lib.mjs';
+import { commandOf, DOT_ZINC, freePort, isAlive, onPath, ROOT, run, selfMark, sleep, withLock } from '../lib.mjs';
 // @ts-expect-error as above
 import { ownDatabase, sweepThrowAways } from '../database.mjs';
 // @ts-expect-error as above
@@ -114,5 +114,13 @@ describe('bundles', () => {
   it('are made anew only when their sources are newer', () => {
     expect(existsSync(bundlePath('zinc'))).toBe(true);
     expect(isStale('zinc')).toBe(false);
+    const file = join(ROOT, 'cli', 'src', 'main.ts');
+    const { atime, mtime } = statSync(file);
+    try {
+      utimesSync(file, atime, new Date(Date.now() + 60_000));
+      expect(isStale('zinc')).toBe(true);
+    } finally {
+      utimesSync(file, atime, mtime);
+    }
   });
 });

@@ -77,29 +77,34 @@ describe('the database checks rows itself', () => {
     await migrate(database.pool, MIGRATIONS);
     await oneShelf(database.pool);
   });
-  const refuses = (sql: string) => expect(database.pool.query(sql)).rejects.toThrow();
+  /** By the constraint that is meant, not by whatever else is wrong with it. */
+  const refuses = (sql: string, constraint: string) =>
+    expect(database.pool.query(sql)).rejects.toThrow(new RegExp(constraint));
   const entry = (type: string, detail: string) =>
     `INSERT INTO journal (collection_id, plant_id, client_id, day, type, detail, written_by)
        VALUES (1, 1, UUID(), '2026-01-01', '${type}', '${detail}', 'x')`;
 
-  it('a latitude off the globe', () => refuses('UPDATE site SET latitude_deg = 91'));
+  it('a latitude off the globe', () => refuses('UPDATE site SET latitude_deg = 91', 'site_latitude'));
   it('a night warmer than its day', () =>
-    refuses("INSERT INTO weather_day VALUES (1, '2026-01-01', 9, 3, 50, 1, 0, 1, 'observed')"));
-  it('half a lamp', () => refuses('UPDATE place SET lamp_hours = 12'));
-  it('an unknown place for a stay', () => refuses('UPDATE stay SET place_id = 99'));
+    refuses("INSERT INTO weather_day VALUES (1, '2026-01-01', 9, 3, 50, 1, 0, 1, 'observed')", 'weather_low_to_high'));
+  it('half a lamp', () => refuses('UPDATE place SET lamp_hours = 12', 'place_lamp_whole'));
+  it('an unknown place for a stay', () => refuses('UPDATE stay SET place_id = 99', 'stay_at'));
   it('a second open potting for a plant', () =>
     refuses(
       `INSERT INTO potting (plant_id, mix_id, from_day, shape, top_mm, base_mm, depth_mm, material, holes)
          VALUES (1, 1, '2026-01-01', 'round', 90, 68, 80, 'plastic', 1)`,
+      'one_open_potting',
     ));
-  it('a watering without its way', () => refuses(entry('watering', '{}')));
-  it('a measure of nothing', () => refuses(entry('watering', '{"method":"measured"}')));
-  it('a check of two things at once', () => refuses(entry('check', '{"finger":"dry","meter":3}')));
-  it('a detail that is no JSON', () => refuses(entry('note', '{')));
-  it('a plant without a name', () => refuses("UPDATE plant SET name = ' '"));
+  it('a watering without its way', () => refuses(entry('watering', '{}'), 'journal_watering'));
+  it('a measure of nothing', () => refuses(entry('watering', '{"method":"measured"}'), 'journal_measured'));
+  it('a check of two things at once', () => refuses(entry('check', '{"finger":"dry","meter":3}'), 'journal_check'));
+  it('a detail that is no JSON', () => refuses(entry('note', '{'), 'detail'));
+  it('a plant without a name', () => refuses("UPDATE plant SET name = ' '", 'plant_name_not_blank'));
   it('but takes what is sound', async () => {
     await database.pool.query(entry('check', '{"finger":"dry"}'));
     await database.pool.query(entry('watering', '{"method":"measured","amount_ml":40}'));
+    const [rows] = await database.pool.query<any[]>("SELECT type FROM journal WHERE day = '2026-01-01' ORDER BY id");
+    expect(rows.map((row) => row.type)).toEqual(['check', 'watering']);
   });
   it('reads a plant’s journal by its index', async () => {
     const [plan] = await database.pool.query<any[]>(

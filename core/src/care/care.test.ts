@@ -251,6 +251,13 @@ describe('light and room', () => {
   it('counts ground against the bench', () => {
     expect(crowding([100, 100, 200], 0.06)).toBeCloseTo(1);
     expect(crowding([100], 0)).toBe(0);
-    expect(CROWDED_FROM).toBeLessThan(1);
+    // Nine pots of 10 cm on a third of a metre by three: the air passes no more from the eighth on.
+    const set = (pots: number) =>
+      crowding(
+        Array.from({ length: pots }, () => 100),
+        0.1,
+      );
+    expect(set(7)).toBeLessThan(CROWDED_FROM);
+    expect(set(8)).toBeGreaterThanOrEqual(CROWDED_FROM - 1e-9);
   });
 });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Plant } from '../garden.ts';
-import { GENERA, genusOf } from './genera.ts';
+import { genusOf } from './genera.ts';
 import { nameParts } from './name.ts';
 import { traitsOf } from './traits.ts';
 
@@ -25,14 +25,6 @@ describe('names by the rules', () => {
 });
 
 describe('the genus library', () => {
-  it('is sound: what a moist root ball bears is never colder than a dry one, and growth is warmer than both', () => {
-    for (const genus of GENERA.values()) {
-      expect(genus.minDryC, genus.name).toBeLessThanOrEqual(genus.minWetC);
-      expect(genus.minWetC, genus.name).toBeLessThanOrEqual(genus.growMinC + 1);
-      expect(genus.dryRule === 'dry-and-hold', genus.name).toBe(genus.holdDays > 0);
-    }
-    expect(GENERA.size).toBeGreaterThan(120);
-  });
   it('finds the genus in what keepers write', () => {
     expect(genusOf('Echeveria cf. agavoides')?.name).toBe('Echeveria');
     expect(genusOf('× Gasteria')?.name).toBe('Gasteria');

@@ -1,0 +1,138 @@
+/** Rules of one plant, and what the household means for them. Against a real MariaDB. */
+import { plantSchema, problemSchema } from '@zinc-pail/contract/api';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type Bench, bench, keeps } from './harness.ts';
+import { keeper, daysAgo, watering } from './keeper.ts';
+
+let here: Bench;
+beforeAll(async () => {
+  here = await bench();
+});
+afterAll(() => here.drop());
+
+const { send, takeIn, plant } = keeper(() => here);
+
+describe('rules of one plant', () => {
+  it('say where they come from, take the keeper’s with a reason, and can be put back', async () => {
+    const before = await plant(1);
+    expect(before.care.sources.trigger).toBe('usual');
+    const changed = await here.ask('/api/plants/1', {
+      method: 'PATCH',
+      headers: { 'If-Match': String(before.version) },
+      body: {
+        rules: { trigger: 'calendar', everyDays: Array.from({ length: 12 }, () => 9), amount: { by: 'fixed', ml: 33 } },
+        reasons: { trigger: 'my sitter keeps a list' },
+        own_words: 'Never on Sundays',
+      },
+    });
+    expect(changed.status).toBe(200);
+    keeps(plantSchema, changed.body);
+    expect(changed.body.care).toMatchObject({
+      rules: { trigger: 'calendar' },
+      sources: { trigger: 'keeper' },
+      reasons: { trigger: 'my sitter keeps a list' },
+    });
+    expect(changed.body.task).toMatchObject({ amount_ml: 33, way: 'measured', own_words: 'Never on Sundays' });
+    const reset = await here.ask('/api/plants/1', {
+      method: 'PATCH',
+      headers: { 'If-Match': String(changed.body.version) },
+      body: { rules: { trigger: null, everyDays: null, amount: null } },
+    });
+    expect(reset.body.care).toMatchObject({ rules: { trigger: 'pot' }, sources: { trigger: 'usual' }, reasons: {} });
+  });
+  it('the loser of two changes is told what changed', async () => {
+    const { version } = await plant(1);
+    expect(
+      (
+        await here.ask('/api/plants/1', {
+          method: 'PATCH',
+          headers: { 'If-Match': String(version) },
+          body: { provenance: 'from the lock' },
+        })
+      ).status,
+    ).toBe(200);
+    const late = await here.ask('/api/plants/1', {
+      method: 'PATCH',
+      headers: { 'If-Match': String(version) },
+      body: { provenance: 'from the weir' },
+    });
+    expect(late.status).toBe(412);
+    keeps(problemSchema, late.body);
+    expect(late.body.detail).toContain('provenance is now "from the lock"');
+    expect((await here.ask('/api/plants/1', { method: 'PATCH', body: { provenance: 'x' } })).status).toBe(428);
+  });
+  it.each([
+    [{ rules: { ways: [] } }, '/rules/ways'],
+    [{ rules: { saucerMinutes: 0 } }, '/rules/saucerMinutes'],
+    [
+      {
+        rules: {
+          feed: {
+            rhythm: { mode: 'nth', n: 0, sipsCount: false },
+            strength: 1,
+            chargeMonths: 1,
+            lastBeforeRest: false,
+            firstOnWaking: false,
+          },
+        },
+      },
+      '/rules/feed/rhythm/n',
+    ],
+    [{ rules: { amount: { by: 'fixed' } } }, '/rules/amount/ml'],
+    [{ own_words: 'x'.repeat(501) }, '/own_words'],
+    [{ price_minor: 100, price_currency: 'euro' }, '/price_currency'],
+    [{ rules: { everyDays: [1, 2] } }, '/rules/everyDays'],
+  ])('refuses %j, saying where', async (body, pointer) => {
+    const answer = await here.ask('/api/plants/1', {
+      method: 'PATCH',
+      headers: { 'If-Match': String((await plant(1)).version) },
+      body,
+    });
+    expect(answer.status).toBe(400);
+    expect(answer.body.faults.map((fault: any) => fault.pointer)).toContain(pointer);
+  });
+});
+
+describe('half dry', () => {
+  it('is a rule of the keeper’s that moves the day, and no word of it goes into a garden file', async () => {
+    const { ids } = (await takeIn({ name: 'Aloe vera', date: daysAgo(20) })).body;
+    await send('/api/marks', { marks: [{ plant_id: ids[0], entries: [watering({ date: daysAgo(1) })] }] });
+    const dry = await plant(ids[0]);
+    const half = await here.ask(`/api/plants/${ids[0]}`, {
+      method: 'PATCH',
+      headers: { 'If-Match': String(dry.version) },
+      body: { rules: { dueAt: 0.4 } },
+    });
+    expect(half.body.outlook.due_m).toBe(0.4);
+    expect(half.body.outlook.water.ideal < dry.outlook.water.ideal).toBe(true);
+    expect(JSON.stringify((await here.ask('/api/export/garden/1')).body)).not.toContain('due_m');
+    expect(
+      (
+        await here.ask(`/api/plants/${ids[0]}`, {
+          method: 'PATCH',
+          headers: { 'If-Match': String(half.body.version) },
+          body: { rules: { dueAt: 2 } },
+        })
+      ).status,
+    ).toBe(400);
+  });
+});
+
+describe('who lives with the plants', () => {
+  it('is kept, and a place tells what stands within reach', async () => {
+    expect((await send('/api/settings', { has_pets: true }, {}, 'PATCH')).body.collection).toMatchObject({
+      has_pets: true,
+      has_children: false,
+    });
+    const { ids } = (await takeIn({ name: 'Euphorbia milii' })).body;
+    const { version } = (await here.ask('/api/places')).body.places.find((place: any) => place.id === 1);
+    const { body } = await here.ask('/api/places/1', {
+      method: 'PATCH',
+      headers: { 'If-Match': String(version) },
+      body: { within_reach: true },
+    });
+    const place = body.places.find((one: any) => one.id === 1);
+    expect(place.within_reach).toBe(true);
+    expect(place.pots.find((pot: any) => pot.id === ids[0]).poisonous).toEqual({ people: true, pets: true });
+  });
+});

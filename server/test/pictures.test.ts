@@ -1,0 +1,93 @@
+/** Pictures, labels, and finding plants again. Against a real MariaDB. */
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type Bench, bench } from './harness.ts';
+import { keeper, daysAgo } from './keeper.ts';
+
+let here: Bench;
+beforeAll(async () => {
+  here = await bench();
+});
+afterAll(() => here.drop());
+
+const { send, takeIn, plant } = keeper(() => here);
+
+describe('pictures', () => {
+  it('are made smaller, lose the camera’s notes, and go into the book', async () => {
+    const file = await sharp({ create: { width: 2400, height: 1200, channels: 3, background: '#6f8650' } })
+      .withExif({ IFD0: { Copyright: 'somebody', Model: 'camera' } })
+      .jpeg()
+      .toBuffer();
+    const answer = await fetch(`${here.url}/api/plants/1/pictures?day=${daysAgo(2)}&caption=Spring`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'image/jpeg' },
+      body: new Uint8Array(file),
+    });
+    expect(answer.status).toBe(201);
+    const made = (await answer.json()) as { id: number; width_px: number; height_px: number };
+    expect(made).toMatchObject({ width_px: 1600, height_px: 800 });
+    const large = Buffer.from(await (await fetch(`${here.url}/api/pictures/${made.id}/large`)).arrayBuffer());
+    expect((await sharp(large).metadata()).exif).toBeUndefined();
+    expect((await plant(1)).record.pictures[0]).toMatchObject({ id: made.id, day: daysAgo(2), caption: 'Spring' });
+    await send(`/api/pictures/${made.id}/remove`, {});
+    expect((await plant(1)).record.pictures).toEqual([]);
+    expect((await here.ask(`/api/pictures/${made.id}/large`)).status).toBe(404);
+  });
+  it.each([
+    ['text/plain', 'not a picture'],
+    ['image/png', 'not a picture'],
+    [
+      'image/svg+xml',
+      '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect width="9" height="9"/></svg>',
+    ],
+  ])('%s that is none is refused', async (type, body) => {
+    const answer = await fetch(`${here.url}/api/plants/1/pictures`, {
+      method: 'POST',
+      headers: { 'Content-Type': type },
+      body,
+    });
+    expect(answer.status).toBe(415);
+  });
+});
+
+const pages = (pdf: string) => [...pdf.matchAll(/\/Type \/Page\b(?!s)/g)].length;
+
+describe('labels', () => {
+  it('are a PDF of the plants asked for', async () => {
+    const answer = await fetch(`${here.url}/api/labels.pdf?ids=1,2&skip=3`);
+    expect(answer.headers.get('content-type')).toContain('application/pdf');
+    const pdf = Buffer.from(await answer.arrayBuffer()).toString('latin1');
+    expect(pdf.startsWith('%PDF-')).toBe(true);
+    expect(pages(pdf)).toBe(1);
+    // Two labels after the first 23 of a sheet: the second begins a new one.
+    const over = await fetch(`${here.url}/api/labels.pdf?ids=1,2&skip=23`);
+    expect(pages(Buffer.from(await over.arrayBuffer()).toString('latin1'))).toBe(2);
+    // A code for each label: twice as many pictures as on one.
+    const one = Buffer.from(await (await fetch(`${here.url}/api/labels.pdf?ids=1`)).arrayBuffer()).toString('latin1');
+    const codes = (text: string) => [...text.matchAll(/\/Subtype \/Image/g)].length;
+    expect(codes(one)).toBeGreaterThan(0);
+    expect(codes(pdf)).toBe(2 * codes(one));
+    expect((await here.ask('/api/labels.pdf?ids=')).status).toBe(400);
+    expect((await here.ask('/api/labels.pdf?ids=1&skip=24')).status).toBe(400);
+  });
+});
+
+describe('finding', () => {
+  it.each([
+    ['hahn', 'Mammillaria hahniana'],
+    ['001', 'Mammillaria hahniana'],
+    ['shelf echev', 'Echeveria agavoides'],
+  ])('%s finds %s', async (q, name) => {
+    expect((await here.ask(`/api/find?q=${encodeURIComponent(q)}`)).body.plants.map((one: any) => one.name)).toContain(
+      name,
+    );
+  });
+  it('by an old genus name or another name of the plant', async () => {
+    const { ids } = (await takeIn({ name: 'Echinopsis ferox', other_names: 'Hedgehog of the hill, Prickle jack' }))
+      .body;
+    expect((await here.ask('/api/find?q=Lobivia')).body.plants.map((one: any) => one.id)).toContain(ids[0]);
+    expect((await here.ask('/api/find?q=prickle')).body.plants[0].id).toBe(ids[0]);
+    expect((await here.ask('/api/find?q=%25')).body.plants).toEqual([]);
+    expect((await here.ask('/api/find?q=')).status).toBe(400);
+  });
+});

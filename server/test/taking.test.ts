@@ -1,0 +1,167 @@
+/** Plants come in, are copied, moved, given away, die and come back. Against a real MariaDB. */
+import { randomUUID } from 'node:crypto';
+import { plantSchema, roundSchema } from '@zinc-pail/contract/api';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type Bench, bench, keeps, today } from './harness.ts';
+import { keeper, daysAgo, POT, watering } from './keeper.ts';
+
+let here: Bench;
+beforeAll(async () => {
+  here = await bench();
+});
+afterAll(() => here.drop());
+
+const { send, takeIn, plant, rows } = keeper(() => here);
+
+describe('taking in', () => {
+  it('needs a name, a pot, a mix and a place, and numbers by the keeper’s scheme', async () => {
+    await send('/api/settings', { number_scheme: '{yy}-{genus}-{n:2}' }, {}, 'PATCH');
+    const { status, body } = await takeIn({
+      name: 'Gasteria cf. carinata',
+      name_sure: 'likely',
+      price_minor: 750,
+      price_currency: 'EUR',
+      mother_id: 1,
+      source: 'swap',
+      used_to: 'peat, wet, in a shop',
+    });
+    expect(status).toBe(201);
+    const made = await plant(body.ids[0]);
+    keeps(plantSchema, made);
+    expect(made.number).toBe(`${today().slice(2, 4)}-GAST-01`);
+    expect(made.record).toMatchObject({
+      name_sure: 'likely',
+      price_minor: 750,
+      mother: { id: 1 },
+      genus: 'Gasteria',
+      acquired_on: today(),
+    });
+    expect((await plant(1)).record.offspring.map((one: any) => one.id)).toContain(body.ids[0]);
+  });
+  it('a tray of twenty at once, and sent twice it is still twenty', async () => {
+    const tray = { client_id: randomUUID(), name: 'Lithops lesliei', count: 20 };
+    const first = await takeIn(tray);
+    expect(first.body.ids).toHaveLength(20);
+    const again = await takeIn(tray);
+    expect(again.body.ids).toEqual(first.body.ids);
+    const numbers = await Promise.all(first.body.ids.slice(0, 3).map(async (id: number) => (await plant(id)).number));
+    expect(new Set(numbers).size).toBe(3);
+  });
+  it('may be copied, as one more or as an offset', async () => {
+    const { body } = await send('/api/plants/2/copies', { count: 2, date: today(), as_offspring: true });
+    expect(body.ids).toHaveLength(2);
+    expect((await plant(body.ids[0])).record.mother.id).toBe(2);
+  });
+  it.each([
+    [{ place_id: 99 }, '/place_id'],
+    [{ mix_id: 99 }, '/mix_id'],
+    [{ date: '2999-01-01' }, '/date'],
+    [{ number: '001' }, '/number'],
+    [{ pot: { ...POT, top_mm: 5 } }, '/pot/top_mm'],
+    [{ name: ' ' }, '/name'],
+    [{ count: 201 }, '/count'],
+    [{ mother_id: 4_000_000 }, '/mother_id'],
+  ])('refuses %j and writes nothing', async (over, pointer) => {
+    const before = await rows('plant');
+    const { status, body } = await takeIn(over);
+    expect(status).toBe(400);
+    expect(body.faults[0].pointer).toBe(pointer);
+    expect(await rows('plant')).toBe(before);
+  });
+});
+
+describe('a name nobody knows', () => {
+  it('keeps the plant to the dry side until what is seen of it says more', async () => {
+    const { ids } = (await takeIn({ name: 'Rhipsalis baccifera' })).body;
+    const known = await plant(ids[0]);
+    expect(known.outlook.traits.dryRule).toBe('keep-damp');
+    const unsure = await here.ask(`/api/plants/${ids[0]}`, {
+      method: 'PATCH',
+      headers: { 'If-Match': String(known.version) },
+      body: { name_sure: 'unknown' },
+    });
+    expect(unsure.body.outlook.traits.dryRule).toBe('dry-through');
+    expect(unsure.body.outlook.trait_sources.dryRule).toBe('cautious');
+    const seen = await here.ask(`/api/plants/${ids[0]}`, {
+      method: 'PATCH',
+      headers: { 'If-Match': String(unsure.body.version) },
+      body: { store: 'stem', form: 'trailing', habit: 'evergreen' },
+    });
+    expect(seen.body.outlook.trait_sources).toMatchObject({ store: 'keeper', form: 'keeper' });
+  });
+});
+
+describe('moving and ending', () => {
+  it('a move to sun lays out a plan day by day and puts it on the round', async () => {
+    const place = await send('/api/places', { site_id: 1, name: 'Stair room', kind: 'room', air: 'still' });
+    const { ids } = (await takeIn({ place_id: place.body.id, name: 'Agave parryi' })).body;
+    const { body } = await send('/api/plants/move', { plant_ids: ids, place_id: 1, date: today() });
+    expect(body.moved).toEqual(ids);
+    expect(body.hardening[0].steps[0]).toEqual({ date: today(), minutes: 20 });
+    const round = (await here.ask('/api/round')).body;
+    keeps(roundSchema, round);
+    expect(round.sites[0].also.find((one: any) => one.kind === 'sun')).toMatchObject({ plant_id: ids[0], minutes: 20 });
+    expect((await plant(ids[0])).place.id).toBe(1);
+    const back = await send(`/api/plants/${ids[0]}/scorched`, {});
+    expect(back.body.steps[0].minutes).toBe(20);
+    await send(`/api/plants/${ids[0]}/hardening/end`, {});
+    expect((await plant(ids[0])).record.hardening).toBeNull();
+  });
+  it('died: it leaves the lists, its story reads the journal back, and a mistake can be undone', async () => {
+    const { ids } = (await takeIn({ name: 'Echeveria elegans', date: daysAgo(50) })).body;
+    const id = ids[0];
+    await send('/api/marks', {
+      marks: [
+        {
+          plant_id: id,
+          entries: [
+            watering({ date: daysAgo(5) }),
+            { client_id: randomUUID(), date: daysAgo(4), type: 'sign', sign: 'mushy', strength: 3 },
+          ],
+        },
+      ],
+    });
+    const { status, body } = await send(`/api/plants/${id}/end`, {
+      how: 'died',
+      date: today(),
+      cause: 'rot from the neck',
+    });
+    expect(status).toBe(200);
+    expect(body).toMatchObject({ ended: 'died', ended_why: 'rot from the neck', kept_days: 50 });
+    expect(body.lines.join(' ')).toMatch(/Last watered 5 days before the end/);
+    expect(body.lines.join(' ')).toMatch(/mushy \(4 days before\)/);
+    expect((await here.ask(`/api/plants/${id}`)).status).toBe(410);
+    expect(JSON.stringify((await here.ask('/api/plants')).body.rows)).not.toContain('Echeveria elegans');
+    expect((await here.ask('/api/find?q=echeveria%20elegans')).body.plants[0]).toMatchObject({ id, ended: 'died' });
+    expect((await here.ask('/api/gone')).body.plants[0]).toMatchObject({
+      id,
+      ended: 'died',
+      ended_why: 'rot from the neck',
+    });
+    expect((await send(`/api/plants/${id}/end`, { how: 'given', date: today() })).status).toBe(409);
+    expect((await send(`/api/plants/${id}/revive`, {})).body.record.ended).toBeNull();
+  });
+});
+
+describe('numbers by the scheme', () => {
+  it.each([
+    ['{year}-{n:4}', /^2\d{3}-\d{4}$/],
+    ['L{n}', /^L\d+$/],
+    ['{yy}{month}.{n:2}', /^\d{4}\.\d{2}$/],
+    ['{n:3}/{genus}', /^\d{3}\/ALOE$/],
+  ])('%s', async (number_scheme, pattern) => {
+    await send('/api/settings', { number_scheme }, {}, 'PATCH');
+    const numbers: string[] = [];
+    for (let i = 0; i < 2; i++) numbers.push((await plant((await takeIn()).body.ids[0])).number);
+    for (const number of numbers) expect(number).toMatch(pattern);
+    expect(numbers[0]).not.toBe(numbers[1]);
+  });
+  it('must count, and ten keepers at once get ten numbers', async () => {
+    expect((await send('/api/settings', { number_scheme: '{year}' }, {}, 'PATCH')).status).toBe(400);
+    await send('/api/settings', { number_scheme: 'T{n:3}' }, {}, 'PATCH');
+    const made = await Promise.all(Array.from({ length: 10 }, () => takeIn()));
+    expect(made.map((one) => one.status)).toEqual(Array(10).fill(201));
+    const numbers = await Promise.all(made.map(async (one) => (await plant(one.body.ids[0])).number));
+    expect(new Set(numbers).size).toBe(10);
+  });
+});
