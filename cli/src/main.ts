@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { blendMix, componentsOf, mixReport } from '@zinc-pail/core';
 import { forecastFile, judgementFile } from '@zinc-pail/words/files';
 import { checkGarden, checkMixFile } from '@zinc-pail/contract/gardenFile';
-import { type Fault, faultText, type Verdict } from '@zinc-pail/contract/faults';
+import { type Fault, faultText, type Checked } from '@zinc-pail/contract/faults';
 import { Command } from 'commander';
 
 const REFUSED = 2;
@@ -28,7 +28,7 @@ function readJson(file: string): unknown {
   }
 }
 
-function accept<T>(file: string, verdict: Verdict<T>): T {
+function accept<T>(file: string, verdict: Checked<T>): T {
   for (const pointer of verdict.unknown) process.stderr.write(`warning: ${pointer}: no such field; ignored\n`);
   if (verdict.faults.length > 0) {
     const shown = verdict.faults.slice(0, MOST_FAULTS).map(faultText);

@@ -10,7 +10,7 @@ export interface Fault {
   accepted: string;
 }
 
-export interface Verdict<T> {
+export interface Checked<T> {
   value: T;
   faults: Fault[];
   /** pointers of fields nobody knows; they are ignored */
@@ -33,7 +33,7 @@ function shortened(text: string | undefined): string {
 }
 
 /** Checks without changing or guessing: "5" is not 5. Unknown fields are told apart from faults. */
-export function check<T>(schema: Joi.Schema, input: unknown): Verdict<T> {
+export function check<T>(schema: Joi.Schema, input: unknown): Checked<T> {
   const { error } = schema.validate(input, { abortEarly: false, allowUnknown: false, convert: false });
   const faults: Fault[] = [];
   const unknown: string[] = [];

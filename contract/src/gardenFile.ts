@@ -18,7 +18,7 @@ import {
   WATER_KINDS,
 } from '@zinc-pail/core';
 import Joi from 'joi';
-import { check, type Fault, pointerOf, type Verdict } from './faults.ts';
+import { check, type Fault, pointerOf, type Checked } from './faults.ts';
 import {
   day,
   exactly,
@@ -79,7 +79,7 @@ const thermometer = object(
   'a reading with date, tmin_c and tmax_c',
 );
 
-export const placeFields = {
+const gardenPlaceFields = {
   kind: oneOf(PLACE_KINDS),
   aspect_deg: optional(within(PLACE_BOUNDS.aspectDeg, 'degrees, 0 north, 90 east')),
   light_fraction: optional(within(PLACE_BOUNDS.lightFraction)),
@@ -96,7 +96,7 @@ export const placeFields = {
 };
 
 const place = object(
-  { id: ID(), ...placeFields, thermometer: optional(list(thermometer, 'a list of readings')) },
+  { id: ID(), ...gardenPlaceFields, thermometer: optional(list(thermometer, 'a list of readings')) },
   'a place with id, kind and air',
 );
 
@@ -248,7 +248,7 @@ const garden = object(
 );
 
 /** Reads a garden: sound shape first, then whether its parts fit each other. */
-export function checkGarden(input: unknown): Verdict<Garden> {
+export function checkGarden(input: unknown): Checked<Garden> {
   const verdict = check<Garden>(garden, input);
   if (verdict.faults.length === 0) verdict.faults.push(...misfits(verdict.value));
   return verdict;
@@ -377,7 +377,7 @@ const mixFile = object(
   'an object with parts and pot',
 );
 
-export function checkMixFile(input: unknown): Verdict<MixFile> {
+export function checkMixFile(input: unknown): Checked<MixFile> {
   const verdict = check<MixFile>(mixFile, input);
   if (verdict.faults.length > 0) return verdict;
   const { value, faults } = verdict;

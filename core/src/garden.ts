@@ -179,6 +179,8 @@ export const SIGNS = [
   'powdery-film',
 ] as const;
 export type Sign = (typeof SIGNS)[number];
+/** Signs of a plant that has lost its tautness: for want of water, or of roots to take it up. */
+export const SLACK_SIGNS: ReadonlySet<Sign> = new Set<Sign>(['limp', 'wrinkled', 'shrunken']);
 export const SIGN_PLACES = [
   'oldest',
   'newest',

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { marksResultSchema, plantSchema, problemSchema, roundSchema } from '@zinc-pail/contract/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Bench, bench, keeps, today } from './harness.ts';
+import { type Served, served, keeps, today } from './harness.ts';
 
-let here: Bench;
+let here: Served;
 beforeAll(async () => {
-  here = await bench();
+  here = await served();
 });
 afterAll(() => here.drop());
 

@@ -1,12 +1,12 @@
 /** Rules of one plant, and what the household means for them. Against a real MariaDB. */
 import { plantSchema, problemSchema } from '@zinc-pail/contract/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Bench, bench, keeps } from './harness.ts';
+import { type Served, served, keeps } from './harness.ts';
 import { keeper, daysAgo, watering } from './keeper.ts';
 
-let here: Bench;
+let here: Served;
 beforeAll(async () => {
-  here = await bench();
+  here = await served();
 });
 afterAll(() => here.drop());
 

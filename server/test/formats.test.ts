@@ -10,11 +10,11 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { play } from '../../demo/play.ts';
 import { zoneOf } from '../src/formats/gardenStore.ts';
 import { darwinCore } from '../src/formats/darwinCore.ts';
-import { type Bench, bench, ROOT, today } from './harness.ts';
+import { type Served, served, ROOT, today } from './harness.ts';
 
-let here: Bench;
+let here: Served;
 beforeAll(async () => {
-  here = await bench();
+  here = await served();
 });
 afterAll(() => here.drop());
 const send = (path: string, body: unknown) => here.ask(path, { method: 'POST', body });

@@ -20,7 +20,7 @@ export function databaseUrl(name: string): string {
   return url.toString();
 }
 
-export interface Bench {
+export interface Served {
   pool: Pool;
   url: string;
   running: Running;
@@ -48,7 +48,7 @@ export async function freshDatabase(): Promise<{ name: string; pool: Pool; drop(
   };
 }
 
-export async function bench(fill: ((pool: Pool) => Promise<void>) | null = oneShelf): Promise<Bench> {
+export async function served(fill: ((pool: Pool) => Promise<void>) | null = oneShelf): Promise<Served> {
   const database = await freshDatabase();
   await migrate(database.pool, MIGRATIONS);
   if (fill) await fill(database.pool);

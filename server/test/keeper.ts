@@ -1,6 +1,6 @@
 /** What a keeper does over and over in these tests, at a bench of their own. */
 import { randomUUID } from 'node:crypto';
-import { type Bench, today } from './harness.ts';
+import { type Served, today } from './harness.ts';
 
 export const watering = (over: object = {}) => ({
   client_id: randomUUID(),
@@ -23,7 +23,7 @@ export const POT = {
 };
 
 /** @param here the bench, once it stands */
-export function keeper(here: () => Bench) {
+export function keeper(here: () => Served) {
   const send = (path: string, body: unknown, headers: Record<string, string> = {}, method = 'POST') =>
     here().ask(path, { method, body, headers });
   return {

@@ -2,12 +2,12 @@
 import { randomUUID } from 'node:crypto';
 import { problemSchema, roundSchema } from '@zinc-pail/contract/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Bench, bench, keeps } from './harness.ts';
+import { type Served, served, keeps } from './harness.ts';
 import { keeper } from './keeper.ts';
 
-let here: Bench;
+let here: Served;
 beforeAll(async () => {
-  here = await bench();
+  here = await served();
 });
 afterAll(() => here.drop());
 

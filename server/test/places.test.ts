@@ -1,12 +1,12 @@
 /** Places, their thermometers, and a new site. Against a real MariaDB. */
 import { lightVerdict } from '@zinc-pail/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Bench, bench } from './harness.ts';
+import { type Served, served } from './harness.ts';
 import { keeper, daysAgo } from './keeper.ts';
 
-let here: Bench;
+let here: Served;
 beforeAll(async () => {
-  here = await bench();
+  here = await served();
 });
 afterAll(() => here.drop());
 

@@ -3,12 +3,12 @@ import { randomUUID } from 'node:crypto';
 import { type RoundSoFar, type RoundView, roundSoFarSchema } from '@zinc-pail/contract/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Pool } from '../src/database/pool.ts';
-import { type Bench, bench, keeps, oneShelf } from './harness.ts';
+import { type Served, served, keeps, oneShelf } from './harness.ts';
 
 const POTS = 400;
-let here: Bench;
+let here: Served;
 beforeAll(async () => {
-  here = await bench(crowdedShelf);
+  here = await served(crowdedShelf);
 }, 60_000);
 afterAll(() => here.drop());
 

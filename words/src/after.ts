@@ -1,6 +1,6 @@
 /** What a mark means beyond the judgement that follows it: how far a look can be trusted, what a drink or food did. */
 import type { AfterNote } from '@zinc-pail/core';
-import { drainFinding } from './drainTest.ts';
+import { drainFinding } from './drainage.ts';
 import { amountWords, lengthWords, type Units } from './units.ts';
 
 export function afterWords({ code, n }: AfterNote, units: Units): string {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { companionClashes } from './companions.ts';
-import { drainFinding } from './drainTest.ts';
+import { drainFinding } from './drainage.ts';
 
 describe('companions in one pot', () => {
   const summer = { habit: 'summer' as const, dryRule: 'dry-through' as const };

@@ -17,7 +17,7 @@ import {
   NODES,
 } from './grid.ts';
 import type { Stretch } from './history.ts';
-import { habitEvidence, keeperHabit } from './keeper.ts';
+import { timingEvidence, keeperTiming } from './keeper.ts';
 import {
   deviationSd,
   meterFigure,
@@ -185,12 +185,12 @@ describe('the keeper', () => {
       checks: 9,
       rate: normalDensity(0, 0.1),
     }));
-    const habit = keeperHabit(pots);
+    const habit = keeperTiming(pots);
     expect(habit.lateness).toBeCloseTo(0.6, 1);
     expect(habit.scatter).toBeLessThan(0.35);
   });
   it('then tells the rates of pots nobody looks into, weakly', () => {
-    const logs = habitEvidence(
+    const logs = timingEvidence(
       Array.from({ length: 20 }, () => late(0.2)),
       { lateness: 0.6, scatter: 0.3 },
       () => 1,

@@ -3,12 +3,12 @@
  *
  * A watering's lateness is ln(days the pot was left / days to its due day). From pots that were looked at it can be
  * reckoned, so the collection shows how late its keeper usually comes and how steadily; from pots nobody looks into,
- * the same habit then tells their rates.
+ * the same timing then tells their rates.
  */
 import { atRate, gridMean, NODES, spreadNodes } from './grid.ts';
 import type { Stretch } from './history.ts';
 
-export interface Habit {
+export interface Timing {
   /** usual lateness, ln; 0.3 is a third later than due */
   lateness: number;
   /** how much it scatters */
@@ -16,23 +16,23 @@ export interface Habit {
 }
 
 /** Keepers walk every few days and forget now and then: they come late rather than early. */
-const PRIOR: Habit = { lateness: 0.3, scatter: 0.4 };
+const PRIOR: Timing = { lateness: 0.3, scatter: 0.4 };
 /** The prior counts for so many waterings. */
 const PRIOR_WATERINGS = 8;
 const LEAST_SCATTER = 0.25;
 /** Waterings for another reason: a guest, a holiday, a hot day. */
 const WHIM = 0.12;
-/** Many waterings are one habit, not many looks: together they count for no more than this many. */
+/** Many waterings are one timing, not many looks: together they count for no more than this many. */
 const MOST_WEIGHT = 2;
 /** A pot must have been looked at this often to tell of its keeper. */
 const LEAST_CHECKS = 6;
 
 /**
- * The keeper's habit from the pots that were looked at: medians, since some waterings have nothing to do with the pot.
+ * The keeper's timing from the pots that were looked at: medians, since some waterings have nothing to do with the pot.
  */
-export function keeperHabit(
+export function keeperTiming(
   pots: readonly { stretches: readonly Stretch[]; checks: number; rate: Float64Array }[],
-): Habit {
+): Timing {
   const seen: number[] = [];
   for (const { stretches, checks, rate } of pots) {
     if (checks < LEAST_CHECKS) continue;
@@ -51,9 +51,9 @@ export function keeperHabit(
 }
 
 /** Logs on the grid of what the waterings of a pot say of its ln k. `weightOf` fades old stretches. */
-export function habitEvidence(
+export function timingEvidence(
   stretches: readonly Stretch[],
-  habit: Habit,
+  timing: Timing,
   weightOf: (stretch: Stretch) => number,
 ): Float64Array {
   const logs = new Float64Array(NODES.length);
@@ -62,7 +62,7 @@ export function habitEvidence(
     const fade = weightOf(stretch);
     for (const lateness of stretch.lateness) {
       for (let n = 0; n < logs.length; n++) {
-        const z = (lateness[n]! - habit.lateness) / habit.scatter;
+        const z = (lateness[n]! - timing.lateness) / timing.scatter;
         logs[n]! += fade * Math.log(WHIM + (1 - WHIM) * Math.exp(-0.5 * z * z));
       }
       weight += fade;

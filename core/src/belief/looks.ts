@@ -6,7 +6,7 @@
  * every look may be a slip: another pot on the scale, a probe between stones, "dry" said of a dry surface.
  */
 import type { Sign } from '../garden.ts';
-import { logistic } from '../numeric/shape.ts';
+import { logistic } from '../numeric/curves.ts';
 import { DRY_TO_M, WET_FROM_M } from '../moisture.ts';
 
 export type LookKind = 'finger' | 'surface' | 'meter' | 'weight' | 'lift';

@@ -7,7 +7,7 @@ import type { Branch, Story } from './branches.ts';
 import { GRID, GRID_SIZE, NODES, spreadMoisture } from './grid.ts';
 import type { History, SeenLook } from './history.ts';
 import { deviationSd } from './looks.ts';
-import { reorder } from '../numeric/shape.ts';
+import { reorder } from '../numeric/curves.ts';
 import type { UpsetKind } from './upsets.ts';
 
 /** A possible present: what is in the pot, and how fast it goes. */

@@ -4,7 +4,7 @@
  * The figures are orders of size, taken so that an unrecorded event is likelier than a slip of a look that somebody
  * took the trouble to note (looks.ts, USUAL_SLIPS): books are incomplete more often than looks are wrong.
  */
-import { clamp } from '../numeric/shape.ts';
+import { clamp } from '../numeric/curves.ts';
 
 /** `stranger` stands for a forgotten note as well: nobody can tell the two apart. */
 export const UPSET_KINDS = ['stranger', 'ran-past', 'slower', 'faster'] as const;

@@ -1,7 +1,7 @@
 /** What of a pot and its plant decides how fast it dries: numbers fixed for a potting. */
 import type { Form, Plant, Pot, PotMaterial } from '../garden.ts';
 import type { Blend } from '../mix/blend.ts';
-import { clamp } from '../numeric/shape.ts';
+import { clamp } from '../numeric/curves.ts';
 import type { Traits } from '../plant/traits.ts';
 import { type Capacity, potCapacity } from '../pot/capacity.ts';
 import { surfaceCm2, wallCm2 } from '../pot/shape.ts';

@@ -4,7 +4,7 @@
  */
 import type { Store } from '../garden.ts';
 import { ROOT_FREE_M } from '../moisture.ts';
-import { clamp, ramp } from '../numeric/shape.ts';
+import { clamp, ramp } from '../numeric/curves.ts';
 
 export interface StressDay {
   m: number;

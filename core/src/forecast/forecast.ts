@@ -3,7 +3,7 @@ import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { Garden, Plant, PlantEvent, PlantState } from '../garden.ts';
 import { blur, gridQuantile, shifted } from '../belief/grid.ts';
 import { type History, type HistoryInput, retrace } from '../belief/history.ts';
-import { type Habit, habitEvidence, keeperHabit } from '../belief/keeper.ts';
+import { timingEvidence, keeperTiming, type Timing } from '../belief/keeper.ts';
 import { type Change, changeOf } from '../belief/change.ts';
 import { USUAL_SLIPS, type LookKind } from '../belief/looks.ts';
 import { moistureQuantile, type PastBands, pastBands, presentOf, type Present } from '../belief/present.ts';
@@ -16,13 +16,13 @@ import { placeDefaults } from '../place/defaults.ts';
 import { lossAt } from '../drydown/step.ts';
 import { componentsOf } from '../mix/components.ts';
 import { intervalSteps } from '../plant/interval.ts';
-import { quantileSorted } from '../numeric/shape.ts';
+import { quantileSorted } from '../numeric/curves.ts';
 import { type Because, because } from './because.ts';
 import { GardenClimate, HORIZON_DAYS } from './climate.ts';
 import { type Futures, runFutures } from './future.ts';
 import { buildPlant, dueMoisture, type PlantModel, stateOn } from './plantModel.ts';
 import { type Schools, schools } from './schools.ts';
-import { type StressOutlook, stressOutlook } from './stress.ts';
+import { type StressOutlook, stressOutlook } from './stressOutlook.ts';
 import { usualWeekdays } from './weekdays.ts';
 import { adviseWater, type WaterAdvice } from './window.ts';
 
@@ -82,7 +82,7 @@ export class GardenForecast {
   private learned: Map<string, Learned> | null = null;
   private readonly pool = new Pool();
   private surfaceWetM: number | null = null;
-  private habit: Habit = keeperHabit([]);
+  private timing: Timing = keeperTiming([]);
   private slips: Record<LookKind, number> = USUAL_SLIPS;
   private wateringWeekdays: ReadonlySet<number> | null = null;
 
@@ -256,7 +256,7 @@ export class GardenForecast {
       history,
       earlier,
       looks: sumOf(earlier, potEvidence([history.current], today, drive)),
-      habit: habitEvidence(all, this.habit, (stretch) => fade(stretch, today)),
+      habit: timingEvidence(all, this.timing, (stretch) => fade(stretch, today)),
     };
   }
 
@@ -280,7 +280,7 @@ export class GardenForecast {
   private applyHabit(): void {
     const learned = [...this.learned!.values()];
     for (const pot of learned) this.share(pot, pot.looks);
-    this.habit = keeperHabit(
+    this.timing = keeperTiming(
       learned.map(({ model, history, looks }) => ({
         stretches: history.stretches,
         checks: history.checks,
@@ -288,7 +288,7 @@ export class GardenForecast {
       })),
     );
     for (const pot of learned) {
-      pot.habit = habitEvidence([...pot.history.stretches, pot.history.current], this.habit, (stretch) =>
+      pot.habit = timingEvidence([...pot.history.stretches, pot.history.current], this.timing, (stretch) =>
         fade(stretch, this.climate.today),
       );
       this.share(pot, sumOf(pot.looks, pot.habit));

@@ -6,7 +6,7 @@ import { atRate } from '../belief/grid.ts';
 import type { Cell, Present } from '../belief/present.ts';
 import { DRY_TO_M } from '../moisture.ts';
 import { seededRandom, seedFrom } from '../numeric/random.ts';
-import { clamp } from '../numeric/shape.ts';
+import { clamp } from '../numeric/curves.ts';
 import { HORIZON_DAYS, MEMBERS, NEAR_DAYS, type GardenClimate } from './climate.ts';
 import { dueMoisture, type PlantModel } from './plantModel.ts';
 

@@ -4,7 +4,7 @@
  */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { PlantState } from '../garden.ts';
-import type { StressOutlook } from './stress.ts';
+import type { StressOutlook } from './stressOutlook.ts';
 import type { WaterAdvice } from './window.ts';
 import type { PlantModel } from './plantModel.ts';
 

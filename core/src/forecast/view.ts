@@ -1,7 +1,7 @@
 /** An outlook in the numbers that its pictures need: bands of moisture behind and ahead, cold nights, rest. */
 import { type DayNumber, isoDay } from '../calendar/day.ts';
 import type { Pot, PlantState } from '../garden.ts';
-import { quantileSorted, reorder } from '../numeric/shape.ts';
+import { quantileSorted, reorder } from '../numeric/curves.ts';
 import type { Caution } from '../plant/genera.ts';
 import type { TraitSource, Traits } from '../plant/traits.ts';
 import type { Outlook } from './forecast.ts';
@@ -11,7 +11,7 @@ import { dueMoisture } from './plantModel.ts';
 import type { ChangeKind } from '../belief/change.ts';
 import type { IntervalStep } from '../plant/interval.ts';
 import type { ThirstWord, WetFeetWord } from '../drydown/stress.ts';
-import type { Change as StateChange } from '../season/timeline.ts';
+import type { StateChange } from '../season/timeline.ts';
 
 export type StateReason = StateChange['why'];
 

@@ -4,7 +4,7 @@
  */
 import { type DayNumber } from '../calendar/day.ts';
 import type { PlantState } from '../garden.ts';
-import { clamp, quantileSorted } from '../numeric/shape.ts';
+import { clamp, quantileSorted } from '../numeric/curves.ts';
 import { HORIZON_DAYS, type GardenClimate } from './climate.ts';
 import type { Futures } from './future.ts';
 import { weekday } from './weekdays.ts';

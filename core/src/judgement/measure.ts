@@ -6,7 +6,7 @@ import type { Way } from '../care/rules.ts';
 import { flushMl } from '../feed/salts.ts';
 import { LIGHT_BANDS } from '../plant/library.ts';
 
-const METHOD_OF: Record<Way, MethodId> = {
+export const METHOD_OF: Record<Way, MethodId> = {
   drench: 'drench',
   base: 'drench',
   bottom: 'bottom',

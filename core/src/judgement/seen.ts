@@ -3,7 +3,7 @@
  * them.
  */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
-import type { PlantEvent, Sign } from '../garden.ts';
+import { type PlantEvent, type Sign, SLACK_SIGNS } from '../garden.ts';
 import { WET_FROM_M, DRY_TO_M } from '../moisture.ts';
 import type { Reason } from './deeds.ts';
 
@@ -49,7 +49,6 @@ export interface Seen {
 }
 
 const ROT: ReadonlySet<Sign> = new Set<Sign>(['soft-base', 'mushy', 'roots-mush', 'sour-smell']);
-const SLACK: ReadonlySet<Sign> = new Set<Sign>(['limp', 'wrinkled', 'shrunken']);
 const TOO_MUCH: ReadonlySet<Sign> = new Set<Sign>([
   'translucent',
   'split',
@@ -196,7 +195,7 @@ function readSign(seen: Seen, event: Extract<PlantEvent, { type: 'sign' }>, day:
     seen.slack = null;
   }
   if (ROT.has(sign)) seen.rot = sighting;
-  else if (SLACK.has(sign)) {
+  else if (SLACK_SIGNS.has(sign)) {
     seen.slack = sighting;
     seen.taut = null;
   } else if (TOO_MUCH.has(sign)) seen.tooMuch = sighting;

@@ -1,5 +1,5 @@
 import type { Mix } from '../garden.ts';
-import { clamp } from '../numeric/shape.ts';
+import { clamp } from '../numeric/curves.ts';
 import type { Component } from './components.ts';
 import { alphaPerCm, waterAt } from './retention.ts';
 

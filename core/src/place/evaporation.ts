@@ -4,7 +4,7 @@
  * E = (Δ Rn + γ 6.43 (a + 0.536 u) VPD) / (λ (Δ + γ)). Penman's a = 1 holds for a lake; a pot is small, so its boundary
  * layer is thin, and a = 1.7 (transfer rises with the inverse root of the size; Monteith & Unsworth 2013, ch. 9).
  */
-import { clamp } from '../numeric/shape.ts';
+import { clamp } from '../numeric/curves.ts';
 import { saturationSlopeKPaPerK, saturationVapourKPa } from '../sky/vapour.ts';
 import type { PlaceDay } from './placeDay.ts';
 

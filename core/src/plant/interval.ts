@@ -4,9 +4,9 @@
  * its step with it.
  */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
-import type { PlantEvent, Sign } from '../garden.ts';
+import { type PlantEvent, type Sign, SLACK_SIGNS } from '../garden.ts';
 import type { Traits } from './traits.ts';
-import { clamp } from '../numeric/shape.ts';
+import { clamp } from '../numeric/curves.ts';
 
 export interface IntervalStep {
   /** the day that settled it, ISO */
@@ -18,7 +18,6 @@ export interface IntervalStep {
   helped: boolean | null;
 }
 
-const SLACK: ReadonlySet<Sign> = new Set<Sign>(['limp', 'wrinkled', 'shrunken']);
 /** Mush and splitting tell of too much whatever else; yellow leaves and blisters only after a wet look. */
 const TOO_MUCH: ReadonlySet<Sign> = new Set<Sign>(['mushy', 'soft-base', 'roots-mush', 'split']);
 const TOO_MUCH_IF_WET: ReadonlySet<Sign> = new Set<Sign>(['yellow-lower', 'corky-blisters', 'translucent']);
@@ -51,7 +50,7 @@ export function intervalSteps(
   };
   for (const [i, event] of events.entries()) {
     if (event.type !== 'sign') continue;
-    if (SLACK.has(event.sign)) {
+    if (SLACK_SIGNS.has(event.sign)) {
       const cured = curedOn(events, i);
       if (cured) add(cured, 'earlier', event.sign);
     } else if (TOO_MUCH.has(event.sign) || (TOO_MUCH_IF_WET.has(event.sign) && wetNear(events, event.date))) {

@@ -5,7 +5,7 @@
  * Illustrated Handbook of Succulent Plants (growing seasons of the genera). The thresholds are starting values.
  */
 import type { Habit } from '../garden.ts';
-import { ramp } from '../numeric/shape.ts';
+import { ramp } from '../numeric/curves.ts';
 
 export interface SeasonDay {
   /** mean of the last 14 days at the plants */

@@ -1,13 +1,13 @@
 /** The plant's year as a state machine: growing → easing → resting → waking → growing. */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import { PLANT_STATES, type PlantEvent, type PlantState } from '../garden.ts';
-import { clamp } from '../numeric/shape.ts';
+import { clamp } from '../numeric/curves.ts';
 import type { Traits } from '../plant/traits.ts';
 import type { PlaceSeries } from '../place/series.ts';
 import { invitation, type Limit, LIMITS, type SeasonDay } from './needs.ts';
 import { EASING, firstState, nextState, RAMP_DAYS, RESTING } from './states.ts';
 
-export interface Change {
+export interface StateChange {
   day: DayNumber;
   state: PlantState;
   /** what brought it on: a limit of the season, or the keeper who saw it */
@@ -20,7 +20,7 @@ export interface Timeline {
   states: Uint8Array;
   /** how much the plant drinks, against full growth */
   activity: Float64Array;
-  changes: Change[];
+  changes: StateChange[];
 }
 
 /** Transpiration left in rest, for a plant that keeps its leaves or stem (Borland et al. 2009: CAM idling). */
@@ -42,7 +42,7 @@ export function seasonTimeline(traits: Traits, series: PlaceSeries, events: read
   const invited = invitations(traits, series);
   const seen = seenStates(events);
   const states = new Uint8Array(days);
-  const changes: Change[] = [];
+  const changes: StateChange[] = [];
   let state = -1;
   let since = 0;
   let lockedUntil = -1;

@@ -6,7 +6,7 @@
  */
 import { type DayNumber, dayOfYear } from '../calendar/day.ts';
 import type { Normals, Site, WeatherDay } from '../garden.ts';
-import { clamp } from '../numeric/shape.ts';
+import { clamp } from '../numeric/curves.ts';
 import { type Random, seededRandom, standardNormal } from '../numeric/random.ts';
 import { normalDay } from './normals.ts';
 import { dayLengthH } from './solar.ts';

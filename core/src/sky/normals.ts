@@ -1,6 +1,6 @@
 import { type DayNumber, monthIndex } from '../calendar/day.ts';
 import type { Normals, Twelve } from '../garden.ts';
-import { clamp } from '../numeric/shape.ts';
+import { clamp } from '../numeric/curves.ts';
 
 const MS_PER_DAY = 86_400_000;
 

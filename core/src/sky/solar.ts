@@ -3,7 +3,7 @@
  * Source: Allen, Pereira, Raes & Smith (1998), Crop evapotranspiration, FAO Irrigation and Drainage Paper 56,
  * chapter 3 (equation numbers at each formula).
  */
-import { clamp } from '../numeric/shape.ts';
+import { clamp } from '../numeric/curves.ts';
 
 export const RADIANS_PER_DEGREE = Math.PI / 180;
 

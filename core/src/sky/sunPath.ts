@@ -3,7 +3,7 @@
  * Source: Duffie & Beckman (2013), Solar Engineering of Thermal Processes, eqs 1.6.2–1.6.6 (incidence, altitude,
  * azimuth); beam and diffuse parted by the daily clearness index after Erbs, Klein & Duffie (1982), summer branch.
  */
-import { clamp } from '../numeric/shape.ts';
+import { clamp } from '../numeric/curves.ts';
 import { RADIANS_PER_DEGREE, solarDeclination } from './solar.ts';
 
 export interface SunPosition {

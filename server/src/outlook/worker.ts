@@ -85,7 +85,7 @@ export interface BenchNews {
   bench: { siteId: number; plants: [plantId: string, today: PlantToday][] };
 }
 
-interface Site {
+interface LoadedSite {
   forecast: GardenForecast;
   kept: Map<string, KeptPlant>;
   waters: WatersAtHand;
@@ -103,14 +103,14 @@ const SLICE_MS = 4;
 const QUIET_MS = 400;
 /** How often a load tells how far it is. */
 const NEWS_MS = 250;
-const sites = new Map<number, Site>();
+const sites = new Map<number, LoadedSite>();
 
 function work(task: Task): Answer {
   if (task.kind === 'load') {
     const { garden } = task;
     const forecast = new GardenForecast(garden);
     const components = componentsOf(garden.components);
-    const site: Site = {
+    const site: LoadedSite = {
       forecast,
       kept: new Map(task.kept.map((kept) => [kept.plant.id, kept])),
       waters: task.waters,
@@ -148,7 +148,7 @@ function work(task: Task): Answer {
 }
 
 /** Reckons a site from nothing, telling on the way what there is already; the answer holds what was not told yet. */
-function loaded(siteId: number, site: Site): Answer {
+function loaded(siteId: number, site: LoadedSite): Answer {
   const { forecast } = site;
   const { garden, climate } = forecast;
   const of = garden.plants.length;
@@ -177,13 +177,13 @@ function loaded(siteId: number, site: Site): Answer {
   return { plants, places, nightsC };
 }
 
-function later(siteId: number, site: Site, ms: number): void {
+function later(siteId: number, site: LoadedSite, ms: number): void {
   if (site.next) clearTimeout(site.next);
   site.next = setTimeout(() => freshen(siteId, site), ms);
 }
 
 /** Plants of a bench for a few milliseconds, then room for whoever asks, then the next. */
-function freshen(siteId: number, site: Site): void {
+function freshen(siteId: number, site: LoadedSite): void {
   site.next = null;
   if (sites.get(siteId) !== site || site.stale.size === 0) return;
   const end = performance.now() + SLICE_MS;
@@ -198,7 +198,7 @@ function freshen(siteId: number, site: Site): void {
   later(siteId, site, 0);
 }
 
-function plantsToday(site: Site, ids: string[]): [string, PlantToday][] {
+function plantsToday(site: LoadedSite, ids: string[]): [string, PlantToday][] {
   const { forecast } = site;
   const { today } = forecast.climate;
   return ids.map((id) => {
@@ -228,7 +228,7 @@ function plantsToday(site: Site, ids: string[]): [string, PlantToday][] {
   });
 }
 
-function placeToday({ forecast, obstructions }: Site, placeId: string, today: number): PlaceToday {
+function placeToday({ forecast, obstructions }: LoadedSite, placeId: string, today: number): PlaceToday {
   const { climate, garden } = forecast;
   const series = climate.expected(placeId);
   const i = today - series.firstDay;

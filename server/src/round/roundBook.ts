@@ -9,7 +9,7 @@ import type { SiteOutlooks } from '../outlook/outlooks.ts';
 import { plantCards } from '../plants/store.ts';
 import { openHardenings } from '../hardening/store.ts';
 import { roundPot } from '../plants/pots.ts';
-import { type Kit, kitOf, placeRows, waitingLooks } from './store.ts';
+import { type CanKit, kitOf, placeRows, waitingLooks } from './store.ts';
 
 interface KeptSite {
   edition: string;
@@ -73,7 +73,7 @@ export class RoundBook {
     };
   }
 
-  private async site(site: SiteRow, kit: Kit): Promise<KeptSite> {
+  private async site(site: SiteRow, kit: CanKit): Promise<KeptSite> {
     const outlooks = await this.app.outlooks.ofSite(site);
     const edition = `${site.id}:${outlooks.today}:${site.revision}:${outlooks.edition}:${this.forgotten}:${JSON.stringify(kit)}`;
     const before = this.kept.get(site.id);
@@ -83,7 +83,7 @@ export class RoundBook {
     return kept;
   }
 
-  private async view(site: SiteRow, kit: Kit, outlooks: SiteOutlooks): Promise<RoundSite> {
+  private async view(site: SiteRow, kit: CanKit, outlooks: SiteOutlooks): Promise<RoundSite> {
     const [places, cards, hardenings, looks] = await Promise.all([
       placeRows(this.app.pool, site.id),
       plantCards(this.app.pool, site.id),
@@ -152,7 +152,7 @@ function coldTonight(pot: RoundPot): RoundPlace['cold'][number] | null {
 /**
  * What to carry: one line for each kind of water with each feed at each strength, so that one can does for its pots.
  */
-export function canLines(pots: readonly RoundPot[], kit: Kit): CanLine[] {
+export function canLines(pots: readonly RoundPot[], kit: CanKit): CanLine[] {
   const due = pots.filter((pot) => drinkOf(pot.task.judgement) !== null);
   const feedOf = ({ task }: RoundPot) => (task.food === null ? '' : `${task.feed_id ?? ''}/${task.food}`);
   const alike = groupBy(due, (pot) => `${pot.task.water} ${feedOf(pot)}`).values();
@@ -165,7 +165,7 @@ export function canLines(pots: readonly RoundPot[], kit: Kit): CanLine[] {
   });
 }
 
-function feedLine(strength: number, product: Kit['feeds'][number] | undefined, ml: number): CanLine['feed'] {
+function feedLine(strength: number, product: CanKit['feeds'][number] | undefined, ml: number): CanLine['feed'] {
   return {
     name: product?.name ?? null,
     strength,

@@ -1,7 +1,7 @@
 import type { FeedLabel } from '@zinc-pail/core';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 
-export interface PlaceRow {
+export interface BenchRow {
   id: number;
   name: string;
   kind: string;
@@ -10,22 +10,22 @@ export interface PlaceRow {
 }
 
 /** The benches of a site in walking order. */
-export async function placeRows(pool: Pool, siteId: number): Promise<PlaceRow[]> {
-  const [rows] = await pool.query<Row<PlaceRow>[]>(
+export async function placeRows(pool: Pool, siteId: number): Promise<BenchRow[]> {
+  const [rows] = await pool.query<Row<BenchRow>[]>(
     'SELECT id, name, kind, quarantine, version FROM place WHERE site_id = ? ORDER BY walk_order, id',
     [siteId],
   );
   return rows;
 }
 
-export interface Kit {
+export interface CanKit {
   collection: string;
   canMl: number;
   feeds: (FeedLabel & { id: number; name: string })[];
 }
 
 /** What a collection is kept with, as far as a round needs it. */
-export async function kitOf(pool: Pool, collectionId: number): Promise<Kit> {
+export async function kitOf(pool: Pool, collectionId: number): Promise<CanKit> {
   const [[row]] = await pool.query<Row<{ name: string; can_ml: number }>[]>(
     'SELECT name, can_ml FROM collection WHERE id = ?',
     [collectionId],

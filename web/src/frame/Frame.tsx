@@ -8,7 +8,7 @@ import { Find } from './Find.tsx';
 import { keeperName, LONGEST_KEEPER, setKeeperName } from './keeper.ts';
 import { KeySheet } from './KeySheet.tsx';
 import { useKeys } from './keys.ts';
-import { useLook } from './look.ts';
+import { useTheme } from './theme.ts';
 import { MarkBar } from '../marking/Marks.tsx';
 import { Timers } from '../marking/Timers.tsx';
 import { setUnits, type Units, units } from '../words/units.ts';
@@ -26,7 +26,7 @@ type Panel = 'keys' | 'find' | 'keeper' | null;
 /** The zinc rim round every screen. */
 export function Frame() {
   const [panel, setPanel] = useState<Panel>(null);
-  const [look, turnLook] = useLook();
+  const [theme, turnLook] = useTheme();
   const navigate = useNavigate();
   useKeys(
     useMemo(
@@ -93,10 +93,10 @@ export function Frame() {
           <button
             type="button"
             className="grid size-11 place-items-center"
-            aria-label={look === 'bench' ? 'Dim the lamp: dusk colours' : 'Light the lamp: day colours'}
+            aria-label={theme === 'bench' ? 'Dim the lamp: dusk colours' : 'Light the lamp: day colours'}
             onClick={turnLook}
           >
-            {look === 'bench' ? <Moon aria-hidden="true" size={20} /> : <Sun aria-hidden="true" size={20} />}
+            {theme === 'bench' ? <Moon aria-hidden="true" size={20} /> : <Sun aria-hidden="true" size={20} />}
           </button>
           <button
             type="button"

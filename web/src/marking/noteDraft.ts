@@ -1,6 +1,6 @@
 /** What a keeper notes, as it is typed, and the entries that come of it. */
 import type { JournalEvent, RoundPot } from '@zinc-pail/contract/api';
-import { drinkOf, type Way } from '@zinc-pail/core';
+import { drinkOf, METHOD_OF, type Way } from '@zinc-pail/core';
 import { litres } from '../words/amounts.ts';
 import { numberIn } from '../words/numbers.ts';
 import { mlOf, mmOf, typed } from '../words/units.ts';
@@ -28,7 +28,6 @@ export const WAY_WORDS: Record<Way, string> = {
   measured: 'a measure',
   mist: 'misted',
 };
-const METHODS = { drench: 'drench', base: 'drench', bottom: 'bottom', measured: 'measured', mist: 'mist' } as const;
 export const SKIP_WORDS = {
   'still-wet': 'still wet',
   asleep: 'asleep',
@@ -184,7 +183,7 @@ function watered(draft: NoteDraft, date: string): Note | string {
       const drink = {
         type: 'watering',
         date,
-        method: METHODS[way],
+        method: METHOD_OF[way],
         way,
         water,
         ...(poured === null ? {} : { amount_ml: poured }),

@@ -20,7 +20,7 @@ function useList(list: 'waters' | 'feeds') {
   };
 }
 
-function waterWords({ kind, hardness_dh: hardness, salts_mg_l: salts }: Kit['waters'][number]): string {
+function sourceWords({ kind, hardness_dh: hardness, salts_mg_l: salts }: Kit['waters'][number]): string {
   const hard = hardness ?? HARDNESS_DH[kind as WaterKind];
   const warning =
     kind === 'softened'
@@ -64,7 +64,7 @@ export function Waters({ kit }: { kit: Kit }) {
         {kit.waters.map((water) => (
           <li key={water.id} className="flex min-h-11 items-center gap-3 border-b border-[var(--rule)]">
             <span>
-              <strong className="font-semibold">{water.name}</strong>: {waterWords(water)}
+              <strong className="font-semibold">{water.name}</strong>: {sourceWords(water)}
             </span>
             <button
               type="button"

@@ -1,27 +1,27 @@
 /** Light or dusk: the system's choice until the keeper makes one. */
 import { useCallback, useState } from 'react';
 
-type Look = 'bench' | 'dusk';
-const KEY = 'zinc-look';
+type Theme = 'bench' | 'dusk';
+const KEY = 'zinc-theme';
 
-function systemLook(): Look {
+function systemTheme(): Theme {
   return window.matchMedia('(prefers-color-scheme: dark)').matches ? 'dusk' : 'bench';
 }
 
-function stored(): Look | null {
+function stored(): Theme | null {
   const value = localStorage.getItem(KEY);
   return value === 'bench' || value === 'dusk' ? value : null;
 }
 
-function wear(look: Look): void {
-  document.documentElement.dataset.theme = look;
+function wear(theme: Theme): void {
+  document.documentElement.dataset.theme = theme;
 }
 
 const chosen = stored();
 if (chosen) wear(chosen);
 
-export function useLook(): [Look, () => void] {
-  const [look, setLook] = useState<Look>(() => stored() ?? systemLook());
+export function useTheme(): [Theme, () => void] {
+  const [theme, setLook] = useState<Theme>(() => stored() ?? systemTheme());
   const turn = useCallback(() => {
     setLook((before) => {
       const next = before === 'bench' ? 'dusk' : 'bench';
@@ -30,5 +30,5 @@ export function useLook(): [Look, () => void] {
       return next;
     });
   }, []);
-  return [look, turn];
+  return [theme, turn];
 }
