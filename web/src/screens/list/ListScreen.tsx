@@ -1,7 +1,7 @@
 /** Every plant as a row: sorted, filtered and laid out as the keeper likes, smooth with thousands. */
-import { LONGEST_NAME, LONGEST_SEARCH, LONGEST_VIEW_NAME } from '@zinc-pail/contract/limits';
-import type { ViewSpec } from '@zinc-pail/contract/keeping';
-import { TABLE_COLUMNS, TABLE_FIELDS, type ColumnSpec, type TableRow } from '@zinc-pail/contract/table';
+import { LONGEST_NAME, LONGEST_SEARCH, LONGEST_VIEW_NAME, MOST_LABELS } from '@zinc-pail/contract/limits';
+import type { SavedView, ViewSpec } from '@zinc-pail/contract/keeping';
+import type { TableColumn, TableRow } from '@zinc-pail/contract/table';
 import {
   type Column,
   type ColumnDef,
@@ -10,80 +10,32 @@ import {
   getCoreRowModel,
   getFilteredRowModel,
   getSortedRowModel,
+  type Header,
   type Row,
   type RowSelectionState,
   type SortingState,
+  type Table,
   useReactTable,
   type VisibilityState,
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { memo, useMemo, useRef, useState } from 'react';
+import { memo, type ReactNode, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { ask, wordsOf } from '../../api/client.ts';
 import { kitKey, useKit } from '../../api/kit.ts';
 import { usePlaces } from '../../api/places.ts';
 import { useTable } from '../../api/table.ts';
 import { count } from '../../words/amounts.ts';
-import { shortDay, todayIn } from '../../words/days.ts';
+import { todayIn } from '../../words/days.ts';
 import { Wrong } from '../../forms/Fields.tsx';
 import { Name } from '../../naming/Name.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { MovePanel } from './MovePanel.tsx';
+import { cellWords, COLUMNS, compared, isMeant, passes } from './rows.ts';
 
-const LIGHT_WORDS: Record<string, string> = {
-  'too-dim': 'too dim',
-  'gets-by': 'gets by',
-  well: 'well',
-  'too-bright': 'too bright',
-};
-const VERDICT_WORDS: Record<string, string> = {
-  act: 'act',
-  water: 'water',
-  look: 'look',
-  soon: 'soon',
-  leave: 'leave',
-};
-const STATE_WORDS: Record<string, string> = {
-  growing: 'growing',
-  easing: 'slowing',
-  resting: 'asleep',
-  waking: 'waking',
-};
 const ROW_PX = 44;
-const USUAL_WIDTH_PX = 120;
-
-/** The columns that have a head, in their order. */
-const COLUMNS = TABLE_FIELDS.flatMap((id) => {
-  const { kind, head, widthPx, usual }: ColumnSpec = TABLE_COLUMNS[id];
-  return head === undefined ? [] : [{ id, kind, head, size: widthPx ?? USUAL_WIDTH_PX, usual: usual === true }];
-});
-const DATES = new Set<string>(COLUMNS.flatMap(({ id, kind }) => (kind === 'day' ? [id] : [])));
-
-function cellWords(id: keyof TableRow, value: unknown): string {
-  if (value === null || value === undefined) return '';
-  if (id === 'light') return LIGHT_WORDS[String(value)] ?? '';
-  if (id === 'verdict') return VERDICT_WORDS[String(value)] ?? '';
-  if (id === 'state') return STATE_WORDS[String(value)] ?? '';
-  return DATES.has(id)
-    ? `${shortDay(String(value))}${id === 'acquired_on' ? ` ${String(value).slice(0, 4)}` : ''}`
-    : String(value);
-}
-
-/** Every word of the filter must stand somewhere in what the cell shows; "> 40" and "< 40" compare numbers. */
-function passes(id: keyof TableRow, value: unknown, filter: string): boolean {
-  const compare = /^\s*([<>])\s*(-?\d+(?:[.,]\d+)?)\s*$/.exec(filter);
-  if (compare && typeof value === 'number')
-    return compare[1] === '<'
-      ? value < Number(compare[2]!.replace(',', '.'))
-      : value > Number(compare[2]!.replace(',', '.'));
-  const text = `${cellWords(id, value)} ${value ?? ''}`.toLowerCase();
-  return filter
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => text.includes(word));
-}
 
 const columns: ColumnDef<TableRow>[] = COLUMNS.map(({ id, head, size }) => ({
   id,
@@ -92,14 +44,7 @@ const columns: ColumnDef<TableRow>[] = COLUMNS.map(({ id, head, size }) => ({
   accessorFn: (row) => row[id],
   filterFn: (row, _column, filter: string) => passes(id, row.original[id], filter),
   sortUndefined: 'last',
-  sortingFn: (a, b) => {
-    const [x, y] = [a.original[id], b.original[id]];
-    // What is empty stands last, whichever way the others run.
-    if (x === null || y === null) return x === y ? 0 : x === null ? 1 : -1;
-    return typeof x === 'number' && typeof y === 'number'
-      ? x - y
-      : String(x).localeCompare(String(y), 'en', { numeric: true });
-  },
+  sortingFn: (a, b) => compared(a.original[id], b.original[id]),
 }));
 const USUAL: VisibilityState = Object.fromEntries(COLUMNS.map(({ id, usual }) => [id, usual]));
 
@@ -112,22 +57,19 @@ export default function ListScreen() {
   return <List rows={table.data} views={kit.data.views} today={todayIn(kit.data.sites[0]?.time_zone ?? 'UTC')} />;
 }
 
-function List({
-  rows,
-  views,
-  today,
-}: {
+interface ListProps {
   rows: TableRow[];
-  views: { id: number; name: string; spec: ViewSpec }[];
+  views: SavedView[];
   today: string;
-}) {
+}
+
+/** What is shown, sorted and chosen. */
+function useRows(rows: TableRow[]) {
   const [sorting, setSorting] = useState<SortingState>([]);
   const [filters, setFilters] = useState<ColumnFiltersState>([]);
   const [visible, setVisible] = useState<VisibilityState>(USUAL);
   const [picked, setPicked] = useState<RowSelectionState>({});
-  const [moving, setMoving] = useState(false);
   const [search, setSearch] = useState('');
-  const places = usePlaces();
   const table = useReactTable({
     data: rows,
     columns,
@@ -138,27 +80,11 @@ function List({
     onColumnVisibilityChange: setVisible,
     onRowSelectionChange: setPicked,
     onGlobalFilterChange: setSearch,
-    globalFilterFn: (row, _id, filter: string) =>
-      filter
-        .toLowerCase()
-        .split(/\s+/)
-        .every((word) =>
-          `${row.original.name} ${row.original.number} ${row.original.place} ${row.original.other_names ?? ''}`
-            .toLowerCase()
-            .includes(word),
-        ),
+    globalFilterFn: (row, _id, filter: string) => isMeant(row.original, filter),
     getCoreRowModel: getCoreRowModel(),
     getSortedRowModel: getSortedRowModel(),
     getFilteredRowModel: getFilteredRowModel(),
     getColumnCanGlobalFilter: (column) => column.id === 'name',
-  });
-  const shown = table.getRowModel().rows;
-  const body = useRef<HTMLDivElement>(null);
-  const virtual = useVirtualizer({
-    count: shown.length,
-    getScrollElement: () => body.current,
-    estimateSize: () => ROW_PX,
-    overscan: 12,
   });
   const ids = useMemo(
     () =>
@@ -167,14 +93,25 @@ function List({
         .map(Number),
     [picked],
   );
-  const leaf = table.getVisibleLeafColumns();
-  const width = leaf.reduce((sum, column) => sum + column.getSize(), 44);
-  const show = ({ spec }: { spec: ViewSpec }) => {
-    setVisible(Object.fromEntries(COLUMNS.map(({ id }) => [id, spec.columns.includes(id)])));
-    setSorting(spec.sort);
-    setFilters(spec.filters);
+  const view = (): ViewSpec => ({
+    columns: table.getVisibleLeafColumns().map((column) => column.id),
+    sort: sorting,
+    filters: filters.map(({ id, value }) => ({ id, value: String(value) })),
+  });
+  const show = (spec: ViewSpec | null) => {
+    setVisible(spec ? Object.fromEntries(COLUMNS.map(({ id }) => [id, spec.columns.includes(id)])) : USUAL);
+    setSorting(spec?.sort ?? []);
+    setFilters(spec?.filters ?? []);
   };
-  const allShownPicked = shown.length > 0 && shown.every((row) => picked[row.id]);
+  return { table, ids, picked, setPicked, search, setSearch, visible, setVisible, setFilters, view, show };
+}
+
+function List({ rows, views, today }: ListProps) {
+  const { table, ids, picked, setPicked, search, setSearch, visible, setVisible, setFilters, view, show } =
+    useRows(rows);
+  const [moving, setMoving] = useState(false);
+  const places = usePlaces();
+  const shown = table.getRowModel().rows;
   return (
     <div className="flex h-[calc(100dvh-53px)] flex-col px-3 pt-3 sm:px-6">
       <div className="mb-2 flex flex-wrap items-center gap-3">
@@ -192,110 +129,11 @@ function List({
             ? count(rows.length, 'plant')
             : `${shown.length} of ${count(rows.length, 'plant')}`}
         </span>
-        <Views
-          views={views}
-          spec={() => ({
-            columns: leaf.map((column) => column.id),
-            sort: sorting,
-            filters: filters.map(({ id, value }) => ({ id, value: String(value) })),
-          })}
-          onShow={show}
-          onPlain={() => {
-            setVisible(USUAL);
-            setSorting([]);
-            setFilters([]);
-          }}
-        />
+        <Views views={views} spec={view} onShow={show} />
         <ColumnsMenu visible={visible} onChange={setVisible} />
       </div>
-      {ids.length > 0 && (
-        <div
-          role="region"
-          aria-label="Chosen plants"
-          className="mb-2 flex flex-wrap items-center gap-2 border-y border-[var(--ink)] bg-[var(--frame)] px-2 py-1"
-        >
-          <strong className="font-semibold">{count(ids.length, 'plant')} chosen</strong>
-          <button type="button" className="btn btn-primary h-11" onClick={() => setMoving(true)}>
-            Move them…
-          </button>
-          <a
-            className="btn h-11"
-            href={`/api/labels.pdf?ids=${ids.slice(0, 1000).join(',')}`}
-            target="_blank"
-            rel="noreferrer"
-          >
-            Print labels
-          </a>
-          <button type="button" className="btn btn-ghost h-11" onClick={() => setPicked({})}>
-            Choose none
-          </button>
-        </div>
-      )}
-      <div ref={body} className="min-h-0 flex-1 overflow-auto border border-[var(--rule)]">
-        <div role="table" aria-label="Plants" aria-rowcount={shown.length + 1} style={{ width }}>
-          <div role="rowgroup" className="sticky top-0 z-10 bg-[var(--color-base-300)]">
-            {table.getHeaderGroups().map((headers) => (
-              <div key={headers.id} role="row" className="flex">
-                <div role="columnheader" className="grid w-11 shrink-0 place-items-center">
-                  <input
-                    type="checkbox"
-                    className="checkbox checkbox-sm"
-                    aria-label="Choose all that are shown"
-                    checked={allShownPicked}
-                    onChange={() =>
-                      setPicked(allShownPicked ? {} : Object.fromEntries(shown.map((row) => [row.id, true])))
-                    }
-                  />
-                </div>
-                {headers.headers.map((header) => {
-                  const sorted = header.column.getIsSorted();
-                  return (
-                    <div
-                      key={header.id}
-                      role="columnheader"
-                      aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
-                      style={{ width: header.getSize() }}
-                      className="shrink-0 px-1"
-                    >
-                      <button
-                        type="button"
-                        className="flex h-9 w-full items-center gap-1 text-left text-[15px] font-semibold"
-                        onClick={header.column.getToggleSortingHandler()}
-                      >
-                        {flexRender(header.column.columnDef.header, header.getContext())}
-                        {sorted === 'asc' && <ArrowUp aria-hidden="true" size={15} />}
-                        {sorted === 'desc' && <ArrowDown aria-hidden="true" size={15} />}
-                      </button>
-                      <input
-                        aria-label={`Filter ${String(header.column.columnDef.header)}`}
-                        className="input input-sm mb-1 h-8 w-full px-1"
-                        maxLength={LONGEST_NAME}
-                        value={(header.column.getFilterValue() as string | undefined) ?? ''}
-                        onChange={(event) => header.column.setFilterValue(event.target.value || undefined)}
-                      />
-                    </div>
-                  );
-                })}
-              </div>
-            ))}
-          </div>
-          <div role="rowgroup" style={{ height: virtual.getTotalSize(), position: 'relative' }}>
-            {virtual.getVirtualItems().map((item) => {
-              const row = shown[item.index]!;
-              return (
-                <RowView
-                  key={row.id}
-                  row={row}
-                  columns={leaf}
-                  top={item.start}
-                  index={item.index + 2}
-                  width={width}
-                  picked={picked[row.id] ?? false}
-                />
-              );
-            })}
-          </div>
-        </div>
+      {ids.length > 0 && <Chosen ids={ids} onMove={() => setMoving(true)} onNone={() => setPicked({})} />}
+      <Rows table={table} picked={picked} onPick={setPicked}>
         {shown.length === 0 && (
           <p className="p-4">
             No plant fits.{' '}
@@ -311,7 +149,7 @@ function List({
             </button>
           </p>
         )}
-      </div>
+      </Rows>
       {moving && (
         <MovePanel
           ids={ids}
@@ -323,6 +161,132 @@ function List({
           }}
         />
       )}
+    </div>
+  );
+}
+
+interface ChosenProps {
+  ids: readonly number[];
+  onMove(): void;
+  onNone(): void;
+}
+
+function Chosen({ ids, onMove, onNone }: ChosenProps) {
+  return (
+    <div
+      role="region"
+      aria-label="Chosen plants"
+      className="mb-2 flex flex-wrap items-center gap-2 border-y border-[var(--ink)] bg-[var(--frame)] px-2 py-1"
+    >
+      <strong className="font-semibold">{count(ids.length, 'plant')} chosen</strong>
+      <button type="button" className="btn btn-primary h-11" onClick={onMove}>
+        Move them…
+      </button>
+      <a
+        className="btn h-11"
+        href={`/api/labels.pdf?ids=${ids.slice(0, MOST_LABELS).join(',')}`}
+        target="_blank"
+        rel="noreferrer"
+      >
+        Print labels
+      </a>
+      <button type="button" className="btn btn-ghost h-11" onClick={onNone}>
+        Choose none
+      </button>
+    </div>
+  );
+}
+
+interface RowsProps {
+  table: Table<TableRow>;
+  picked: RowSelectionState;
+  onPick(picked: RowSelectionState): void;
+  children: ReactNode;
+}
+
+/** Only the rows in sight are drawn, however many there are. */
+function Rows({ table, picked, onPick, children }: RowsProps) {
+  const shown = table.getRowModel().rows;
+  const body = useRef<HTMLDivElement>(null);
+  const virtual = useVirtualizer({
+    count: shown.length,
+    getScrollElement: () => body.current,
+    estimateSize: () => ROW_PX,
+    overscan: 12,
+  });
+  const leaf = table.getVisibleLeafColumns();
+  const width = leaf.reduce((sum, column) => sum + column.getSize(), ROW_PX);
+  const all = shown.length > 0 && shown.every((row) => picked[row.id]);
+  return (
+    <div ref={body} className="min-h-0 flex-1 overflow-auto border border-[var(--rule)]">
+      <div role="table" aria-label="Plants" aria-rowcount={shown.length + 1} style={{ width }}>
+        <div role="rowgroup" className="sticky top-0 z-10 bg-[var(--color-base-300)]">
+          {table.getHeaderGroups().map((headers) => (
+            <div key={headers.id} role="row" className="flex">
+              <div role="columnheader" className="grid w-11 shrink-0 place-items-center">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-sm"
+                  aria-label="Choose all that are shown"
+                  checked={all}
+                  onChange={() => onPick(all ? {} : Object.fromEntries(shown.map((row) => [row.id, true])))}
+                />
+              </div>
+              {headers.headers.map((header) => (
+                <Head key={header.id} header={header} />
+              ))}
+            </div>
+          ))}
+        </div>
+        <div role="rowgroup" style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+          {virtual.getVirtualItems().map((item) => {
+            const row = shown[item.index]!;
+            return (
+              <RowView
+                key={row.id}
+                row={row}
+                columns={leaf}
+                top={item.start}
+                index={item.index + 2}
+                width={width}
+                picked={picked[row.id] ?? false}
+              />
+            );
+          })}
+        </div>
+      </div>
+      {children}
+    </div>
+  );
+}
+
+/** A column's head, which sorts, and its filter. */
+function Head({ header }: { header: Header<TableRow, unknown> }) {
+  const { column } = header;
+  const sorted = column.getIsSorted();
+  return (
+    <div
+      role="columnheader"
+      aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
+      style={{ width: header.getSize() }}
+      className="shrink-0 px-1"
+    >
+      <button
+        type="button"
+        className="flex h-9 w-full items-center gap-1 text-left text-[15px] font-semibold"
+        onClick={column.getToggleSortingHandler()}
+      >
+        {flexRender(column.columnDef.header, header.getContext())}
+        {sorted === 'asc' && <ArrowUp aria-hidden="true" size={15} />}
+        {sorted === 'desc' && <ArrowDown aria-hidden="true" size={15} />}
+      </button>
+      <input
+        aria-label={`Filter ${String(column.columnDef.header)}`}
+        className="input input-sm mb-1 h-8 w-full px-1"
+        maxLength={LONGEST_NAME}
+        value={(column.getFilterValue() as string | undefined) ?? ''}
+        onChange={(event) => column.setFilterValue(event.target.value || undefined)}
+      />
     </div>
   );
 }
@@ -367,7 +331,7 @@ const RowView = memo(function RowView({ row, columns: shown, top, index, width, 
               <Name written={plant.name} />
             </Link>
           ) : (
-            cellWords(column.id as keyof TableRow, plant[column.id as keyof TableRow])
+            cellWords(column.id as TableColumn, plant[column.id as TableColumn])
           )}
         </div>
       ))}
@@ -397,17 +361,14 @@ function ColumnsMenu({ visible, onChange }: { visible: VisibilityState; onChange
   );
 }
 
-function Views({
-  views,
-  spec,
-  onShow,
-  onPlain,
-}: {
-  views: { id: number; name: string; spec: ViewSpec }[];
+interface ViewsProps {
+  views: readonly SavedView[];
   spec(): ViewSpec;
-  onShow(view: { spec: ViewSpec }): void;
-  onPlain(): void;
-}) {
+  /** null: as it is at first */
+  onShow(spec: ViewSpec | null): void;
+}
+
+function Views({ views, spec, onShow }: ViewsProps) {
   const [name, setName] = useState('');
   const queries = useQueryClient();
   const settled = { onSettled: () => queries.invalidateQueries({ queryKey: kitKey }) };
@@ -421,13 +382,13 @@ function Views({
     <details className="relative">
       <summary className="btn h-11 list-none">Views</summary>
       <div className="absolute z-20 w-80 border border-[var(--ink)] bg-[var(--paper)] p-3">
-        <button type="button" className="h-11 w-full text-left underline" onClick={onPlain}>
+        <button type="button" className="h-11 w-full text-left underline" onClick={() => onShow(null)}>
           As it is at first
         </button>
         <ul>
           {views.map((view) => (
             <li key={view.id} className="flex items-center">
-              <button type="button" className="h-11 grow text-left underline" onClick={() => onShow(view)}>
+              <button type="button" className="h-11 grow text-left underline" onClick={() => onShow(view.spec)}>
                 {view.name}
               </button>
               <button

@@ -1,0 +1,65 @@
+/** The list's columns, what their cells say, and by what they are sorted and filtered. */
+import {
+  type ColumnSpec,
+  TABLE_COLUMNS,
+  TABLE_FIELDS,
+  type TableColumn,
+  type TableRow,
+} from '@zinc-pail/contract/table';
+import { shortDay } from '../../words/days.ts';
+
+const USUAL_WIDTH_PX = 120;
+
+/** Codes that a cell says otherwise. */
+const CELL_WORDS: Partial<Record<TableColumn, Readonly<Record<string, string>>>> = {
+  light: { 'too-dim': 'too dim', 'gets-by': 'gets by', well: 'well', 'too-bright': 'too bright' },
+  state: { growing: 'growing', easing: 'slowing', resting: 'asleep', waking: 'waking' },
+};
+
+/** The columns that have a head, in their order. */
+export const COLUMNS = TABLE_FIELDS.flatMap((id) => {
+  const { kind, head, widthPx, usual }: ColumnSpec = TABLE_COLUMNS[id];
+  return head === undefined ? [] : [{ id, kind, head, size: widthPx ?? USUAL_WIDTH_PX, usual: usual === true }];
+});
+/** Days of long ago want their year. */
+const WITH_YEAR = new Set<TableColumn>(['acquired_on']);
+
+export function cellWords(id: TableColumn, value: string | number | null | undefined): string {
+  if (value === null || value === undefined) return '';
+  const text = String(value);
+  const words = CELL_WORDS[id];
+  if (words) return words[text] ?? '';
+  if ((TABLE_COLUMNS[id] as ColumnSpec).kind !== 'day') return text;
+  return WITH_YEAR.has(id) ? `${shortDay(text)} ${text.slice(0, 4)}` : shortDay(text);
+}
+
+const COMPARED = /^\s*([<>])\s*(-?\d+(?:[.,]\d+)?)\s*$/;
+
+const eachWordIn = (text: string, filter: string) =>
+  filter
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.toLowerCase().includes(word));
+
+/** Every word of the filter must stand somewhere in what the cell shows; "> 40" and "< 40" compare numbers. */
+export function passes(id: TableColumn, value: string | number | null, filter: string): boolean {
+  const compared = COMPARED.exec(filter);
+  if (compared && typeof value === 'number') {
+    const bound = Number(compared[2]!.replace(',', '.'));
+    return compared[1] === '<' ? value < bound : value > bound;
+  }
+  return eachWordIn(`${cellWords(id, value)} ${value ?? ''}`, filter);
+}
+
+/** Whether a plant is meant by words of its name, number, bench or other names. */
+export function isMeant({ name, number, place, other_names: others }: TableRow, words: string): boolean {
+  return eachWordIn(`${name} ${number} ${place} ${others ?? ''}`, words);
+}
+
+/** Numbers by size, texts as people sort them, what is empty last. */
+export function compared(a: string | number | null, b: string | number | null): number {
+  if (a === null || b === null) return a === b ? 0 : a === null ? 1 : -1;
+  return typeof a === 'number' && typeof b === 'number'
+    ? a - b
+    : String(a).localeCompare(String(b), 'en', { numeric: true });
+}
