@@ -1,4 +1,4 @@
-import type { PlaceView } from '@zinc-pail/contract/keeping';
+import type { PlacePot, PlaceView } from '@zinc-pail/contract/keeping';
 import { CROWDED_FROM, type Light, lampHoursShort } from '@zinc-pail/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -86,34 +86,16 @@ export default function BenchesScreen() {
   );
 }
 
-function PlaceSection({
-  place,
-  many,
-  household,
-  today: date,
-  onEdit,
-  onRead,
-}: {
+interface PlaceSectionProps {
   place: PlaceView;
   many: boolean;
   household: { has_pets: boolean; has_children: boolean };
   today: string;
   onEdit(): void;
   onRead(): void;
-}) {
-  const { today, learned } = place;
-  const dim = place.pots.filter((pot) => pot.light === 'too-dim');
-  const bright = place.pots.filter((pot) => pot.light === 'too-bright');
-  const bears = place.pots.filter((pot) => pot.light === 'gets-by');
-  const { factor } = learned;
-  const harmful = place.within_reach
-    ? place.pots.filter(
-        (pot) => (household.has_children && pot.poisonous.people) || (household.has_pets && pot.poisonous.pets),
-      )
-    : [];
-  const apart = place.quarantine
-    ? []
-    : place.pots.filter((pot) => pot.quarantine_until !== null && pot.quarantine_until >= date);
+}
+
+function PlaceSection({ place, many, household, today, onEdit, onRead }: PlaceSectionProps) {
   return (
     <section aria-labelledby={`bench-${place.id}`} className="mb-8">
       <div className="flex flex-wrap items-baseline gap-x-4 border-b-2 border-[var(--ink)]">
@@ -149,34 +131,56 @@ function PlaceSection({
         </span>
       </div>
       <BenchDrawing place={place} />
-      <dl className="mt-2 grid gap-x-8 gap-y-1 text-[15px] sm:grid-cols-2 lg:grid-cols-4">
-        <Fact term="Today">
-          {degrees(today.tmin_c)} to {degrees(today.tmax_c)}, air {today.rh_pct} %, tonight {degrees(today.tonight_c)}
-        </Fact>
-        <Fact term="Light">
-          {today.dli_mol} mol a day
-          {today.sun_h > 0
-            ? `, up to ${today.sun_h} h of sun${place.direct_sun_h === null ? '' : ' by your count'}, ${today.morning_sun_h} of it before noon`
-            : ', no direct sun'}
-        </Fact>
-        <Fact term="Learned">
-          {learned.readings === 0
-            ? 'no thermometer read yet'
-            : `days ${signed(learned.offset_max_c)}, nights ${signed(learned.offset_min_c)} against the estimate, from ${count(learned.readings, 'reading')}`}
-          ; dries {factor.p50.toFixed(2)} × as reckoned ({factor.p10.toFixed(1)} to {factor.p90.toFixed(1)})
-        </Fact>
-        <Fact term="Room">
-          {count(place.pots.length, 'pot')}
-          {place.crowded === null
-            ? '; give its width and depth to see how full it is'
-            : `, ${Math.round(place.crowded * 100)} % of the bench taken`}
-          {place.crowded !== null && place.crowded > CROWDED_FROM && (
-            <strong className="block font-semibold text-[var(--straw)]">
-              Too tight for air to pass: space them, and look between them for pests.
-            </strong>
-          )}
-        </Fact>
-      </dl>
+      <Facts place={place} />
+      <LightWords place={place} />
+      <Dangers place={place} household={household} today={today} />
+    </section>
+  );
+}
+
+function Facts({ place }: { place: PlaceView }) {
+  const { today, learned, crowded } = place;
+  const { factor } = learned;
+  return (
+    <dl className="mt-2 grid gap-x-8 gap-y-1 text-[15px] sm:grid-cols-2 lg:grid-cols-4">
+      <Fact term="Today">
+        {degrees(today.tmin_c)} to {degrees(today.tmax_c)}, air {today.rh_pct} %, tonight {degrees(today.tonight_c)}
+      </Fact>
+      <Fact term="Light">
+        {today.dli_mol} mol a day
+        {today.sun_h > 0
+          ? `, up to ${today.sun_h} h of sun${place.direct_sun_h === null ? '' : ' by your count'}, ${today.morning_sun_h} of it before noon`
+          : ', no direct sun'}
+      </Fact>
+      <Fact term="Learned">
+        {learned.readings === 0
+          ? 'no thermometer read yet'
+          : `days ${signed(learned.offset_max_c)}, nights ${signed(learned.offset_min_c)} against the estimate, from ${count(learned.readings, 'reading')}`}
+        ; dries {factor.p50.toFixed(2)} × as reckoned ({factor.p10.toFixed(1)} to {factor.p90.toFixed(1)})
+      </Fact>
+      <Fact term="Room">
+        {count(place.pots.length, 'pot')}
+        {crowded === null
+          ? '; give its width and depth to see how full it is'
+          : `, ${Math.round(crowded * 100)} % of the bench taken`}
+        {crowded !== null && crowded > CROWDED_FROM && (
+          <strong className="block font-semibold text-[var(--straw)]">
+            Too tight for air to pass: space them, and look between them for pests.
+          </strong>
+        )}
+      </Fact>
+    </dl>
+  );
+}
+
+/** Who stands in too little light or too much. */
+function LightWords({ place }: { place: PlaceView }) {
+  const { today, lamp } = place;
+  const given = (light: PlacePot['light']) => place.pots.filter((pot) => pot.light === light);
+  const [dim, bears, bright] = [given('too-dim'), given('gets-by'), given('too-bright')];
+  const lampHours = lamp && dim.map((pot) => lampHoursShort(today.dli_mol, pot.wants as Light, lamp.ppfd_umol_m2_s));
+  return (
+    <>
       {(dim.length > 0 || bright.length > 0 || bears.length > 0) && (
         <p className="mt-1 text-[15px]">
           {dim.length > 0 && (
@@ -205,11 +209,9 @@ function PlaceSection({
           )}
         </p>
       )}
-      {dim.length > 0 && place.lamp && (
+      {dim.length > 0 && lampHours && (
         <p className="text-[15px]">
-          The lamp would have to burn about{' '}
-          {Math.max(...dim.map((pot) => lampHoursShort(today.dli_mol, pot.wants as Light, place.lamp!.ppfd_umol_m2_s)))}{' '}
-          h longer for the neediest of these.
+          The lamp would have to burn about {Math.max(...lampHours)} h longer for the neediest of these.
         </p>
       )}
       {today.sun_h - today.morning_sun_h > AFTERNOON_H &&
@@ -219,6 +221,20 @@ function PlaceSection({
             Hot, with long afternoon sun: those that scorch do better where the sun leaves at noon.
           </p>
         )}
+    </>
+  );
+}
+
+/** What may harm there, and whom. */
+function Dangers({ place, household, today }: Pick<PlaceSectionProps, 'place' | 'household' | 'today'>) {
+  const harms = ({ poisonous }: PlacePot) =>
+    (household.has_children && poisonous.people) || (household.has_pets && poisonous.pets);
+  const harmful = place.within_reach ? place.pots.filter(harms) : [];
+  const apart = place.quarantine
+    ? []
+    : place.pots.filter(({ quarantine_until: until }) => until !== null && until >= today);
+  return (
+    <>
       {harmful.length > 0 && (
         <p className="mt-1 border-l-4 border-[var(--rust)] pl-2 text-[15px]">
           <strong className="font-semibold">
@@ -234,7 +250,7 @@ function PlaceSection({
         </p>
       )}
       {place.hazards && <p className="mt-1 border-l-4 border-[var(--rust)] pl-2 text-[15px]">{place.hazards}</p>}
-    </section>
+    </>
   );
 }
 

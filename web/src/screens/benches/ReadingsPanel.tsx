@@ -1,3 +1,4 @@
+import { LONGEST_CSV } from '@zinc-pail/contract/limits';
 import type { PlaceView } from '@zinc-pail/contract/keeping';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
@@ -5,7 +6,7 @@ import { ask, wordsOf } from '../../api/client.ts';
 import { count, degrees } from '../../words/amounts.ts';
 import { fullDay, todayIn } from '../../words/days.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
-import { Field, Wrong } from '../../forms/Fields.tsx';
+import { Field, Typed, Wrong } from '../../forms/Fields.tsx';
 import { numberIn } from '../../words/numbers.ts';
 import { celsiusOf, typed } from '../../words/units.ts';
 
@@ -40,7 +41,8 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
   };
   const readFile = async (file: File | undefined) => {
     if (!file) return;
-    if (file.size > 900_000) return setWrong('A table of up to 900,000 characters is wanted; cut it in parts.');
+    if (file.size > LONGEST_CSV)
+      return setWrong(`A table of up to ${LONGEST_CSV.toLocaleString('en')} characters is wanted; cut it in parts.`);
     setWrong(null);
     save.mutate({ path: 'readings.csv', body: { csv: await file.text() } });
   };
@@ -59,39 +61,9 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
               />
             )}
           </Field>
-          <Field label={`Lowest, ${typed.temperature()}`}>
-            {(id) => (
-              <input
-                id={id}
-                inputMode="decimal"
-                className="input h-11 w-full"
-                value={low}
-                onChange={(event) => setLow(event.target.value)}
-              />
-            )}
-          </Field>
-          <Field label={`Highest, ${typed.temperature()}`}>
-            {(id) => (
-              <input
-                id={id}
-                inputMode="decimal"
-                className="input h-11 w-full"
-                value={high}
-                onChange={(event) => setHigh(event.target.value)}
-              />
-            )}
-          </Field>
-          <Field label="Humidity, %">
-            {(id) => (
-              <input
-                id={id}
-                inputMode="decimal"
-                className="input h-11 w-full"
-                value={humidity}
-                onChange={(event) => setHumidity(event.target.value)}
-              />
-            )}
-          </Field>
+          <Typed label={`Lowest, ${typed.temperature()}`} width="w-full" value={low} onChange={setLow} />
+          <Typed label={`Highest, ${typed.temperature()}`} width="w-full" value={high} onChange={setHigh} />
+          <Typed label="Humidity, %" width="w-full" value={humidity} onChange={setHumidity} />
         </div>
         <div className="flex flex-wrap items-center gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={save.isPending}>
@@ -121,29 +93,34 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
           </p>
         )}
       </form>
-      {place.last_readings.length > 0 && (
-        <table className="mt-3 w-full text-[15px]">
-          <caption className="text-left font-semibold">The last readings</caption>
-          <thead>
-            <tr className="border-b border-[var(--rule)] text-left text-[var(--ink-2)]">
-              <th className="font-normal">day</th>
-              <th className="font-normal">lowest</th>
-              <th className="font-normal">highest</th>
-              <th className="font-normal">air</th>
-            </tr>
-          </thead>
-          <tbody>
-            {place.last_readings.map((reading) => (
-              <tr key={reading.date}>
-                <td>{fullDay(reading.date)}</td>
-                <td>{degrees(reading.tmin_c)}</td>
-                <td>{degrees(reading.tmax_c)}</td>
-                <td>{reading.rh_pct === null ? '' : `${reading.rh_pct} %`}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      <LastReadings readings={place.last_readings} />
     </Dialog>
+  );
+}
+
+function LastReadings({ readings }: { readings: PlaceView['last_readings'] }) {
+  if (readings.length === 0) return null;
+  return (
+    <table className="mt-3 w-full text-[15px]">
+      <caption className="text-left font-semibold">The last readings</caption>
+      <thead>
+        <tr className="border-b border-[var(--rule)] text-left text-[var(--ink-2)]">
+          <th className="font-normal">day</th>
+          <th className="font-normal">lowest</th>
+          <th className="font-normal">highest</th>
+          <th className="font-normal">air</th>
+        </tr>
+      </thead>
+      <tbody>
+        {readings.map((reading) => (
+          <tr key={reading.date}>
+            <td>{fullDay(reading.date)}</td>
+            <td>{degrees(reading.tmin_c)}</td>
+            <td>{degrees(reading.tmax_c)}</td>
+            <td>{reading.rh_pct === null ? '' : `${reading.rh_pct} %`}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -54,14 +54,10 @@ export default function PlantScreen() {
 
 type Panel = 'note' | 'pot' | 'move' | 'change' | 'end' | 'look-over' | 'copies' | null;
 
-function Plant({ plant }: { plant: PlantView }) {
-  const { outlook, site, record } = plant;
-  const [search] = useSearchParams();
-  const [panel, setPanel] = useState<Panel>(search.has('look-over') ? 'look-over' : null);
+/** Marks of one key on this plant. */
+function useDeeds(plant: PlantView) {
   const { mark, busy } = useMarks();
-  const words = wordsFor(plant, site.today);
-  const navigate = useNavigate();
-  const places = usePlaces();
+  const { site } = plant;
   const pot = useMemo(
     (): Marked => ({ plantId: plant.id, name: plant.name, today: site.today, seen: plant.revision, before: plant }),
     [plant, site],
@@ -74,6 +70,14 @@ function Plant({ plant }: { plant: PlantView }) {
     (how: Felt) => void mark([pot], () => felt(how, site.today), `felt ${how}`),
     [mark, pot, site.today],
   );
+  return { pot, water, feel, busy: busy.has(plant.id) };
+}
+
+function Plant({ plant }: { plant: PlantView }) {
+  const { outlook, site } = plant;
+  const [search] = useSearchParams();
+  const [panel, setPanel] = useState<Panel>(search.has('look-over') ? 'look-over' : null);
+  const { pot, water, feel, busy } = useDeeds(plant);
   useKeys(
     useMemo(
       () => ({
@@ -88,6 +92,53 @@ function Plant({ plant }: { plant: PlantView }) {
   );
   return (
     <div className="px-3 pb-12 pt-3 sm:px-6">
+      <Head plant={plant} />
+      <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_320px]">
+        <section aria-labelledby="now">
+          <Today plant={plant} />
+          <Buttons plant={plant} busy={busy} onWater={water} onFeel={feel} onPick={setPanel} />
+          <Happened plant={plant} />
+          <TaskWords plant={plant} />
+          <DryCurve outlook={outlook} journal={plant.journal} today={site.today} />
+          {outlook.alarm && (
+            <p role="note" className="my-3 border-l-4 border-[var(--rust)] bg-[var(--frame)] p-3 text-[16px]">
+              <strong>Something changed.</strong> {alarmWords(outlook.alarm)}
+            </p>
+          )}
+          <Facts plant={plant} />
+          <div className="mt-6">
+            <Schools outlook={outlook} today={site.today} />
+          </div>
+          <div className="mt-6 grid grid-cols-1 gap-x-10 gap-y-6 xl:grid-cols-2">
+            <Why outlook={outlook} />
+            <Book plant={plant} />
+            <Growth plant={plant} />
+            <Flowering plant={plant} />
+          </div>
+          <div className="mt-6">
+            <Pictures plant={plant} />
+          </div>
+        </section>
+        <aside className="grid content-start gap-6">
+          <PotDrawing plant={plant} />
+          <Ways plant={plant} />
+          <Rules plant={plant} />
+          <Hardening plant={plant} />
+          <Family plant={plant} />
+          <Cautions outlook={outlook} poisonous={plant.record.poisonous} />
+        </aside>
+      </div>
+      <OpenPanel panel={panel} plant={plant} pot={pot} onClose={() => setPanel(null)} />
+    </div>
+  );
+}
+
+/** Who it is, where it stands, and what is in doubt of it. */
+function Head({ plant }: { plant: PlantView }) {
+  const { outlook, record, site } = plant;
+  const navigate = useNavigate();
+  return (
+    <>
       <button
         type="button"
         className="inline-flex min-h-11 items-center gap-1 text-[var(--ink-2)] hover:text-[var(--ink)]"
@@ -117,96 +168,96 @@ function Plant({ plant }: { plant: PlantView }) {
           {plant.provenance && <span>{plant.provenance}</span>}
         </p>
       </header>
-      <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_320px]">
-        <section aria-labelledby="now">
-          <h2 id="now" className="text-xl">
-            <strong className="font-semibold">{words.head}.</strong>{' '}
-            <span className="font-[family-name:var(--font-sans)] text-[17px] text-[var(--ink-2)]">
-              {[words.reason, ...words.beside, words.then].filter(Boolean).join(' ')}
-            </span>
-          </h2>
-          <div className="my-3 flex flex-wrap gap-2">
-            <button
-              type="button"
-              className={`btn h-11 px-5 ${kindOf(plant, site.today) === 'water' ? 'btn-primary' : ''}`}
-              disabled={busy.has(plant.id)}
-              onClick={water}
-            >
-              Watered
-            </button>
-            {(['wet', 'damp', 'dry'] as const).map((how) => (
-              <button
-                key={how}
-                type="button"
-                className="btn h-11 min-w-16"
-                disabled={busy.has(plant.id)}
-                onClick={() => feel(how)}
-              >
-                Felt {how}
-              </button>
-            ))}
-            <button type="button" className="btn h-11" onClick={() => setPanel('note')}>
-              Note something…
-            </button>
-            <Menu plant={plant} onPick={setPanel} />
-          </div>
-          <Happened plant={plant} />
-          <TaskWords plant={plant} />
-          <DryCurve outlook={outlook} journal={plant.journal} today={site.today} />
-          {outlook.alarm && (
-            <p role="note" className="my-3 border-l-4 border-[var(--rust)] bg-[var(--frame)] p-3 text-[16px]">
-              <strong>Something changed.</strong> {alarmWords(outlook.alarm)}
-            </p>
-          )}
-          <Facts plant={plant} />
-          <div className="mt-6">
-            <Schools outlook={outlook} today={site.today} />
-          </div>
-          <div className="mt-6 grid grid-cols-1 gap-x-10 gap-y-6 xl:grid-cols-2">
-            <section aria-labelledby="why">
-              <h2 id="why" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">
-                Why this day
-              </h2>
-              <p className="text-[15px] text-[var(--ink-2)]">
-                From full to dry takes about {Math.round(outlook.cycle_days)} days here now, against{' '}
-                {Math.round(outlook.reference_days)} for the same plant in a plain 9 cm plastic pot on a mild bright
-                bench:
-              </p>
-              <BecauseBars reasons={outlook.because} />
-            </section>
-            <Book plant={plant} />
-            <Growth plant={plant} />
-            <Flowering plant={plant} />
-          </div>
-          <div className="mt-6">
-            <Pictures plant={plant} />
-          </div>
-        </section>
-        <aside className="grid content-start gap-6">
-          <PotDrawing plant={plant} />
-          <Ways plant={plant} />
-          <Rules plant={plant} />
-          <Hardening plant={plant} />
-          <Family plant={plant} />
-          <Cautions outlook={outlook} poisonous={record.poisonous} />
-        </aside>
-      </div>
-      {panel === 'note' && <NotePanel pots={[pot]} date={site.today} onClose={() => setPanel(null)} />}
-      {panel === 'pot' && <PotPanel plant={plant} onClose={() => setPanel(null)} />}
-      {panel === 'move' && places.data && (
-        <MovePanel
-          ids={[plant.id]}
-          places={places.data.filter(({ id }) => id !== plant.place.id)}
-          today={site.today}
-          onClose={() => setPanel(null)}
-        />
-      )}
-      {panel === 'change' && <ChangePanel plant={plant} onClose={() => setPanel(null)} />}
-      {panel === 'end' && <EndPanel plant={plant} onClose={() => setPanel(null)} />}
-      {panel === 'copies' && <CopiesPanel plant={plant} onClose={() => setPanel(null)} />}
-      {panel === 'look-over' && <LookOver plant={plant} onClose={() => setPanel(null)} />}
+    </>
+  );
+}
+
+/** The one answer, and why. */
+function Today({ plant }: { plant: PlantView }) {
+  const { head, reason, beside, then } = wordsFor(plant, plant.site.today);
+  return (
+    <h2 id="now" className="text-xl">
+      <strong className="font-semibold">{head}.</strong>{' '}
+      <span className="font-[family-name:var(--font-sans)] text-[17px] text-[var(--ink-2)]">
+        {[reason, ...beside, then].filter(Boolean).join(' ')}
+      </span>
+    </h2>
+  );
+}
+
+interface ButtonsProps {
+  plant: PlantView;
+  busy: boolean;
+  onWater(): void;
+  onFeel(how: Felt): void;
+  onPick(panel: Panel): void;
+}
+
+function Buttons({ plant, busy, onWater, onFeel, onPick }: ButtonsProps) {
+  const due = kindOf(plant, plant.site.today) === 'water';
+  return (
+    <div className="my-3 flex flex-wrap gap-2">
+      <button type="button" className={`btn h-11 px-5 ${due ? 'btn-primary' : ''}`} disabled={busy} onClick={onWater}>
+        Watered
+      </button>
+      {(['wet', 'damp', 'dry'] as const).map((how) => (
+        <button key={how} type="button" className="btn h-11 min-w-16" disabled={busy} onClick={() => onFeel(how)}>
+          Felt {how}
+        </button>
+      ))}
+      <button type="button" className="btn h-11" onClick={() => onPick('note')}>
+        Note something…
+      </button>
+      <Menu plant={plant} onPick={onPick} />
     </div>
   );
+}
+
+function Why({ outlook }: { outlook: PlantView['outlook'] }) {
+  return (
+    <section aria-labelledby="why">
+      <h2 id="why" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">
+        Why this day
+      </h2>
+      <p className="text-[15px] text-[var(--ink-2)]">
+        From full to dry takes about {Math.round(outlook.cycle_days)} days here now, against{' '}
+        {Math.round(outlook.reference_days)} for the same plant in a plain 9 cm plastic pot on a mild bright bench:
+      </p>
+      <BecauseBars reasons={outlook.because} />
+    </section>
+  );
+}
+
+interface OpenPanelProps {
+  panel: Panel;
+  plant: PlantView;
+  pot: Marked;
+  onClose(): void;
+}
+
+function OpenPanel({ panel, plant, pot, onClose }: OpenPanelProps) {
+  const places = usePlaces();
+  const { today } = plant.site;
+  switch (panel) {
+    case 'note':
+      return <NotePanel pots={[pot]} date={today} onClose={onClose} />;
+    case 'pot':
+      return <PotPanel plant={plant} onClose={onClose} />;
+    case 'move': {
+      const elsewhere = places.data?.filter(({ id }) => id !== plant.place.id);
+      return elsewhere ? <MovePanel ids={[plant.id]} places={elsewhere} today={today} onClose={onClose} /> : null;
+    }
+    case 'change':
+      return <ChangePanel plant={plant} onClose={onClose} />;
+    case 'end':
+      return <EndPanel plant={plant} onClose={onClose} />;
+    case 'copies':
+      return <CopiesPanel plant={plant} onClose={onClose} />;
+    case 'look-over':
+      return <LookOver plant={plant} onClose={onClose} />;
+    case null:
+      return null;
+  }
 }
 
 function Facts({ plant }: { plant: PlantView }) {
