@@ -17,7 +17,7 @@ import {
   viewBody,
   waterBody,
 } from './keeping.ts';
-import { LONGEST_NAME } from './limits.ts';
+import { LONGEST_CAPTION, LONGEST_NAME } from './limits.ts';
 import type { RoundPot } from './marks.ts';
 
 const ids = list(id(), 'ids');
@@ -85,7 +85,7 @@ export interface Picture {
   height_px: number;
 }
 export const pictureMade = object<Picture>(
-  { id: id(), day: day(), caption: optional(text(300)), width_px: whole(1, 1e5), height_px: whole(1, 1e5) },
+  { id: id(), day: day(), caption: optional(text(LONGEST_CAPTION)), width_px: whole(1, 1e5), height_px: whole(1, 1e5) },
   'a picture',
 );
 

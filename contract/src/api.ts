@@ -27,6 +27,7 @@ import {
 import { LINE_FIELDS } from './line.ts';
 import { day, id, idText, list, named, number, object, oneOf, optional, text, whole } from './fields.ts';
 import { ENDINGS, TIMER_KINDS } from './choices.ts';
+import { LONGEST_CAPTION } from './limits.ts';
 import { schemaOf } from './keeping.ts';
 import { PLANT_FIELDS, RECORD_FIELDS, type PlantValues, type RecordField } from './plantFields.ts';
 
@@ -507,7 +508,7 @@ export const plantSchema = named(
               {
                 id: id(),
                 day: day(),
-                caption: optional(text(300)),
+                caption: optional(text(LONGEST_CAPTION)),
                 width_px: whole(1, 1e5),
                 height_px: whole(1, 1e5),
               },
