@@ -23,6 +23,8 @@ interface TableFile {
 export function CsvIn({ kit }: { kit: Kit }) {
   const [file, setFile] = useState<TableFile | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
+  // Outlives the file: a list that was put right comes again with the same wishes.
+  const [usual, setUsual] = useState<Usual>({ place: '', mix: '' });
   const open = async (chosen: File | undefined) => {
     setWrong(null);
     if (!chosen) return;
@@ -54,26 +56,43 @@ export function CsvIn({ kit }: { kit: Kit }) {
           }}
         />
       </label>
-      {file && <MappingForm key={file.csv} file={file} kit={kit} onWrong={setWrong} onDone={() => setFile(null)} />}
+      {file && (
+        <MappingForm
+          key={file.csv}
+          file={file}
+          kit={kit}
+          usual={usual}
+          onUsual={setUsual}
+          onWrong={setWrong}
+          onDone={() => setFile(null)}
+        />
+      )}
       <Wrong words={wrong} />
       <Imports onWrong={setWrong} />
     </section>
   );
 }
 
+/** Where and in what plants stand whose row does not say so, by id. */
+interface Usual {
+  place: string;
+  mix: string;
+}
+
 interface MappingFormProps {
   file: TableFile;
   kit: Kit;
+  usual: Usual;
+  onUsual(usual: Usual): void;
   onWrong(words: string | null): void;
   onDone(): void;
 }
 
-function MappingForm({ file, kit, onWrong, onDone }: MappingFormProps) {
+function MappingForm({ file, kit, usual, onUsual, onWrong, onDone }: MappingFormProps) {
+  const { place, mix } = usual;
   const places = usePlaces();
   const queries = useQueryClient();
   const [columns, setColumns] = useState<Mapping>(() => guessed(file.heads));
-  const [place, setPlace] = useState('');
-  const [mix, setMix] = useState('');
   const send = (dry: boolean) =>
     ask<CsvReport>('/import/csv', {
       method: 'POST',
@@ -123,14 +142,14 @@ function MappingForm({ file, kit, onWrong, onDone }: MappingFormProps) {
           width="w-full"
           value={place}
           options={named(places.data ?? [])}
-          onChange={setPlace}
+          onChange={(id) => onUsual({ ...usual, place: id })}
         />
         <OneOf
           label="mix, where a row has none"
           width="w-full"
           value={mix}
           options={named(kit.mixes)}
-          onChange={setMix}
+          onChange={(id) => onUsual({ ...usual, mix: id })}
         />
       </div>
       <div className="flex gap-3">
