@@ -1,5 +1,6 @@
 /** Small pieces that every script shares. Plain Node, so that they run on a bare checkout. */
 import { spawn, spawnSync } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
@@ -144,4 +145,20 @@ export async function main(body) {
     say(error instanceof Stop ? error.message : (error.stack ?? String(error)));
     process.exitCode = 1;
   }
+}
+
+export const COMMAND_KEY_FILE = join(DOT_ZINC, 'command.key');
+
+/** What the command line shows the server, so that no page in a browser can pass for it: in the data folder, for us alone. */
+export function commandKey() {
+  mkdirSync(DOT_ZINC, { recursive: true });
+  try {
+    writeFileSync(COMMAND_KEY_FILE, randomBytes(32).toString('hex'), { flag: 'wx', mode: 0o600 });
+  } catch (error) {
+    if (error.code !== 'EEXIST') throw error;
+  }
+  const key = readFileSync(COMMAND_KEY_FILE, 'utf8').trim();
+  if (key) return key;
+  rmSync(COMMAND_KEY_FILE);
+  return commandKey();
 }

@@ -4,7 +4,7 @@ import { pathToFileURL } from 'node:url';
 import { BUILD, buildWeb, bundlePath, bundleStale } from './build.mjs';
 import { ownDatabase } from './database.mjs';
 import { checkNode, npmPackages } from './install.mjs';
-import { main, ROOT, say, Stop, withLock } from './lib.mjs';
+import { commandKey, main, ROOT, say, Stop, withLock } from './lib.mjs';
 
 const HELP = `npm start [-- options]
   --empty        do not load the demo collection into an empty database
@@ -64,6 +64,7 @@ await main(async () => {
       workerFile: bundlePath('forecast-worker'),
       migrationsFolder: join(ROOT, 'server', 'migrations'),
       tell: say,
+      commandKey: commandKey(),
       fill: chosen.empty
         ? null
         : async (pool) => {

@@ -9,5 +9,13 @@ export default defineConfig({
   root: import.meta.dirname,
   plugins: [react(), tailwind()],
   build: { target: 'es2022', chunkSizeWarningLimit: 600 },
-  server: { host: '127.0.0.1', ...(api ? { proxy: { '/api': api } } : {}) },
+  server: {
+    host: '127.0.0.1',
+    ...(api
+      ? {
+          // The server takes changes from its own pages only: the page's host goes through as it is.
+          proxy: { '/api': { target: api, changeOrigin: false } },
+        }
+      : {}),
+  },
 });

@@ -1,8 +1,9 @@
 #!/usr/bin/env node
 /** Runs the command, bundling it first where its sources are newer than the bundle. */
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
 import { bundle, bundlePath, isStale } from '../../scripts/build.mjs';
+import { COMMAND_KEY_FILE } from '../../scripts/lib.mjs';
 
 if (isStale('zinc')) {
   try {
@@ -17,4 +18,6 @@ if (isStale('zinc')) {
     process.stderr.write('warning: an older build is used, since a new one could not be made\n');
   }
 }
+// A server started from this checkout lets in who shows its key.
+if (existsSync(COMMAND_KEY_FILE)) process.env.ZINC_COMMAND_KEY ??= readFileSync(COMMAND_KEY_FILE, 'utf8').trim();
 await import(pathToFileURL(bundlePath('zinc')).href);

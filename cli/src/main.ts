@@ -71,11 +71,18 @@ program
 
 const SERVER = 'http://127.0.0.1:4780';
 
+/** The key of the server's data folder, for a server of this machine only: it is nobody else's business. */
+function credentials(server: string): Record<string, string> {
+  const key = process.env.ZINC_COMMAND_KEY;
+  const near = ['127.0.0.1', 'localhost', '[::1]'].includes(new URL(server).hostname);
+  return key && near ? { Authorization: `Bearer ${key}` } : {};
+}
+
 /** Asks a running Zinc Pail; its refusals are told as a file's are. */
 async function ask(server: string, path: string, init?: RequestInit): Promise<unknown> {
   let response: Response;
   try {
-    response = await fetch(new URL(path, server), init);
+    response = await fetch(new URL(path, server), { ...init, headers: { ...init?.headers, ...credentials(server) } });
   } catch {
     throw new Refusal(`${server}: nothing answers there; start it with npm start, or name its address with --server`);
   }

@@ -4,11 +4,26 @@ import { connect } from 'node:net';
 import { join } from 'node:path';
 import { afterAll, afterEach, describe, expect, it } from 'vitest';
 // @ts-expect-error plain JavaScript, so that it runs on a bare checkout
-import { commandOf, DOT_ZINC, freePort, isAlive, onPath, ROOT, run, selfMark, sleep, withLock } from '../lib.mjs';
+import * as lib from '../lib.mjs';
 // @ts-expect-error as above
 import { ownDatabase, sweepThrowAways } from '../database.mjs';
 // @ts-expect-error as above
 import { bundlePath, isStale } from '../build.mjs';
+
+const {
+  COMMAND_KEY_FILE,
+  commandKey,
+  commandOf,
+  DOT_ZINC,
+  freePort,
+  isAlive,
+  onPath,
+  ROOT,
+  run,
+  selfMark,
+  sleep,
+  withLock,
+} = lib;
 
 /** A process that has ended, and its pid. */
 async function deadPid(): Promise<number> {
@@ -16,6 +31,15 @@ async function deadPid(): Promise<number> {
   await new Promise((resolve) => child.on('close', resolve));
   return child.pid!;
 }
+
+describe('the key of the command line', () => {
+  it('is made once, long, and for us alone', () => {
+    const key = commandKey();
+    expect(key).toMatch(/^[0-9a-f]{64}$/);
+    expect(commandKey()).toBe(key);
+    expect(statSync(COMMAND_KEY_FILE).mode & 0o777).toBe(0o600);
+  });
+});
 
 describe('processes', () => {
   it('are alive or not, and a pid used again is not the same process', async () => {

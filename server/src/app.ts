@@ -1,7 +1,8 @@
 import compression from 'compression';
 import express, { type Express } from 'express';
 import { join } from 'node:path';
-import { noSuchRoute, problemOf, problems, sendProblem } from './http/problem.ts';
+import { gate } from './http/gate.ts';
+import { noSuchRoute, problems } from './http/problem.ts';
 import { LARGEST_BODY_MB, LARGEST_GARDEN_MB } from '@zinc-pail/contract/limits';
 import type { App } from './context.ts';
 import { calendarAddress } from './formats/calendarRoutes.ts';
@@ -35,30 +36,19 @@ export function allRoutes(app: App): Route[] {
   ];
 }
 
-/** A page of another origin must not write here: there are no accounts yet, and loopback is open to the browser. */
-const ALLOWED_HOST = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/;
+export interface AppOptions {
+  webFolder: string | null;
+  /** what the command line shows to be let in; null lets none in */
+  commandKey: string | null;
+  /** every JSON answer is held to what its route declares: for tests */
+  holdAnswers: boolean;
+}
 
-/** @param holdAnswers every JSON answer is held to what its route declares: for tests */
-export function buildApp(app: App, webFolder: string | null, holdAnswers = false): Express {
+export function buildApp(app: App, { webFolder, commandKey, holdAnswers }: AppOptions): Express {
   const server = express();
   server.disable('x-powered-by');
   server.use(compression());
-  server.use((request, response, next) => {
-    response.set({
-      'X-Content-Type-Options': 'nosniff',
-      'Referrer-Policy': 'same-origin',
-      'X-Frame-Options': 'DENY',
-      'Content-Security-Policy': "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:",
-    });
-    const origin = request.get('origin');
-    const host = request.get('host') ?? '';
-    const foreign = origin !== undefined && origin !== 'null' && new URL(origin).host !== host;
-    if (!ALLOWED_HOST.test(host) || foreign) {
-      sendProblem(response, problemOf('foreign', 'Zinc Pail answers its own pages on this machine only.'));
-      return;
-    }
-    next();
-  });
+  server.use(gate(commandKey));
   const api = express.Router();
   // A garden file may be large; everything else is small.
   api.use('/import/garden', express.json({ limit: `${LARGEST_GARDEN_MB}mb` }));

@@ -20,6 +20,8 @@ export interface ServeOptions {
   workerFile: string;
   migrationsFolder: string;
   tell(text: string): void;
+  /** what the command line shows to be let in; without one it is not */
+  commandKey?: string;
   /** every JSON answer is held to what its route declares: for tests */
   holdAnswers?: boolean;
   /** fills an empty database, or null to leave it empty */
@@ -50,7 +52,16 @@ export async function serve(options: ServeOptions): Promise<Running> {
   const outlooks = new Outlooks(pool, options.workerFile, (error) =>
     log.error({ err: error }, 'a bench could not be reckoned anew'),
   );
-  const server = createServer(buildApp({ pool, outlooks, log }, options.webFolder, options.holdAnswers));
+  const server = createServer(
+    buildApp(
+      { pool, outlooks, log },
+      {
+        webFolder: options.webFolder,
+        commandKey: options.commandKey ?? null,
+        holdAnswers: options.holdAnswers ?? false,
+      },
+    ),
+  );
   const port = await listen(server, options.port);
   return {
     port,

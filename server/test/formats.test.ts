@@ -387,15 +387,24 @@ describe('the calendar', () => {
 });
 
 describe('the zinc command', () => {
-  const zinc = (...args: string[]) =>
+  const zinc = (...args: string[]) => zincAs({}, ...args);
+  const zincAs = (env: Record<string, string>, ...args: string[]) =>
     new Promise<{ code: number; out: string; err: string }>((resolve) => {
       execFile(
         process.execPath,
         [join(ROOT, 'cli', 'bin', 'zinc.mjs'), ...args, '--server', here.url],
-        { maxBuffer: 64e6 },
+        { maxBuffer: 64e6, env: { ...process.env, ...env } },
         (error, out, err) => resolve({ code: error ? Number(error.code) : 0, out, err }),
       );
     });
+  it('changes nothing without the key of the data folder, and reads all the same', async () => {
+    const file = join(mkdtempSync(join(tmpdir(), 'zinc-formats-')), 'garden.json');
+    writeFileSync(file, JSON.stringify(EVERYTHING));
+    const refused = await zincAs({ ZINC_COMMAND_KEY: 'another' }, 'import', file);
+    expect(refused).toMatchObject({ code: 2, out: '' });
+    expect(refused.err).toContain('with its key');
+    expect((await zincAs({ ZINC_COMMAND_KEY: 'another' }, 'export', '--site', 'Here')).code).toBe(0);
+  });
   it('takes a garden file in and gives it out without loss', async () => {
     const file = join(mkdtempSync(join(tmpdir(), 'zinc-formats-')), 'garden.json');
     writeFileSync(file, JSON.stringify(EVERYTHING));

@@ -8,6 +8,8 @@ import { expect } from 'vitest';
 import { migrate } from '../src/database/migrate.ts';
 import { openPool, type Pool } from '../src/database/pool.ts';
 import { type Running, serve } from '../src/main.ts';
+// @ts-expect-error plain JavaScript, so that it runs on a bare checkout
+import { commandKey } from '../../scripts/lib.mjs';
 
 export const ROOT = join(import.meta.dirname, '..', '..');
 export const MIGRATIONS = join(ROOT, 'server', 'migrations');
@@ -60,6 +62,7 @@ export async function served(fill: ((pool: Pool) => Promise<void>) | null = oneS
     migrationsFolder: MIGRATIONS,
     tell: () => {},
     fill: null,
+    commandKey: commandKey(),
     holdAnswers: true,
   });
   const url = `http://127.0.0.1:${running.port}`;
@@ -70,7 +73,11 @@ export async function served(fill: ((pool: Pool) => Promise<void>) | null = oneS
     async ask(path, init = {}) {
       const response = await fetch(url + path, {
         method: init.method ?? 'GET',
-        headers: { ...(init.body === undefined ? {} : { 'Content-Type': 'application/json' }), ...init.headers },
+        headers: {
+          Origin: url,
+          ...(init.body === undefined ? {} : { 'Content-Type': 'application/json' }),
+          ...init.headers,
+        },
         ...(init.body === undefined
           ? {}
           : { body: typeof init.body === 'string' ? init.body : JSON.stringify(init.body) }),

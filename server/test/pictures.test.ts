@@ -20,7 +20,7 @@ describe('pictures', () => {
       .toBuffer();
     const answer = await fetch(`${here.url}/api/plants/1/pictures?day=${daysAgo(2)}&caption=Spring`, {
       method: 'POST',
-      headers: { 'Content-Type': 'image/jpeg' },
+      headers: { 'Content-Type': 'image/jpeg', Origin: here.url },
       body: new Uint8Array(file),
     });
     expect(answer.status).toBe(201);
@@ -43,7 +43,7 @@ describe('pictures', () => {
   ])('%s that is none is refused', async (type, body) => {
     const answer = await fetch(`${here.url}/api/plants/1/pictures`, {
       method: 'POST',
-      headers: { 'Content-Type': type },
+      headers: { 'Content-Type': type, Origin: here.url },
       body,
     });
     expect(answer.status).toBe(415);

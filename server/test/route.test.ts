@@ -6,8 +6,6 @@ import { number, object, text } from '@zinc-pail/contract/fields';
 import express from 'express';
 import pino from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { buildApp } from '../src/app.ts';
-import type { App } from '../src/context.ts';
 import { KeptAnswer, sendKept } from '../src/http/kept.ts';
 import { noSuchRoute, problems } from '../src/http/problem.ts';
 import { Refused } from '../src/http/refusals.ts';
@@ -206,33 +204,4 @@ describe('what goes out', () => {
     expect(sizes[1]!.encoding).toBeUndefined();
     expect(sizes[0]!.bytes).toBeLessThan(sizes[1]!.bytes / 5);
   });
-});
-
-describe('who may ask', () => {
-  let whole: { port: number; close(): void };
-  beforeAll(async () => {
-    const running = buildApp({ log } as App, null).listen(0, '127.0.0.1');
-    await new Promise((resolve) => running.once('listening', resolve));
-    whole = { port: (running.address() as AddressInfo).port, close: () => running.close() };
-  });
-  afterAll(() => whole.close());
-  const as = (headers: Record<string, string>) =>
-    new Promise<number>((resolve, reject) => {
-      send({ host: '127.0.0.1', port: whole.port, path: '/api/no-such', headers }, (response) => {
-        response.resume();
-        resolve(response.statusCode!);
-      })
-        .on('error', reject)
-        .end();
-    });
-  it.each([
-    [{ Host: 'garden.example' }, 403],
-    [{ Host: '127.0.0.1.garden.example' }, 403],
-    [{ Host: 'localhost', Origin: 'http://garden.example' }, 403],
-    [{ Host: 'localhost' }, 404],
-    [{ Host: '[::1]:4780' }, 404],
-    [{ Host: 'localhost:4780', Origin: 'http://localhost:4780' }, 404],
-  ])('%o gets %d', async (headers, status) =>
-    expect(await as(headers as unknown as Record<string, string>)).toBe(status),
-  );
 });

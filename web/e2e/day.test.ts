@@ -92,7 +92,7 @@ describe('many at once', () => {
     const id = crypto.randomUUID();
     await fetch(`${on.url}/api/marks`, {
       method: 'POST',
-      headers: { 'Content-Type': 'application/json', 'X-Keeper': 'Ida' },
+      headers: { 'Content-Type': 'application/json', 'X-Keeper': 'Ida', Origin: on.url },
       body: JSON.stringify({
         marks: [{ plant_id: due.id, entries: [{ client_id: id, date: today, type: 'watering', method: 'drench' }] }],
       }),
@@ -102,7 +102,7 @@ describe('many at once', () => {
     expect(await told(page, /already/)).toMatch(/Ida has watered it already/);
     await fetch(`${on.url}/api/marks/void`, {
       method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
+      headers: { 'Content-Type': 'application/json', Origin: on.url },
       body: JSON.stringify({ client_ids: [id] }),
     });
     await page.close();

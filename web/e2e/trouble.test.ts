@@ -9,7 +9,7 @@ beforeAll(async () => {
   const post = async (path: string, body: object) => {
     const response = await fetch(on.url + path, {
       method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
+      headers: { 'Content-Type': 'application/json', Origin: on.url },
       body: JSON.stringify(body),
     });
     expect(response.status).toBe(201);
@@ -111,7 +111,7 @@ describe('two keepers on one record', () => {
     const { version } = await get<{ version: number }>(`/api/plants/${first}`);
     const change = await fetch(`${on.url}/api/plants/${first}`, {
       method: 'PATCH',
-      headers: { 'Content-Type': 'application/json', 'If-Match': String(version) },
+      headers: { 'Content-Type': 'application/json', 'If-Match': String(version), Origin: on.url },
       body: JSON.stringify({ used_to: 'a greenhouse' }),
     });
     expect(change.status).toBe(200);

@@ -35,7 +35,12 @@ export const REFUSALS = kinds({
     title: 'Not all rows are sound',
     means: 'A list of plants or of readings has faults, told by row; nothing of it was taken in.',
   },
-  foreign: { status: 403, title: 'Not from there', means: 'The request came from a page of another origin or host.' },
+  foreign: {
+    status: 403,
+    title: 'Not from there',
+    means:
+      'The request came from a page of another origin or host, or a change from no page of ours and without the key of the command line.',
+  },
   'not-here': { status: 404, title: 'Not here', means: 'There is nothing at this address.' },
   'in-use': { status: 409, title: 'In use', means: 'A bench is to go on which plants stand, or stood.' },
   'has-ended': { status: 409, title: 'It has ended', means: 'The plant died or was given away before.' },
