@@ -22,6 +22,7 @@ const HEAD = `# The API
 Everything that the screens do goes through here, as JSON under \`/api\`, on this machine only. The page is made from what
 the routes declare (\`npm run api\`); while tests run every answer is held to it.
 
+- A change comes from the application's own page (\`Origin\`), or shows the key in \`.zinc/command.key\`: \`Authorization: Bearer KEY\`.
 - A name for whoever writes goes in the \`X-Keeper\` header, percent-encoded.
 - Whoever changes something sends the version they saw in \`If-Match\`; the later of two is told what the first one changed.
 - What is made twice by accident is made once: bodies carry \`client_id\`s made by the client.
