@@ -3,12 +3,10 @@ import { readFileSync } from 'node:fs';
 import { blendMix, componentsOf, mixReport } from '@zinc-pail/core';
 import { forecastFile, judgementFile } from '@zinc-pail/words/files';
 import { checkGarden, checkMixFile } from '@zinc-pail/contract/gardenFile';
-import { type Fault, faultText, type Checked } from '@zinc-pail/contract/faults';
+import { type Checked, type Fault, faultsText } from '@zinc-pail/contract/faults';
 import { Command } from 'commander';
 
 const REFUSED = 2;
-/** A file with one wrong column has it wrong in every row: the first few say enough. */
-const MOST_FAULTS = 20;
 
 class Refusal extends Error {}
 
@@ -31,9 +29,7 @@ function readJson(file: string): unknown {
 function accept<T>(file: string, verdict: Checked<T>): T {
   for (const pointer of verdict.unknown) process.stderr.write(`warning: ${pointer}: no such field; ignored\n`);
   if (verdict.faults.length > 0) {
-    const shown = verdict.faults.slice(0, MOST_FAULTS).map(faultText);
-    const rest = verdict.faults.length - shown.length;
-    throw new Refusal([`${file} is refused:`, ...shown, ...(rest > 0 ? [`and ${rest} more`] : [])].join('\n'));
+    throw new Refusal(`${file} is refused:\n${faultsText(verdict.faults, '\n')}`);
   }
   return verdict.value;
 }
@@ -91,7 +87,7 @@ async function ask(server: string, path: string, init?: RequestInit): Promise<un
   throw new Refusal(
     [
       `${server} refuses it: ${body?.faults?.length ? '' : (body?.detail ?? response.status)}`.trimEnd(),
-      ...(body?.faults ?? []).slice(0, MOST_FAULTS).map(faultText),
+      ...(body?.faults?.length ? [faultsText(body.faults, '\n')] : []),
     ].join('\n'),
   );
 }

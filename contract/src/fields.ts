@@ -23,7 +23,9 @@ export function whole(min: number, max: number, unit = ''): Joi.NumberSchema {
 }
 
 export function text(max: number): Joi.StringSchema {
-  return accepting(Joi.string().trim().min(1).max(max), `a text of 1 to ${max} characters`).required();
+  return accepting(Joi.string().trim().min(1).max(max), `a text of 1 to ${max} characters`)
+    .messages({ 'string.trim': `a text of 1 to ${max} characters, no space before or after it` })
+    .required();
 }
 
 export function oneOf(values: readonly string[]): Joi.StringSchema {

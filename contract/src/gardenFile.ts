@@ -1,4 +1,5 @@
 /** The garden file, version 1 (docs/formats.md): what is read, and how it is refused. */
+import { MOST_FAULTS_TOLD } from './limits.ts';
 import {
   AIRS,
   componentsOf,
@@ -257,8 +258,9 @@ export function checkGarden(input: unknown): Checked<Garden> {
 /** What no single field shows: references, order, pairs of numbers. */
 function misfits(file: Garden): Fault[] {
   const faults: Fault[] = [];
-  const fault = (path: (string | number)[], got: unknown, accepted: string) =>
-    faults.push({ pointer: pointerOf(path), got, accepted });
+  const fault = (path: (string | number)[], got: unknown, accepted: string) => {
+    if (faults.length <= MOST_FAULTS_TOLD) faults.push({ pointer: pointerOf(path), got, accepted });
+  };
   const today = dayNumber(file.today);
 
   const unique = (name: string, items: readonly { id: string }[]) => {
@@ -304,12 +306,13 @@ function misfits(file: Garden): Fault[] {
       fault(['components', i, 'water_air_dry'], own.water_air_dry, `less than water_at_10cm (${own.water_at_10cm})`);
   }
   const components = componentsOf(file.components);
+  const somePlaces = someOf(placeIds);
+  const someMixes = someOf(mixIds);
   for (const [i, entry] of file.mixes.entries()) mixMisfits(['mixes', i], entry.parts, components, fault);
   for (const [i, entry] of file.plants.entries()) {
     const at = (...path: (string | number)[]) => ['plants', i, ...path];
-    if (!placeIds.has(entry.place))
-      fault(at('place'), entry.place, `the id of a place of this file: ${someOf(placeIds)}`);
-    if (!mixIds.has(entry.mix)) fault(at('mix'), entry.mix, `the id of a mix of this file: ${someOf(mixIds)}`);
+    if (!placeIds.has(entry.place)) fault(at('place'), entry.place, `the id of a place of this file: ${somePlaces}`);
+    if (!mixIds.has(entry.mix)) fault(at('mix'), entry.mix, `the id of a mix of this file: ${someMixes}`);
     let before = '';
     for (const [j, event] of entry.events.entries()) {
       if (dayNumber(event.date) > today)
@@ -321,7 +324,7 @@ function misfits(file: Garden): Fault[] {
         fault(at('events', j, 'dry_g'), event.dry_g, `less than drained_g (${event.drained_g})`);
       }
       if (event.type === 'repotting' && event.before && !mixIds.has(event.before.mix)) {
-        fault(at('events', j, 'before', 'mix'), event.before.mix, `the id of a mix of this file: ${someOf(mixIds)}`);
+        fault(at('events', j, 'before', 'mix'), event.before.mix, `the id of a mix of this file: ${someMixes}`);
       }
     }
   }

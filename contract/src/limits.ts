@@ -1,6 +1,11 @@
 /** How large, how long, how many: each limit once, for whoever checks it and whoever says it. */
 
+/** Of what is wrong so much is told; nobody reads more, and an answer stays small. */
+export const MOST_FAULTS_TOLD = 20;
+
 export const LARGEST_BODY_MB = 1;
+/** A list as text: some characters take three bytes, line ends two. */
+export const LARGEST_LIST_MB = 4;
 export const LARGEST_GARDEN_MB = 64;
 export const LARGEST_PICTURE_MB = 20;
 /** A list of plants or readings, as text in a body of its own. */

@@ -3,7 +3,6 @@ import express, { type Express } from 'express';
 import { join } from 'node:path';
 import { gate } from './http/gate.ts';
 import { noSuchRoute, problems } from './http/problem.ts';
-import { LARGEST_BODY_MB, LARGEST_GARDEN_MB } from '@zinc-pail/contract/limits';
 import type { App } from './context.ts';
 import { calendarAddress } from './formats/calendarRoutes.ts';
 import { formatRoutes } from './formats/routes.ts';
@@ -50,9 +49,6 @@ export function buildApp(app: App, { webFolder, commandKey, holdAnswers }: AppOp
   server.use(compression());
   server.use(gate(commandKey));
   const api = express.Router();
-  // A garden file may be large; everything else is small.
-  api.use('/import/garden', express.json({ limit: `${LARGEST_GARDEN_MB}mb` }));
-  api.use(express.json({ limit: `${LARGEST_BODY_MB}mb` }));
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();

@@ -184,21 +184,22 @@ describe('a garden file', () => {
     // The same file twice stands beside itself.
     const again = (await send('/api/import/garden?name=Twice', EVERYTHING)).body;
     expect(bare((await here.ask(`/api/export/garden/${again.site_id}`)).body)).toEqual(bare(EVERYTHING));
-    // Once something is written there, it is as of today.
+    // Once something is written there, it is as of today, by the clock there: an hour west of Greenwich.
+    const there = new Date(Date.now() - 3_600_000).toISOString().slice(0, 10);
     const id = (await here.ask('/api/plants')).body.rows.find((row: any[]) => row.includes('Twice'))[0];
     await send('/api/marks', {
       marks: [
         {
           plant_id: id,
-          entries: [{ client_id: randomUUID(), date: today(), type: 'watering', method: 'drench', way: 'base' }],
+          entries: [{ client_id: randomUUID(), date: there, type: 'watering', method: 'drench', way: 'base' }],
         },
       ],
     });
     const later = (await here.ask(`/api/export/garden/${again.site_id}`)).body;
-    expect(later.today).toBe(today());
-    expect(later.plants.flatMap((plant: any) => plant.events).find((event: any) => event.date === today())).toEqual({
+    expect(later.today).toBe(there);
+    expect(later.plants.flatMap((plant: any) => plant.events).find((event: any) => event.date === there)).toEqual({
       type: 'watering',
-      date: today(),
+      date: there,
       method: 'drench',
     });
   });

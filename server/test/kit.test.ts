@@ -145,6 +145,6 @@ describe('what is too much or too long is told', () => {
   it('a body over a megabyte', async () => {
     const { status, body } = await send('/api/views', { name: 'x', spec: 'y'.repeat(1_200_000) });
     expect(status).toBe(413);
-    expect(body.detail).toMatch(/20 MB for a picture, 64 MB for a garden file, 1 MB for anything else/);
+    expect(body.detail).toMatch(/up to 1 MB are taken here/);
   });
 });

@@ -36,6 +36,7 @@ const routes = [
     method: 'post',
     path: '/again',
     does: 'Made before.',
+    largestMb: 0.001,
     status: 201,
     answer,
     handle: async () => new With(200, { n: 2 }),
@@ -80,6 +81,16 @@ const routes = [
   }),
   route({
     method: 'get',
+    path: '/many',
+    does: 'Refuses at length.',
+    answer,
+    async handle() {
+      const fault = { pointer: `/${'x'.repeat(500)}`, got: 'y'.repeat(9000), accepted: 'less' };
+      throw new Refused('in-use', 'z'.repeat(90_000), Array(5000).fill(fault));
+    },
+  }),
+  route({
+    method: 'get',
     path: '/fails',
     does: 'Fails.',
     answer,
@@ -93,7 +104,6 @@ let url: string;
 let close: () => void;
 beforeAll(async () => {
   const server = express();
-  server.use(express.json({ limit: '1kb' }));
   mount(server, routes, true);
   server.use(noSuchRoute);
   server.use(problems(log));
@@ -150,12 +160,60 @@ describe('what comes in', () => {
       null,
     ],
     ['nothing there', '/nowhere', {}, 404, 'not-here', null],
+    ['an address that is no text', '/things/%ff', json({ size: 3 }), 404, 'not-here', null],
+    ['a method that it does not take', '/plain', { method: 'DELETE' }, 405, 'not-that-method', null],
+    [
+      'text for JSON',
+      '/things/1?q=a',
+      { ...json({ size: 3 }), headers: { 'Content-Type': 'text/plain', 'If-Match': '1' } },
+      400,
+      'not-json',
+      null,
+    ],
+    [
+      'packed that is not',
+      '/things/1?q=a',
+      json({ size: 3 }, { 'Content-Encoding': 'gzip', 'If-Match': '1' }),
+      400,
+      'not-json',
+      null,
+    ],
+    [
+      'packed in no way known',
+      '/things/1?q=a',
+      json({ size: 3 }, { 'Content-Encoding': 'rot13', 'If-Match': '1' }),
+      400,
+      'not-json',
+      null,
+    ],
   ])('%s is refused', async (_, path, init, status, name, pointer) => {
     const { status: got, type, body } = await ask(path, init);
     expect(got).toBe(status);
     expect(type).toContain('application/problem+json');
     expect(body).toMatchObject({ type: `urn:zinc-pail:problem:${name}`, status });
     if (pointer) expect(body.faults.map((fault: any) => fault.pointer)).toContain(pointer);
+  });
+  it('what may be asked there is said where it is asked otherwise', async () => {
+    const response = await fetch(`${url}/plain`, { method: 'PUT' });
+    expect(response.headers.get('allow')).toBe('GET');
+    expect(((await response.json()) as any).detail).toBe('/plain takes GET, not PUT.');
+  });
+  it('however much is wrong, the answer is small', async () => {
+    for (const body of [
+      Object.fromEntries(Array.from({ length: 90_000 }, (_, i) => [`k${i}`, 0])),
+      { ['x'.repeat(900_000)]: 1 },
+      { size: 'x'.repeat(900_000) },
+      { size: Array(400_000).fill(0) },
+    ]) {
+      const response = await fetch(`${url}/things/1?q=a`, json(body, { 'If-Match': '1' }));
+      expect(response.status).toBe(400);
+      expect((await response.text()).length).toBeLessThan(64_000);
+    }
+  });
+  it('a refusal of the handler is cut as well', async () => {
+    const { faults, detail } = (await ask('/many')).body;
+    expect(faults).toHaveLength(20);
+    expect(detail.length).toBeLessThan(6100);
   });
   it('a file comes as it is', async () => {
     const init = { method: 'POST', headers: { 'Content-Type': 'image/png' }, body: 'x'.repeat(7) };

@@ -1,5 +1,6 @@
 /** Plants from a table: columns as the keeper maps them, every row checked before any is written. */
 import type { CsvImport, CsvReport } from '@zinc-pail/contract/keeping';
+import { MOST_FAULTS_TOLD } from '@zinc-pail/contract/limits';
 import {
   type CsvField,
   type FieldSpec,
@@ -33,7 +34,6 @@ export interface CsvPlant {
 type CsvFault = CsvReport['faults'][number];
 
 const MOST_ROWS = 5000;
-const MOST_FAULTS = 200;
 const SAMPLE = 5;
 const LONGEST_TOLD = 80;
 const POT_MM = { least: 10, most: 3000 };
@@ -66,7 +66,7 @@ export function readPlants(
   const faults = [
     ...faultsOfHeader(given.columns, new Set(meta.fields ?? [])),
     ...faultsOfLength(data.length),
-    ...errors.flatMap((error): CsvFault[] =>
+    ...errors.slice(0, MOST_FAULTS_TOLD).flatMap((error): CsvFault[] =>
       error.type === 'Quotes'
         ? [
             {
@@ -79,15 +79,25 @@ export function readPlants(
         : [],
     ),
   ];
-  if (faults.length > 0) return { plants: [], faults, rows: data.length };
+  if (faults.length > 0) return { plants: [], faults: told(faults), rows: data.length };
   const reader = new RowReader(given, context);
   const plants: CsvPlant[] = [];
   for (const [i, raw] of data.entries()) {
     const plant = reader.read(raw, i + 2);
     if (plant) plants.push(plant);
-    if (reader.faults.length >= MOST_FAULTS) break;
+    if (reader.faults.length > MOST_FAULTS_TOLD) break;
   }
-  return { plants, faults: reader.faults, rows: data.length };
+  return { plants, faults: told(reader.faults), rows: data.length };
+}
+
+/** The first faults, their texts cut short: a name of a column may be as long as the file. */
+function told(faults: readonly CsvFault[]): CsvFault[] {
+  return faults.slice(0, MOST_FAULTS_TOLD).map(({ row, column, got, wanted }) => ({
+    row,
+    column: column.slice(0, LONGEST_TOLD),
+    got: got.slice(0, LONGEST_TOLD),
+    wanted,
+  }));
 }
 
 function faultsOfHeader(columns: CsvImport['columns'], header: ReadonlySet<string>): CsvFault[] {
@@ -153,7 +163,7 @@ class RowReader {
   }
 
   private fault(field: CsvField, got: string, wanted: string): void {
-    this.faults.push({ row: this.row, column: this.columns[field] ?? field, got: got.slice(0, LONGEST_TOLD), wanted });
+    this.faults.push({ row: this.row, column: this.columns[field] ?? field, got, wanted });
   }
 
   private text(field: CsvField): string | null {

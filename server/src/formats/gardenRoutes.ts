@@ -1,10 +1,10 @@
 /** Gardens in and out as garden files (docs/formats.md). */
 import { gardenTaken, type GardenTaken } from '@zinc-pail/contract/answers';
 import { idParam } from '@zinc-pail/contract/api';
-import { faultText } from '@zinc-pail/contract/faults';
+import { faultsText } from '@zinc-pail/contract/faults';
 import { object, text } from '@zinc-pail/contract/fields';
 import { checkGarden } from '@zinc-pail/contract/gardenFile';
-import { LONGEST_NAME } from '@zinc-pail/contract/limits';
+import { LARGEST_GARDEN_MB, LONGEST_NAME } from '@zinc-pail/contract/limits';
 import Joi from 'joi';
 import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
@@ -14,7 +14,6 @@ import { notFound, Refused } from '../http/refusals.ts';
 import { route, type Route, SENT, With } from '../http/route.ts';
 import { exportGarden, importGarden, stampGarden, zoneOf } from './gardenStore.ts';
 
-const MOST_FAULTS_TOLD = 50;
 const MOST_FAULTS_SAID = 3;
 
 interface Import {
@@ -39,17 +38,14 @@ export function gardenFileRoutes(app: App): Route[] {
       does: 'Takes in a garden file as a site of its own, all of it or nothing; dry_run=true only counts it.',
       query: importQuery,
       document: 'a garden file, version 1 (docs/formats.md)',
+      largestMb: LARGEST_GARDEN_MB,
       status: 201,
       answer: gardenTaken,
       refuses: ['unsound-garden', 'no-such-time-zone'],
       async handle({ query, body, by }) {
         const { value, faults, unknown } = checkGarden(body);
         if (faults.length > 0)
-          throw new Refused(
-            'unsound-garden',
-            faults.slice(0, MOST_FAULTS_SAID).map(faultText).join('; '),
-            faults.slice(0, MOST_FAULTS_TOLD),
-          );
+          throw new Refused('unsound-garden', faultsText(faults.slice(0, MOST_FAULTS_SAID)), faults);
         const timeZone = query.time_zone ?? zoneOf(value.site.longitude_deg);
         acceptZone(timeZone);
         const taken: GardenTaken = {

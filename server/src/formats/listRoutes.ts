@@ -1,4 +1,5 @@
 /** Lists of plants in and out as CSV. */
+import { LARGEST_LIST_MB } from '@zinc-pail/contract/limits';
 import { csvReport, importsSchema, undone } from '@zinc-pail/contract/answers';
 import { idParam } from '@zinc-pail/contract/api';
 import { csvImport, type CsvReport } from '@zinc-pail/contract/keeping';
@@ -28,6 +29,7 @@ function comingIn(app: App): Route[] {
       path: '/import/csv',
       does: 'Takes in a list of plants, all rows or none; dry_run only tells what each row would be.',
       body: csvImport,
+      largestMb: LARGEST_LIST_MB,
       status: 201,
       answer: csvReport,
       refuses: ['unsound-rows'],

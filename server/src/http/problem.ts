@@ -1,6 +1,7 @@
 /** Refusals and failures as application/problem+json (RFC 9457), in words a keeper understands. */
 import type { Problem } from '@zinc-pail/contract/api';
-import { LARGEST_BODY_MB, LARGEST_GARDEN_MB, LARGEST_PICTURE_MB } from '@zinc-pail/contract/limits';
+import { brief, type Fault } from '@zinc-pail/contract/faults';
+import { LARGEST_BODY_MB, MOST_FAULTS_TOLD } from '@zinc-pail/contract/limits';
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
 import { problemType, type RefusalName, Refused, REFUSALS } from './refusals.ts';
@@ -28,17 +29,46 @@ export function problemOf(kind: RefusalName, detail: string): Problem {
   return { type: problemType(kind), title, status, detail };
 }
 
+const LONGEST_DETAIL = 6000;
+const LONGEST_POINTER = 200;
+const LONGEST_ACCEPTED = 400;
+const BYTES_A_MB = 1024 * 1024;
+
+function shortened(text: string, most: number): string {
+  return text.length > most ? `${text.slice(0, most)}…` : text;
+}
+
+/** However much was wrong: an answer is read by people. */
+function told(faults: readonly Fault[]): Fault[] {
+  return faults.slice(0, MOST_FAULTS_TOLD).map(({ pointer, got, accepted }) => ({
+    pointer: shortened(pointer, LONGEST_POINTER),
+    got: brief(got),
+    accepted: shortened(accepted, LONGEST_ACCEPTED),
+  }));
+}
+
 function asProblem(error: unknown): Problem {
   if (error instanceof Refused)
-    return { ...problemOf(error.kind, error.message), ...(error.faults ? { faults: error.faults } : {}) };
-  const { status, type } = error as { status?: number; type?: string };
+    return {
+      ...problemOf(error.kind, shortened(error.message, LONGEST_DETAIL)),
+      ...(error.faults ? { faults: told(error.faults) } : {}),
+    };
+  const { status, type, limit } = error as { status?: number; type?: string; limit?: number };
   if (type === 'entity.parse.failed') return problemOf('not-json', 'The body is not JSON; send one JSON object.');
   if (type === 'entity.too.large')
     return problemOf(
       'too-large',
-      `The file or body is too large: up to ${LARGEST_PICTURE_MB} MB for a picture, ${LARGEST_GARDEN_MB} MB for a ` +
-        `garden file, ${LARGEST_BODY_MB} MB for anything else.`,
+      `The file or body is too large: up to ${limit ? limit / BYTES_A_MB : LARGEST_BODY_MB} MB are taken here.`,
     );
+  // What the libraries say of a body or an address that cannot be read, in our words.
+  if (error instanceof URIError)
+    return problemOf('not-here', 'There is nothing at this address: its % signs are wrong.');
+  if (status === 415) return problemOf('not-json', 'The body is packed or written in a way that is not read here.');
+  if (
+    type === undefined &&
+    /header check|decompress|inflate|gzip|invalid (block|stored|distance|code)/i.test(String(error))
+  )
+    return problemOf('not-json', 'The body says that it is packed, and cannot be unpacked.');
   if (status !== undefined && status >= 400 && status < 500)
     return { ...problemOf('not-understood', (error as Error).message), status };
   return problemOf('our-fault', 'Something went wrong here. Nothing was changed. Try again; the log says more.');

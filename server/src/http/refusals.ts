@@ -42,6 +42,11 @@ export const REFUSALS = kinds({
       'The request came from a page of another origin or host, or a change from no page of ours and without the key of the command line.',
   },
   'not-here': { status: 404, title: 'Not here', means: 'There is nothing at this address.' },
+  'not-that-method': {
+    status: 405,
+    title: 'Not by that method',
+    means: 'There is something at this address, but it is asked otherwise; `Allow` says how.',
+  },
   'in-use': { status: 409, title: 'In use', means: 'A bench is to go on which plants stand, or stood.' },
   'has-ended': { status: 409, title: 'It has ended', means: 'The plant died or was given away before.' },
   'not-ended': { status: 409, title: 'Not ended', means: 'The plant lives, so it has no story to close or reopen.' },

@@ -3,11 +3,13 @@
  * written from it, and while tests run every answer is held to it.
  */
 import { check } from '@zinc-pail/contract/faults';
+import { LARGEST_BODY_MB } from '@zinc-pail/contract/limits';
 import type { Router } from 'express';
 import express, { type Request, type Response } from 'express';
 import type Joi from 'joi';
 import { keeperOf } from './keeper.ts';
-import type { RefusalName } from './refusals.ts';
+import { type RefusalName, Refused } from './refusals.ts';
+import { groupBy } from '../grouping.ts';
 import { accept, acceptParam, acceptQuery } from './validate.ts';
 import { versionOf } from './version.ts';
 
@@ -53,6 +55,8 @@ export interface Declared<P = unknown, Q = unknown, B = unknown, A = unknown> {
   file?: { types: string[]; largest: number };
   /** a body that its handler checks, for it is no flat object: what it is */
   document?: string;
+  /** how large a JSON body may be, where it may be larger than others */
+  largestMb?: number;
   /** wants the version that a change was made from */
   ifMatch?: true;
   /** the status of a good answer, 200 unless told */
@@ -82,15 +86,30 @@ export function isMedia(answer: Route['answer']): answer is Media {
  */
 export function mount(router: Router, routes: readonly Route[], hold: boolean): void {
   for (const declared of routes) {
-    const { method, path, file } = declared;
-    const readers = file ? [express.raw({ type: file.types, limit: file.largest })] : [];
+    const { method, path, file, largestMb = LARGEST_BODY_MB } = declared;
+    const reader = file
+      ? express.raw({ type: file.types, limit: file.largest })
+      : express.json({ limit: `${largestMb}mb` });
+    const readers = method === 'get' ? [] : [reader];
     router[method](path, ...readers, (request: Request, response: Response) =>
       answer(declared, request, response, hold),
     );
   }
+  for (const [path, methods] of methodsOf(routes))
+    router.all(path, (request, response) => {
+      response.set('Allow', methods.join(', '));
+      throw new Refused('not-that-method', `${request.path} takes ${methods.join(', ')}, not ${request.method}.`);
+    });
+}
+
+function methodsOf(routes: readonly Route[]): Map<string, string[]> {
+  const methods = groupBy(routes, ({ path }) => path);
+  return new Map([...methods].map(([path, there]) => [path, there.map(({ method }) => method.toUpperCase())]));
 }
 
 async function answer(declared: Route, request: Request, response: Response, hold: boolean): Promise<void> {
+  if ((declared.body || declared.document) && request.body === undefined && request.is('json') === false)
+    throw new Refused('not-json', 'The body is no JSON; send one JSON object with Content-Type: application/json.');
   const given = await declared.handle({
     params: declared.params ? acceptParam(declared.params, request.params) : {},
     version: declared.ifMatch ? versionOf(request) : 0,

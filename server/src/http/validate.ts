@@ -1,4 +1,4 @@
-import { check, faultText, pointerOf } from '@zinc-pail/contract/faults';
+import { check, faultsText, pointerOf } from '@zinc-pail/contract/faults';
 import type Joi from 'joi';
 import { Refused } from './refusals.ts';
 
@@ -6,7 +6,7 @@ import { Refused } from './refusals.ts';
 export function accept<T>(schema: Joi.Schema<T>, input: unknown): T {
   const { value, faults, unknown } = check<T>(schema, input);
   const all = [...faults, ...unknown.map((pointer) => ({ pointer, got: undefined, accepted: 'no such field here' }))];
-  if (all.length > 0) throw new Refused('not-understood', all.map(faultText).join('; '), all);
+  if (all.length > 0) throw new Refused('not-understood', faultsText(all), all);
   return value;
 }
 
@@ -25,6 +25,6 @@ export function acceptQuery<T>(schema: Joi.ObjectSchema<T>, query: unknown): T {
     got: context?.value as unknown,
     accepted: type === 'object.unknown' ? 'no such field here' : message,
   }));
-  if (faults.length > 0) throw new Refused('not-understood', faults.map(faultText).join('; '), faults);
+  if (faults.length > 0) throw new Refused('not-understood', faultsText(faults), faults);
   return value as T;
 }

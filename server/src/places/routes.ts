@@ -1,3 +1,4 @@
+import { LARGEST_LIST_MB } from '@zinc-pail/contract/limits';
 import { made, placesSchema, potsHere, written } from '@zinc-pail/contract/answers';
 import { idParam, type RoundPot } from '@zinc-pail/contract/api';
 import {
@@ -135,6 +136,7 @@ function readingRoutes(app: App): Route[] {
       does: 'Readings from a logger’s own table, as text; the header names date, lowest, highest and humidity.',
       params: idParam,
       body: csvBody,
+      largestMb: LARGEST_LIST_MB,
       status: 201,
       answer: written,
       refuses: ['unsound-rows'],

@@ -1,5 +1,5 @@
 import type { ImportView } from '@zinc-pail/contract/answers';
-import { LONGEST_CSV } from '@zinc-pail/contract/limits';
+import { LONGEST_CSV, MOST_FAULTS_TOLD } from '@zinc-pail/contract/limits';
 import type { CsvReport } from '@zinc-pail/contract/keeping';
 import { CSV_FIELDS } from '@zinc-pail/contract/plantFields';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
@@ -10,8 +10,6 @@ import { usePlaces } from '../../api/places.ts';
 import { OneOf, SectionHead, Wrong } from '../../forms/Fields.tsx';
 import { count } from '../../words/amounts.ts';
 import { guessed, headsOf, type Mapping, mapped } from './csvMapping.ts';
-
-const FAULTS_SHOWN = 30;
 
 interface TableFile {
   name: string;
@@ -187,10 +185,10 @@ function Report({ report: { rows, good, faults, sample } }: { report: CsvReport 
         </strong>{' '}
         {faults.length === 0
           ? `First: ${sample.map((one) => `${one.name} (${one.place}, ${one.mix})`).join('; ')}.`
-          : 'Nothing is taken in until all are:'}
+          : `Nothing is taken in until all are${faults.length < MOST_FAULTS_TOLD ? '' : `; the first ${MOST_FAULTS_TOLD} faults`}:`}
       </p>
       <ul>
-        {faults.slice(0, FAULTS_SHOWN).map((fault) => (
+        {faults.map((fault) => (
           <li key={`${fault.row}-${fault.column}`}>
             row {fault.row}
             {fault.column && `, ${fault.column}`}: found “{fault.got}”, wanted {fault.wanted}
