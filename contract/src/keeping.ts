@@ -21,6 +21,7 @@ import { pot } from './gardenFile.ts';
 import {
   LONGEST_CSV,
   LONGEST_NAME,
+  LONGEST_NUMBER,
   LONGEST_REASON,
   LONGEST_VIEW_NAME,
   MOST_AT_ONCE,
@@ -371,6 +372,16 @@ export const feedBody = object<Feed>(
   'a feed with name, kind, n_pct, p_pct, k_pct, unit and per_litre',
 );
 export type Settings = Partial<Omit<Kit['collection'], 'id'>>;
+/** How long a number by a scheme may become, with a count of five digits at least. */
+function longestNumber(scheme: string): number {
+  return scheme
+    .replaceAll('{year}', '2000')
+    .replaceAll('{yy}', '00')
+    .replaceAll('{month}', '01')
+    .replaceAll('{genus}', 'GENU')
+    .replace(/\{n(?::(\d))?\}/, (_, digits: string | undefined) => '0'.repeat(Math.max(5, Number(digits ?? 1)))).length;
+}
+
 export const settingsBody = object<Settings>(
   {
     can_ml: whole(100, 200_000, 'ml').optional(),
@@ -382,8 +393,11 @@ export const settingsBody = object<Settings>(
       .min(3)
       .max(40)
       .pattern(/\{n(:\d)?\}/)
+      .custom((scheme: string, helpers) =>
+        longestNumber(scheme) > LONGEST_NUMBER ? helpers.error('string.max') : scheme,
+      )
       .messages({
-        '*': 'a text of up to 40 characters with \\{n} or \\{n:3} where the count goes; \\{year}, \\{yy}, \\{month} and \\{genus} may stand too',
+        '*': 'a text of up to 40 characters with \\{n} or \\{n:3} where the count goes; \\{year}, \\{yy}, \\{month} and \\{genus} may stand too; no number longer than 40',
       })
       .optional(),
   },

@@ -6,8 +6,8 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import pino from 'pino';
 import { buildApp } from './app.ts';
-import { expected, migrate } from './database/migrate.ts';
-import { openPool, type Pool, transaction } from './database/pool.ts';
+import { migrate } from './database/migrate.ts';
+import { expected, openPool, type Pool, takingTurns, transaction } from './database/pool.ts';
 import { sites } from './garden/store.ts';
 import { ensureCollection } from './keeping/store.ts';
 import { Outlooks } from './outlook/outlooks.ts';
@@ -36,6 +36,7 @@ export interface Running {
 /** There are no accounts yet: nobody but this machine may reach it. */
 const HOST = '127.0.0.1';
 const PORTS_TRIED = 50;
+const LONGEST_FILLING_S = 300;
 
 export async function serve(options: ServeOptions): Promise<Running> {
   const log = pino({ level: process.env.ZINC_LOG ?? 'warn' }, pino.destination(2));
@@ -43,7 +44,7 @@ export async function serve(options: ServeOptions): Promise<Running> {
   try {
     await reach(pool);
     await migrate(pool, options.migrationsFolder, options.tell);
-    if (options.fill && (await sites(pool)).length === 0) await options.fill(pool);
+    if (options.fill) await fillOnce(pool, options.fill);
     await transaction(pool, ensureCollection);
   } catch (error) {
     await pool.end();
@@ -72,6 +73,13 @@ export async function serve(options: ServeOptions): Promise<Running> {
       await pool.end();
     },
   };
+}
+
+/** Of two that start together on an empty database one fills it, and the other finds it filled. */
+async function fillOnce(pool: Pool, fill: (pool: Pool) => Promise<void>): Promise<void> {
+  await takingTurns(pool, { name: 'zinc-pail-filling', seconds: LONGEST_FILLING_S, what: 'filling' }, async () => {
+    if ((await sites(pool)).length === 0) await fill(pool);
+  });
 }
 
 async function reach(pool: Pool): Promise<void> {

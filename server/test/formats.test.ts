@@ -323,6 +323,17 @@ describe('a list of plants', () => {
 });
 
 describe('lists that go out', () => {
+  it.each(["-2+3+cmd|' /C calc'!A0", '+1', '@SUM(1)', '-x'])('%s does not go out as a formula', async (text) => {
+    await here.pool.query('UPDATE plant SET provenance = ? WHERE id = 1', [text]);
+    for (const list of ['plants', 'darwin-core']) {
+      const { body } = await here.ask(`/api/export/${list}.csv`);
+      expect(body).toContain(`'${text}`);
+    }
+  });
+  it('a number below nothing stays one', async () => {
+    await here.pool.query("UPDATE plant SET provenance = '-12.5' WHERE id = 1");
+    expect((await here.ask('/api/export/plants.csv')).body).not.toContain("'-12.5");
+  });
   it('every plant as CSV, no cell of it a formula', async () => {
     await here.pool.query("UPDATE plant SET provenance = '=cmd()' WHERE id = 1");
     const { body, type } = await here.ask('/api/export/plants.csv');

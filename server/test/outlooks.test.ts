@@ -5,7 +5,7 @@ import { migrate } from '../src/database/migrate.ts';
 import { transaction } from '../src/database/pool.ts';
 import { sites, type SiteRow } from '../src/garden/store.ts';
 import { addEntries } from '../src/journal/store.ts';
-import { endPlant, insertPlant } from '../src/plants/takingInStore.ts';
+import { endPlant, insertPlants } from '../src/plants/takingInStore.ts';
 import { Outlooks } from '../src/outlook/outlooks.ts';
 import { freshDatabase, MIGRATIONS, oneShelf, ROOT, today } from './harness.ts';
 
@@ -56,32 +56,34 @@ describe('kept outlooks', () => {
   it('take a new plant in, move one and let one go without reckoning the site anew', async () => {
     await outlooks.ofSite(await site());
     const sent = outlooks.tasksSent;
-    const id = await transaction(database.pool, (connection) =>
-      insertPlant(connection, 1, {
-        ref: randomUUID(),
-        number: 'new-1',
-        name: 'Aloe aristata',
-        mix_id: 1,
-        place_id: 1,
-        date: today(),
-        pot: {
-          shape: 'round',
-          top_mm: 80,
-          base_mm: 60,
-          depth_mm: 70,
-          material: 'plastic',
-          holes: true,
-          top_dressing_mm: 0,
+    const [id] = await transaction(database.pool, (connection) =>
+      insertPlants(connection, 1, [
+        {
+          ref: randomUUID(),
+          number: 'new-1',
+          name: 'Aloe aristata',
+          mix_id: 1,
+          place_id: 1,
+          date: today(),
+          pot: {
+            shape: 'round',
+            top_mm: 80,
+            base_mm: 60,
+            depth_mm: 70,
+            material: 'plastic',
+            holes: true,
+            top_dressing_mm: 0,
+          },
         },
-      }),
+      ]),
     );
-    expect((await outlooks.ofSite(await site())).views.has(id)).toBe(true);
+    expect((await outlooks.ofSite(await site())).views.has(id!)).toBe(true);
     // One plant, and its bench behind the scenes.
     expect(outlooks.tasksSent).toBe(sent + 2);
     await transaction(database.pool, (connection) =>
-      endPlant(connection, { plantId: id, how: 'given', date: today(), why: null, by: 'keeper' }),
+      endPlant(connection, { plantId: id!, how: 'given', date: today(), why: null, by: 'keeper' }),
     );
-    expect((await outlooks.ofSite(await site())).views.has(id)).toBe(false);
+    expect((await outlooks.ofSite(await site())).views.has(id!)).toBe(false);
     expect(outlooks.tasksSent).toBe(sent + 4);
   });
   it('reckon a site anew when its weather or a place changed', async () => {

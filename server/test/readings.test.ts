@@ -181,4 +181,9 @@ describe('calendars', () => {
   });
   it('an empty round is a calendar all the same', () =>
     expect(calendarText([], 'Round')).toMatch(/BEGIN:VCALENDAR[\s\S]*END:VCALENDAR/));
+  it('a name with line ends begins no line of its own', () => {
+    const text = calendarText([], 'A\r\nX-EVIL:1\r\nBEGIN:VEVENT\nB\u2028C');
+    expect(text).not.toMatch(/^(X-EVIL|BEGIN:VEVENT)/m);
+    expect(text).toContain('A X-EVIL:1 BEGIN:VEVENT B');
+  });
 });

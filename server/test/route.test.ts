@@ -86,7 +86,11 @@ const routes = [
     answer,
     async handle() {
       const fault = { pointer: `/${'x'.repeat(500)}`, got: 'y'.repeat(9000), accepted: 'less' };
-      throw new Refused('in-use', 'z'.repeat(90_000), Array(5000).fill(fault));
+      throw new Refused(
+        'in-use',
+        'z'.repeat(90_000),
+        Array.from({ length: 5000 }, () => fault),
+      );
     },
   }),
   route({

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { Pool, Row } from './pool.ts';
+import { expected, type Pool, type Row, takingTurns } from './pool.ts';
 
 const LOCK_NAME = 'zinc-pail-migrations';
 const LOCK_SECONDS = 120;
@@ -17,17 +17,9 @@ const OLDEST_MARIADB = [10, 6] as const;
  */
 export async function migrate(pool: Pool, folder: string, tell: (text: string) => void = () => {}): Promise<number> {
   await checkVersion(pool);
-  const connection = await pool.getConnection();
-  let ran = 0;
-  try {
-    const [[lock]] = await connection.query<Row<{ got: number | null }>[]>('SELECT GET_LOCK(?, ?) AS got', [
-      LOCK_NAME,
-      LOCK_SECONDS,
-    ]);
-    if (lock?.got !== 1)
-      throw expected(
-        'Another server has been migrating this database for two minutes; wait for it to end, then start again.',
-      );
+  const turn = { name: LOCK_NAME, seconds: LOCK_SECONDS, what: 'migrating' };
+  return takingTurns(pool, turn, async (connection) => {
+    let ran = 0;
     await connection.query(
       `CREATE TABLE IF NOT EXISTS migration (
          name VARCHAR(200) NOT NULL PRIMARY KEY, checksum CHAR(64) NOT NULL, statements INT UNSIGNED NOT NULL,
@@ -62,10 +54,7 @@ export async function migrate(pool: Pool, folder: string, tell: (text: string) =
       ran++;
     }
     return ran;
-  } finally {
-    await connection.query('SELECT RELEASE_LOCK(?)', [LOCK_NAME]).catch(() => {});
-    connection.release();
-  }
+  });
 }
 
 /** A statement that ran just before the kill, whose count was not yet kept, may find its table there. */
@@ -97,9 +86,4 @@ async function checkVersion(pool: Pool): Promise<void> {
   const old = major < OLDEST_MARIADB[0] || (major === OLDEST_MARIADB[0] && minor < OLDEST_MARIADB[1]);
   if (!/mariadb/i.test(version) || old)
     throw expected(`The database is ${version}; MariaDB ${OLDEST_MARIADB.join('.')} or newer is wanted.`);
-}
-
-/** An error that the person at the screen can act on: said without a trace. */
-export function expected(message: string): Error {
-  return Object.assign(new Error(message), { expected: true });
 }

@@ -60,3 +60,37 @@ async function attempt<T>(pool: Pool, action: (connection: PoolConnection) => Pr
     connection.release();
   }
 }
+
+/**
+ * Runs an action while no other server on this database runs the one of that name: they wait for each other.
+ *
+ * @param turn.seconds how long it waits for another
+ * @param turn.what what the other is doing then, for the words of the error
+ * @throws Error, said without a trace, where the other takes longer
+ */
+export async function takingTurns<T>(
+  pool: Pool,
+  { name, seconds, what }: { name: string; seconds: number; what: string },
+  action: (connection: PoolConnection) => Promise<T>,
+): Promise<T> {
+  const connection = await pool.getConnection();
+  try {
+    const [[lock]] = await connection.query<Row<{ got: number | null }>[]>('SELECT GET_LOCK(?, ?) AS got', [
+      name,
+      seconds,
+    ]);
+    if (lock?.got !== 1)
+      throw expected(
+        `Another server has been ${what} this database for ${seconds} seconds; wait for it to end, then start again.`,
+      );
+    return await action(connection);
+  } finally {
+    await connection.query('SELECT RELEASE_LOCK(?)', [name]).catch(() => {});
+    connection.release();
+  }
+}
+
+/** An error that the person at the screen can act on: said without a trace. */
+export function expected(message: string): Error {
+  return Object.assign(new Error(message), { expected: true });
+}

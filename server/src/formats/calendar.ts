@@ -18,7 +18,8 @@ const NAMES_SHOWN = 40;
 
 export function calendarText(lines: readonly PlanLine[], name: string): string {
   const calendar = ical({
-    name,
+    // The package escapes texts but not this one: a line end in it would begin a line of its own.
+    name: name.replaceAll(/\p{Cc}+/gu, ' '),
     method: ICalCalendarMethod.PUBLISH,
     prodId: { company: 'Zinc Pail', product: 'round', language: 'EN' },
     ttl: 3600 * 6,

@@ -11,6 +11,7 @@ import {
 } from '@zinc-pail/contract/plantFields';
 import { isIsoDay, type Pot, POT_MATERIALS, POT_SHAPES } from '@zinc-pail/core';
 import Papa from 'papaparse';
+import { alike } from '../plants/numbering.ts';
 
 export interface CsvContext {
   today: string;
@@ -139,7 +140,7 @@ class RowReader {
     this.defaults = defaults;
     const byName = (all: CsvContext['places']) => new Map(all.map(({ name, id }) => [norm(name), id]));
     this.ids = { place: byName(context.places), mix: byName(context.mixes) };
-    this.numbers = new Set([...context.numbersTaken].map(norm));
+    this.numbers = new Set([...context.numbersTaken].map(alike));
   }
 
   /** The plant of a row, or null where something of it is wrong. */
@@ -231,8 +232,8 @@ class RowReader {
 
   private ownNumber(number: string | undefined): string | null {
     if (number === undefined) return null;
-    if (this.numbers.has(norm(number))) this.fault('number', number, 'a number that no other plant bears');
-    this.numbers.add(norm(number));
+    if (this.numbers.has(alike(number))) this.fault('number', number, 'a number that no other plant bears');
+    this.numbers.add(alike(number));
     return number;
   }
 
@@ -275,7 +276,10 @@ export function sampleOf(plants: readonly CsvPlant[], context: CsvContext): CsvR
   }));
 }
 
+/** A number below nothing is a number, not a formula. */
+const FORMULA = /^(?:[=+@\t\r]|-(?!\d+(?:[.,]\d+)?$))/;
+
 /** Text that a spreadsheet would take for a formula is quoted, so that opening a list runs nothing. */
 export function toCsv(rows: readonly object[]): string {
-  return `${Papa.unparse(rows as object[], { newline: '\r\n', escapeFormulae: /^[=+@\t\r]/ })}\r\n`;
+  return `${Papa.unparse(rows as object[], { newline: '\r\n', escapeFormulae: FORMULA })}\r\n`;
 }

@@ -2,19 +2,21 @@
 import { LARGEST_LIST_MB } from '@zinc-pail/contract/limits';
 import { csvReport, importsSchema, undone } from '@zinc-pail/contract/answers';
 import { idParam } from '@zinc-pail/contract/api';
-import { csvImport, type CsvReport } from '@zinc-pail/contract/keeping';
+import { type CsvImport, csvImport, type CsvReport } from '@zinc-pail/contract/keeping';
 import { randomUUID } from 'node:crypto';
 import type { Response } from 'express';
 import type { App } from '../context.ts';
 import { type PoolConnection, transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
-import { notFound, Refused, unsoundRows } from '../http/refusals.ts';
+import { badField, notFound, Refused, unsoundRows } from '../http/refusals.ts';
 import { route, type Route, SENT, With } from '../http/route.ts';
 import { lockBooks } from '../journal/store.ts';
 import { kit } from '../keeping/store.ts';
 import { placeRecords } from '../places/store.ts';
-import { insertPlant, nextNumbers } from '../plants/takingInStore.ts';
-import { type CsvPlant, readPlants, sampleOf, toCsv } from './csv.ts';
+import { numberingOf } from '../plants/numbering.ts';
+import { unfit } from '../plants/takingIn.ts';
+import { insertPlants } from '../plants/takingInStore.ts';
+import { type CsvContext, type CsvPlant, readPlants, sampleOf, toCsv } from './csv.ts';
 import { darwinCore } from './darwinCore.ts';
 import { batches, listRows, newBatch, numbersTaken, undoBatch } from './store.ts';
 
@@ -42,6 +44,7 @@ function comingIn(app: App): Route[] {
           mixes: kept.mixes,
           numbersTaken: await numbersTaken(app.pool),
         };
+        refuseDefaults(body.defaults, context);
         const { plants, faults, rows } = readPlants(body, context);
         const sample = sampleOf(plants, context);
         const report: CsvReport = { rows, good: plants.length, faults, import_id: null, sample };
@@ -93,18 +96,44 @@ function comingIn(app: App): Route[] {
   ];
 }
 
+function takenRow({ row, number }: CsvPlant): CsvReport['faults'][number] {
+  return { row, column: 'number', got: number ?? '', wanted: 'a number that no other plant bears' };
+}
+
+/** What rows without a place or a mix are to have must be there. */
+function refuseDefaults(
+  { place_id: placeId, mix_id: mixId }: CsvImport['defaults'],
+  { places, mixes }: Pick<CsvContext, 'places' | 'mixes'>,
+): void {
+  if (placeId != null && !places.some(({ id }) => id === placeId))
+    throw badField('/defaults/place_id', placeId, 'the id of one of your places');
+  if (mixId != null && !mixes.some(({ id }) => id === mixId))
+    throw badField('/defaults/mix_id', mixId, 'the id of one of your mixes');
+}
+
 async function writeBatch(
   connection: PoolConnection,
   plants: readonly CsvPlant[],
   { collectionId, name, date, by }: { collectionId: number; name: string; date: string; by: string },
 ): Promise<number> {
   await lockBooks(connection);
+  const numbering = await numberingOf(connection, collectionId);
+  // Somebody may have given one of these since the rows were read.
+  const taken = plants.find(({ number }) => number !== null && numbering.isTaken(number));
+  if (taken) throw unsoundRows([takenRow(taken)], 'Nothing was taken in.');
+  // The keeper's own come first: those of the scheme go round them.
+  for (const { number } of plants) if (number !== null) numbering.take(number);
   const importId = await newBatch(connection, collectionId, name, plants.length);
-  for (const { columns, row: _row, ...plant } of plants) {
-    const number = plant.number ?? (await nextNumbers(connection, collectionId, plant.name, date, 1))[0]!;
-    const written = { ...columns, ...plant, number, ref: randomUUID(), date, by, import_id: importId };
-    await insertPlant(connection, collectionId, written);
-  }
+  const written = plants.map(({ columns, row: _row, ...plant }) => ({
+    ...columns,
+    ...plant,
+    number: plant.number ?? numbering.next(plant.name, date),
+    ref: randomUUID(),
+    date,
+    by,
+    import_id: importId,
+  }));
+  await insertPlants(connection, collectionId, written).catch(unfit(null));
   return importId;
 }
 

@@ -2,6 +2,7 @@
 import { dayNumber, hardeningPlan, sunOnSkins } from '@zinc-pail/core';
 import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
+import { lockBooks } from '../journal/store.ts';
 import { sites } from '../garden/store.ts';
 import { standsOf } from '../plants/store.ts';
 import { endHardening, saveHardening, type SunStep } from './store.ts';
@@ -44,6 +45,7 @@ export async function planHardening(
     ),
   }));
   await transaction(app.pool, async (connection) => {
+    await lockBooks(connection);
     for (const { plant_id: id, steps } of plans)
       await (steps.length === 0 ? endHardening(connection, id) : saveHardening(connection, id, steps));
   });

@@ -26,10 +26,9 @@ const OLDEST_DAY = '1950-01-01';
 /** Marks that count: two of a kind on one day are one deed told twice, unless the second knew of the first. */
 const COUNTED = new Set<JournalEvent['type']>(['watering', 'feeding']);
 
-/** What the marks meet: where their plants stand, what was sent before, and the pots as they were judged. */
+/** What the marks meet: where their plants stand, and the pots as they were judged. */
 interface Found {
   homes: ReadonlyMap<number, PlantHome>;
-  known: ReadonlyMap<string, JournalEntry>;
   before: ReadonlyMap<number, WholePot>;
 }
 
@@ -41,6 +40,8 @@ interface Doubled {
 }
 
 interface Decided {
+  /** what was sent before, by its id */
+  known: ReadonlyMap<string, JournalEntry>;
   toAdd: EntriesToAdd[];
   timers: NewTimer[];
   /** marks that stand in the book afterwards, by now or from before */
@@ -54,10 +55,11 @@ interface Decided {
  */
 export async function writeMarks(
   app: App,
-  marks: readonly NewMark[],
+  sent: readonly NewMark[],
   by: string,
   anyway: boolean,
 ): Promise<{ result: MarksResult; repeated: boolean }> {
+  const marks = sent.map(asKept);
   refuseTwins(marks);
   const found = await read(app, marks);
   const decided = await transaction(app.pool, async (connection) => {
@@ -67,8 +69,18 @@ export async function writeMarks(
     return decision;
   });
   const result = await answer(app, marks, found, decided);
-  const repeated = marks.every((mark) => mark.entries.every((entry) => found.known.has(entry.client_id)));
+  const repeated = marks.every((mark) => mark.entries.every((entry) => decided.known.has(entry.client_id)));
   return { result, repeated };
+}
+
+/** Ids in small letters: to the database large ones are the same, and so they must be here. */
+function asKept(mark: NewMark): NewMark {
+  const entries = mark.entries.map((entry) => ({
+    ...entry,
+    client_id: entry.client_id.toLowerCase(),
+    ...('with' in entry && entry.with ? { with: entry.with.toLowerCase() } : {}),
+  }));
+  return { ...mark, entries };
 }
 
 async function read(app: App, marks: readonly NewMark[]): Promise<Found> {
@@ -76,17 +88,17 @@ async function read(app: App, marks: readonly NewMark[]): Promise<Found> {
   const homes = await plantHomes(app.pool, plantIds);
   for (const id of plantIds) if (!homes.has(id)) throw notFound('plant');
   refuseDays(marks, homes);
-  const known = await knownEntries(app, marks);
-  return { homes, known, before: await potsById(app, plantIds) };
+  return { homes, before: await potsById(app, plantIds) };
 }
 
 async function decide(
   connection: PoolConnection,
   marks: readonly NewMark[],
-  { homes, known, before }: Found,
+  { homes, before }: Found,
   anyway: boolean,
 ): Promise<Decided> {
-  const decided: Decided = { toAdd: [], timers: [], standing: [], already: [] };
+  const known = await knownEntries(connection, marks);
+  const decided: Decided = { known, toAdd: [], timers: [], standing: [], already: [] };
   for (const mark of marks) {
     const { plant_id: plantId, entries, seen } = mark;
     const home = homes.get(plantId)!;
@@ -183,10 +195,14 @@ function refuseTwins(marks: readonly NewMark[]): void {
   }
 }
 
-/** Entries that were sent before; one whose id stands for something else is refused. */
-async function knownEntries(app: App, marks: readonly NewMark[]): Promise<Map<string, JournalEntry>> {
+/**
+ * Entries that were sent before; one whose id stands for something else is refused. Read under the lock: whoever sends
+ * the same at the same time has either written it by now or waits.
+ */
+async function knownEntries(connection: PoolConnection, marks: readonly NewMark[]): Promise<Map<string, JournalEntry>> {
   const clientIds = marks.flatMap((mark) => mark.entries.map((entry) => entry.client_id));
-  const known = new Map((await entriesByClientIds(app.pool, clientIds)).map((entry) => [entry.client_id, entry]));
+  const entries = await entriesByClientIds(connection, clientIds);
+  const known = new Map(entries.map((entry) => [entry.client_id.toLowerCase(), entry]));
   for (const [m, mark] of marks.entries()) {
     for (const [i, { client_id: id, ...event }] of mark.entries.entries()) {
       const before = known.get(id);
@@ -208,7 +224,7 @@ async function doubledBy(
     if (!COUNTED.has(entry.type)) continue;
     // One's own mark, sent again before the first answer came, is nobody else's.
     const same = (await entriesOnDay(connection, plantId, entry.date, entry.type)).find(
-      (found) => !fresh.some((own) => own.client_id === found.client_id),
+      (found) => !fresh.some((own) => own.client_id === found.client_id.toLowerCase()),
     );
     if (same) return same;
   }

@@ -3,15 +3,16 @@ import { plantIdParam, plantSchema } from '@zinc-pail/contract/api';
 import { copiesBody, endBody, movesBody, newPlant, plantChange, pottingBody } from '@zinc-pail/contract/keeping';
 import type { Pot } from '@zinc-pail/core';
 import type { App } from '../context.ts';
-import { transaction } from '../database/pool.ts';
+import { type PoolConnection, transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
 import { planHardening, sunOf } from '../hardening/plan.ts';
+import { entriesByClientIds, lockBooks } from '../journal/store.ts';
 import { badField, notFound, Refused } from '../http/refusals.ts';
 import { route, type Route } from '../http/route.ts';
 import { refuseStale } from '../http/version.ts';
 import { storyOf } from './story.ts';
 import { changePlant, homeOfPlace, mixParts, type PlantDetail, plantDetail } from './store.ts';
-import { copyPlant, pot, takeIn, takenNumber } from './takingIn.ts';
+import { copyPlant, pot, takeIn, unfit } from './takingIn.ts';
 import { endPlant, movePlant, plantColumns, revivePlant } from './takingInStore.ts';
 import { plantView } from './view.ts';
 
@@ -74,7 +75,7 @@ function writingRoutes(app: App): Route[] {
         if (body.mother_id === plantId) throw badField('/mother_id', plantId, 'another plant than itself');
         const outcome = await transaction(app.pool, (connection) =>
           changePlant(connection, { plantId, version, columns, rules, reasons }),
-        ).catch(takenNumber(String(body.number ?? '')));
+        ).catch(unfit(String(body.number ?? '')));
         if (outcome === 'none') throw notFound('plant');
         if (outcome !== 'done') refuseStale(columns, outcome);
         return plantView(app, plantId);
@@ -120,22 +121,57 @@ function writingRoutes(app: App): Route[] {
       does: 'Sets plants at another place; what comes into more sun gets a plan from shade to sun.',
       body: movesBody,
       answer: movedSchema,
+      refuses: ['twice-the-same', 'already-used'],
       async handle({ body: { plant_ids: plantIds, place_id: placeId, date, client_ids: clientIds }, by }) {
         const home = await homeOfPlace(app.pool, placeId);
         if (!home) throw badField('/place_id', placeId, 'the id of one of your places');
         refuseAhead('/date', date, home.time_zone);
+        refuseTwice('/client_ids', clientIds ?? []);
         const sunBefore = await sunOf(app, plantIds);
         const moved = await transaction(app.pool, async (connection) => {
+          await lockBooks(connection);
+          const sent = await movesSent(connection, plantIds, clientIds ?? []);
           const done: number[] = [];
-          for (const [i, plantId] of [...new Set(plantIds)].entries())
-            if (await movePlant(connection, { plantId, placeId, date, by, clientId: clientIds?.[i] }))
-              done.push(plantId);
+          for (const [i, plantId] of plantIds.entries()) {
+            const clientId = clientIds?.[i];
+            if (clientId !== undefined && sent.has(clientId.toLowerCase())) continue;
+            if (await movePlant(connection, { plantId, placeId, date, by, clientId })) done.push(plantId);
+          }
           return done;
         });
         return { moved, hardening: await planHardening(app, moved, date, sunBefore) };
       },
     }),
   ];
+}
+
+function refuseTwice(pointer: string, ids: readonly string[]): void {
+  const seen = new Set<string>();
+  for (const [i, id] of ids.entries()) {
+    if (seen.has(id.toLowerCase()))
+      throw new Refused('twice-the-same', 'Each move wants a client_id of its own.', [
+        { pointer: `${pointer}/${i}`, got: id, accepted: 'a UUID that does not stand above' },
+      ]);
+    seen.add(id.toLowerCase());
+  }
+}
+
+/** Moves that were written before under these ids, which are not made again, wherever the plants have gone since. */
+async function movesSent(
+  connection: PoolConnection,
+  plantIds: readonly number[],
+  clientIds: readonly string[],
+): Promise<Set<string>> {
+  const known = await entriesByClientIds(connection, clientIds);
+  const at = new Map(clientIds.map((id, i) => [id.toLowerCase(), i]));
+  for (const { client_id: id, plant_id: plantId, event } of known) {
+    const i = at.get(id.toLowerCase())!;
+    if (event.type === 'move' && plantIds[i] === plantId) continue;
+    throw new Refused('already-used', 'This client_id stands for another entry; make a new one for a new move.', [
+      { pointer: `/client_ids/${i}`, got: clientIds[i], accepted: 'a UUID that was never used' },
+    ]);
+  }
+  return new Set(known.map(({ client_id: id }) => id.toLowerCase()));
 }
 
 function leavingRoutes(app: App): Route[] {

@@ -7,7 +7,8 @@ import { badField, notFound } from '../http/refusals.ts';
 import { refuseStale } from '../http/version.ts';
 import { entriesByClientIds, lockBooks } from '../journal/store.ts';
 import { idsByRef, type PlantDetail, plantRecord, pottingOf } from './store.ts';
-import { insertPlant, nextNumbers, repot, setPottingRight } from './takingInStore.ts';
+import { numberingOf } from './numbering.ts';
+import { insertPlants, repot, setPottingRight } from './takingInStore.ts';
 
 /** The ids of the plants; those of the first time where the same client_id came before. */
 export async function takeIn(app: App, collectionId: number, body: NewPlant, by: string): Promise<number[]> {
@@ -17,17 +18,16 @@ export async function takeIn(app: App, collectionId: number, body: NewPlant, by:
     await lockBooks(connection);
     const before = await idsByRef(connection, collectionId, body.client_id);
     if (before.length > 0) return before;
-    const numbers =
-      body.number && count === 1
-        ? [body.number]
-        : await nextNumbers(connection, collectionId, body.name, body.date, count);
-    const made: number[] = [];
-    for (const [i, number] of numbers.entries()) {
-      const ref = i === 0 ? body.client_id : `${body.client_id}-${i}`;
-      const plant = { ...body, by, acquired_on: body.acquired_on ?? body.date, number, ref };
-      made.push(await insertPlant(connection, collectionId, plant).catch(takenNumber(number)));
-    }
-    return made;
+    const numbering = await numberingOf(connection, collectionId);
+    const own = count === 1 ? body.number : null;
+    const plants = Array.from({ length: count }, (_, i) => ({
+      ...body,
+      by,
+      acquired_on: body.acquired_on ?? body.date,
+      number: own || numbering.next(body.name, body.date),
+      ref: i === 0 ? body.client_id : `${body.client_id}-${i}`,
+    }));
+    return insertPlants(connection, collectionId, plants).catch(unfit(own ?? null));
   });
 }
 
@@ -57,12 +57,16 @@ export async function copyPlant(
     ? { source: 'cutting' as const, mother_id: row.id }
     : { source, mother_id: mother?.id ?? null };
   return transaction(app.pool, async (connection) => {
-    const made: number[] = [];
-    for (const number of await nextNumbers(connection, row.collection_id, name, date, count)) {
-      const copy = { ...alike, ...origin, acquired_on: date, number, ref: randomUUID() };
-      made.push(await insertPlant(connection, row.collection_id, copy));
-    }
-    return made;
+    await lockBooks(connection);
+    const numbering = await numberingOf(connection, row.collection_id);
+    const copies = Array.from({ length: count }, () => ({
+      ...alike,
+      ...origin,
+      acquired_on: date,
+      number: numbering.next(name, date),
+      ref: randomUUID(),
+    }));
+    return insertPlants(connection, row.collection_id, copies);
   });
 }
 
@@ -90,12 +94,17 @@ export async function pot(
   });
 }
 
+/** MariaDB's ER_CONSTRAINT_FAILED, a number that the driver has no name for. */
+const CHECK_FAILED = 4025;
+
 /** What the database refuses of a plant, told at its field. */
-export function takenNumber(number: string): (error: unknown) => never {
+export function unfit(number: string | null): (error: unknown) => never {
   return (error) => {
-    const { code, message = '' } = error as { code?: string; message?: string };
+    const { code, errno, message = '' } = error as { code?: string; errno?: number; message?: string };
     if (code === 'ER_DUP_ENTRY' && message.includes('plant_number'))
       throw badField('/number', number, 'a number that no other plant bears');
+    if (errno === CHECK_FAILED && message.includes('plant_price_whole'))
+      throw badField('/price_currency', null, 'a currency beside a price, or neither of the two');
     if (code === 'ER_NO_REFERENCED_ROW_2') throw badField('/mother_id', null, 'the id of a plant of yours');
     throw error;
   };

@@ -1,9 +1,9 @@
 /** Taking plants in, setting them elsewhere, and letting them go: what changes more than the journal. */
 import type { ENDINGS } from '@zinc-pail/contract/choices';
 import { PLANT_FIELD_NAMES, type PlantField, type PlantValues } from '@zinc-pail/contract/plantFields';
-import { genusByAnyName, type Pot } from '@zinc-pail/core';
+import type { Pot } from '@zinc-pail/core';
 import { randomUUID } from 'node:crypto';
-import type { ResultSetHeader } from 'mysql2';
+import mysql from 'mysql2/promise';
 import type { PoolConnection, Row } from '../database/pool.ts';
 import { addEntry, lockBooks, touchPlants } from '../journal/store.ts';
 
@@ -23,48 +23,6 @@ export function sizeInPot(pot: Pot): { diameter_mm: number; height_mm: number } 
   return { diameter_mm: width, height_mm: Math.round(width * 0.8) };
 }
 
-/**
- * The next free numbers by the keeper's scheme: `{year}`, `{yy}`, `{month}`, `{genus}` (four letters) stand for
- * themselves, `{n:3}` counts on from the highest number alike but for it.
- */
-export async function nextNumbers(
-  connection: PoolConnection,
-  collectionId: number,
-  name: string,
-  date: string,
-  count: number,
-): Promise<string[]> {
-  const [[row]] = await connection.query<Row<{ number_scheme: string }>[]>(
-    'SELECT number_scheme FROM collection WHERE id = ? FOR UPDATE',
-    [collectionId],
-  );
-  const genus =
-    (genusByAnyName(name)?.name ?? name)
-      .replaceAll(/[^A-Za-z]/g, '')
-      .slice(0, 4)
-      .toUpperCase() || 'X';
-  const filled = row!.number_scheme
-    .replaceAll('{year}', date.slice(0, 4))
-    .replaceAll('{yy}', date.slice(2, 4))
-    .replaceAll('{month}', date.slice(5, 7))
-    .replaceAll('{genus}', genus);
-  const counter = /\{n(?::(\d))?\}/.exec(filled)!;
-  const before = filled.slice(0, counter.index);
-  const after = filled.slice(counter.index + counter[0].length);
-  const digits = Number(counter[1] ?? 1);
-  const escape = (text: string) => text.replaceAll(/[\\%_]/g, (c) => `\\${c}`);
-  const [used] = await connection.query<Row<{ number: string }>[]>(
-    'SELECT number FROM plant WHERE collection_id = ? AND number LIKE ?',
-    [collectionId, `${escape(before)}%${escape(after)}`],
-  );
-  let highest = 0;
-  for (const { number } of used) {
-    const middle = number.slice(before.length, number.length - after.length);
-    if (/^\d{1,9}$/.test(middle)) highest = Math.max(highest, Number(middle));
-  }
-  return Array.from({ length: count }, (_, i) => `${before}${String(highest + 1 + i).padStart(digits, '0')}${after}`);
-}
-
 /** A plant as it is written: its own columns under their names, and where and how it is potted. */
 export interface PlantToWrite extends Partial<PlantValues<Exclude<PlantField, 'number'>>> {
   ref: string;
@@ -79,41 +37,107 @@ export interface PlantToWrite extends Partial<PlantValues<Exclude<PlantField, 'n
   by?: string;
 }
 
-/** Writes one plant with its pot and its place; its journal begins with nothing. */
-export async function insertPlant(
+const ROWS_AT_ONCE = 500;
+
+/** Writes plants with their pots and places; their journals begin with their last drink, where it is known. */
+export async function insertPlants(
   connection: PoolConnection,
   collectionId: number,
-  plant: PlantToWrite,
-): Promise<number> {
-  const { pot } = plant;
-  const columns = { ...sizeInPot(pot), ...plantColumns(plant) };
-  const [made] = await connection.query<ResultSetHeader>('INSERT INTO plant SET ?', [
-    {
+  plants: readonly PlantToWrite[],
+): Promise<number[]> {
+  const ids: number[] = [];
+  for (let from = 0; from < plants.length; from += ROWS_AT_ONCE)
+    ids.push(...(await insertSome(connection, collectionId, plants.slice(from, from + ROWS_AT_ONCE))));
+  if (ids.length > 0) await touchPlants(connection, ids);
+  return ids;
+}
+
+async function insertSome(
+  connection: PoolConnection,
+  collectionId: number,
+  plants: readonly PlantToWrite[],
+): Promise<number[]> {
+  await insertRows(
+    connection,
+    'plant',
+    plants.map((plant) => ({
       collection_id: collectionId,
       ref: plant.ref,
-      ...columns,
+      ...sizeInPot(plant.pot),
+      ...plantColumns(plant),
       ...(plant.import_id ? { import_id: plant.import_id } : {}),
-    },
-  ]);
-  const id = made.insertId;
-  await connection.query('INSERT INTO potting SET ?', [
-    { plant_id: id, from_day: plant.date, ...pottingColumns(plant.mix_id, pot) },
-  ]);
-  await putAt(connection, id, plant.place_id, plant.date);
-  if (plant.last_watered) {
-    const method = pot.holes ? 'drench' : 'bottom';
-    await addEntry(connection, {
-      collectionId,
-      plantId: id,
-      clientId: randomUUID(),
-      day: plant.last_watered,
-      type: 'watering',
-      detail: { method, ...(plant.import_id ? { import: plant.import_id } : {}) },
-      by: plant.by ?? 'keeper',
-    });
-  }
-  await touchPlants(connection, [id]);
-  return id;
+    })),
+  );
+  const ids = await idsInOrder(connection, collectionId, plants);
+  await insertRows(
+    connection,
+    'potting',
+    plants.map((plant, i) => ({
+      plant_id: ids[i],
+      from_day: plant.date,
+      ...pottingColumns(plant.mix_id, plant.pot),
+    })),
+  );
+  const walk = await lastInWalk(
+    connection,
+    plants.map((plant) => plant.place_id),
+  );
+  await insertRows(
+    connection,
+    'stay',
+    plants.map(({ place_id: placeId, date }, i) => {
+      const order = (walk.get(placeId) ?? 0) + 1;
+      walk.set(placeId, order);
+      return { plant_id: ids[i], place_id: placeId, from_day: date, walk_order: order };
+    }),
+  );
+  const watered = plants.flatMap((plant, i) =>
+    plant.last_watered
+      ? [
+          {
+            collection_id: collectionId,
+            plant_id: ids[i],
+            client_id: randomUUID(),
+            day: plant.last_watered,
+            type: 'watering',
+            detail: JSON.stringify({
+              method: plant.pot.holes ? 'drench' : 'bottom',
+              ...(plant.import_id ? { import: plant.import_id } : {}),
+            }),
+            written_by: plant.by ?? 'keeper',
+          },
+        ]
+      : [],
+  );
+  if (watered.length > 0) await insertRows(connection, 'journal', watered);
+  return ids;
+}
+
+/** Rows in one statement; a column that a row leaves out takes its default. */
+async function insertRows(
+  connection: PoolConnection,
+  table: 'plant' | 'potting' | 'stay' | 'journal',
+  rows: readonly Record<string, unknown>[],
+): Promise<void> {
+  const columns = [...new Set(rows.flatMap((row) => Object.keys(row)))];
+  const values = rows.map((row) =>
+    columns.map((column) => (row[column] === undefined ? mysql.raw('DEFAULT') : row[column])),
+  );
+  await connection.query('INSERT INTO ?? (??) VALUES ?', [table, columns, values]);
+}
+
+/** The ids that plants were given, in their order: by their refs, which are their own. */
+async function idsInOrder(
+  connection: PoolConnection,
+  collectionId: number,
+  plants: readonly PlantToWrite[],
+): Promise<number[]> {
+  const [rows] = await connection.query<Row<{ id: number; ref: string }>[]>(
+    'SELECT id, ref FROM plant WHERE collection_id = ? AND ref IN (?)',
+    [collectionId, plants.map(({ ref }) => ref)],
+  );
+  const ids = new Map(rows.map(({ id, ref }) => [ref, id]));
+  return plants.map(({ ref }) => ids.get(ref)!);
 }
 
 /** A pot and its mix as columns of `potting`. */
@@ -193,13 +217,19 @@ export async function repot(
 
 /** Last in the walk of its new place. */
 async function putAt(connection: PoolConnection, plantId: number, placeId: number, date: string): Promise<void> {
-  const [[row]] = await connection.query<Row<{ last: number | null }>[]>(
-    'SELECT MAX(walk_order) AS last FROM stay WHERE place_id = ? AND to_day IS NULL',
-    [placeId],
-  );
+  const last = (await lastInWalk(connection, [placeId])).get(placeId) ?? 0;
   await connection.query('INSERT INTO stay SET ?', [
-    { plant_id: plantId, place_id: placeId, from_day: date, walk_order: (row!.last ?? 0) + 1 },
+    { plant_id: plantId, place_id: placeId, from_day: date, walk_order: last + 1 },
   ]);
+}
+
+/** The last number of each place's walk; places where nothing stands left out. */
+async function lastInWalk(connection: PoolConnection, placeIds: readonly number[]): Promise<Map<number, number>> {
+  const [rows] = await connection.query<Row<{ place_id: number; last: number }>[]>(
+    'SELECT place_id, MAX(walk_order) AS last FROM stay WHERE place_id IN (?) AND to_day IS NULL GROUP BY place_id',
+    [[...new Set(placeIds)]],
+  );
+  return new Map(rows.map((row) => [row.place_id, row.last]));
 }
 
 /** Ends the open stay, begins the next, and writes the move. A plant that stands there already stays as it is. */

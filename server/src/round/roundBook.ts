@@ -110,25 +110,29 @@ export class RoundBook {
       },
       can_ml: kit.canMl,
       can: canLines(all, kit),
-      places: places.map((place): RoundPlace => {
+      places: places.flatMap((place): RoundPlace[] => {
+        const climate = outlooks.places.get(place.id);
+        // Made since its weather was reckoned: it stands in the next round.
+        if (!climate) return [];
         const here = (at.get(place.id) ?? []).map(({ pot }) => pot);
-        const climate = outlooks.places.get(place.id)!;
         const calling = here.filter((pot) => judged(pot) !== 'leave');
         const cold = here.flatMap((pot) => coldTonight(pot) ?? []);
-        return {
-          id: place.id,
-          name: place.name,
-          kind: place.kind,
-          quarantine: Boolean(place.quarantine),
-          version: place.version,
-          today: { tmin_c: climate.tminC, tmax_c: climate.tmaxC, rh_pct: climate.rhPct },
-          tonight_c: climate.tonightC,
-          pots: calling,
-          left: here.length - calling.length,
-          asleep: here.filter((pot) => pot.outlook.state === 'resting').length,
-          // Most tender first.
-          cold: cold.sort((a, b) => b.limit_c - a.limit_c),
-        };
+        return [
+          {
+            id: place.id,
+            name: place.name,
+            kind: place.kind,
+            quarantine: Boolean(place.quarantine),
+            version: place.version,
+            today: { tmin_c: climate.tminC, tmax_c: climate.tmaxC, rh_pct: climate.rhPct },
+            tonight_c: climate.tonightC,
+            pots: calling,
+            left: here.length - calling.length,
+            asleep: here.filter((pot) => pot.outlook.state === 'resting').length,
+            // Most tender first.
+            cold: cold.sort((a, b) => b.limit_c - a.limit_c),
+          },
+        ];
       }),
       load: weeklyLoad(outlooks, all),
       also: [
