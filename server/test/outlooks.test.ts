@@ -86,6 +86,43 @@ describe('kept outlooks', () => {
     expect((await outlooks.ofSite(await site())).views.has(id!)).toBe(false);
     expect(outlooks.tasksSent).toBe(sent + 4);
   });
+  it('reckon the plants that are asked for before many that have just come in', async () => {
+    await outlooks.ofSite(await site());
+    const ids = await transaction(database.pool, (connection) =>
+      insertPlants(
+        connection,
+        1,
+        Array.from({ length: 50 }, (_, i) => ({
+          ref: randomUUID(),
+          number: `many-${i}`,
+          name: 'Aloe aristata',
+          mix_id: 1,
+          place_id: 1,
+          date: today(),
+          pot: {
+            shape: 'round' as const,
+            top_mm: 80,
+            base_mm: 60,
+            depth_mm: 70,
+            material: 'plastic' as const,
+            holes: true,
+            top_dressing_mm: 0,
+          },
+        })),
+      ),
+    );
+    const now = await site();
+    const all = outlooks.ofSite(now);
+    const one = await outlooks.ofPlants(now, [ids[49]!]);
+    expect(one.views.has(ids[49]!)).toBe(true);
+    expect(one.views.has(ids[45]!)).toBe(false);
+    const whole = await all;
+    expect(ids.filter((id) => !whole.views.has(id))).toEqual([]);
+    expect(whole.revisions.get(ids[49]!)).toBeGreaterThan(0);
+    const sent = outlooks.tasksSent;
+    await outlooks.ofSite(now);
+    expect(outlooks.tasksSent).toBe(sent);
+  });
   it('reckon a site anew when its weather or a place changed', async () => {
     const sent = outlooks.tasksSent;
     await database.pool.query('UPDATE site SET revision = revision + 1');

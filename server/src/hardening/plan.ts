@@ -11,7 +11,7 @@ import { endHardening, saveHardening, type SunStep } from './store.ts';
 export async function sunOf(app: App, plantIds: readonly number[]): Promise<Map<number, number>> {
   const found = new Map<number, number>();
   for (const site of await sites(app.pool)) {
-    const { places } = await app.outlooks.ofSite(site);
+    const { places } = await app.outlooks.ofPlants(site, plantIds);
     for (const { plant_id: id, place_id: place, kind, direct_sun_h: counted } of await standsOf(
       app.pool,
       site.id,
@@ -55,7 +55,7 @@ export async function planHardening(
 async function ceilingsOf(app: App, plantIds: readonly number[]): Promise<Map<number, number | null>> {
   const found = new Map<number, number | null>();
   for (const site of await sites(app.pool)) {
-    const { tasks } = await app.outlooks.ofSite(site);
+    const { tasks } = await app.outlooks.ofPlants(site, plantIds);
     for (const id of plantIds) if (tasks.has(id)) found.set(id, tasks.get(id)!.rules.rules.sunCeilingHours);
   }
   return found;

@@ -55,6 +55,9 @@ export interface Coming {
   soFar: SiteOutlooks | null;
 }
 
+/** A tenth of a second or two: so long a mark waits behind a list that came in. */
+const PLANTS_A_TURN = 40;
+
 export class Outlooks {
   /** null until somebody asks, and again once it died */
   private worker: Worker | null = null;
@@ -107,14 +110,31 @@ export class Outlooks {
     await this.worker?.terminate();
   }
 
-  /** Outlooks as the database stands now. Calls for one site take turns, so that nothing is reckoned twice. */
+  /** Outlooks as the database stands now. */
   async ofSite(site: SiteRow): Promise<SiteOutlooks> {
-    const turn = (this.turns.get(site.id) ?? Promise.resolve()).catch(() => {}).then(() => this.refresh(site));
+    for (;;) {
+      const kept = await this.inTurn(site, null);
+      if (kept.pulse >= site.pulse) return kept;
+    }
+  }
+
+  /**
+   * Outlooks in which these plants are as the database has them; others may still be on their way. A mark on one pot
+   * need not wait for a list of thousands that has just come in.
+   */
+  async ofPlants(site: SiteRow, plantIds: readonly number[]): Promise<SiteOutlooks> {
+    return this.inTurn(site, new Set(plantIds));
+  }
+
+  /** Calls for one site take turns, so that nothing is reckoned twice. */
+  private async inTurn(site: SiteRow, only: ReadonlySet<number> | null): Promise<Kept> {
+    const turn = (this.turns.get(site.id) ?? Promise.resolve()).catch(() => {}).then(() => this.refresh(site, only));
     this.turns.set(site.id, turn);
     return turn;
   }
 
-  private async refresh(site: SiteRow): Promise<Kept> {
+  /** @param only the plants that are wanted; null for all, of which a turn takes some, so that others come in between */
+  private async refresh(site: SiteRow, only: ReadonlySet<number> | null): Promise<Kept> {
     const today = todayAt(site.time_zone);
     const key = `${today}/${site.revision}`;
     const kept = this.kept.get(site.id);
@@ -122,9 +142,10 @@ export class Outlooks {
     // A call that waited for its turn may know less than what is kept by now.
     if (kept.pulse >= site.pulse) return kept;
     const changed = await changedSince(this.pool, site.collection_id, kept.pulse);
-    const here = changed.filter(
+    const changedHere = changed.filter(
       (plant) => plant.site_id === site.id && kept.revisions.get(plant.id) !== plant.revision,
     );
+    const here = only ? changedHere.filter(({ id }) => only.has(id)) : changedHere.slice(0, PLANTS_A_TURN);
     const gone = changed
       .filter((plant) => plant.site_id !== site.id && kept.revisions.has(plant.id))
       .map(({ id }) => id);
@@ -149,7 +170,7 @@ export class Outlooks {
         placeIds: [...new Set(plants.map(({ plant }) => plant.place))],
       }).catch((error: unknown) => this.closing || this.onBackgroundError(error));
     }
-    kept.pulse = site.pulse;
+    if (here.length === changedHere.length) kept.pulse = site.pulse;
     return kept;
   }
 

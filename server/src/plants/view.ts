@@ -24,7 +24,7 @@ export async function plantView(app: App, plantId: number): Promise<PlantView> {
       `This plant has ${record.ended === 'died' ? 'died' : 'been given away'}; its story can be read.`,
     );
   const site = (await sites(app.pool)).find(({ id }) => id === row.site_id)!;
-  const outlooks = await app.outlooks.ofSite(site);
+  const outlooks = await app.outlooks.ofPlants(site, [plantId]);
   const outlook = outlooks.views.get(plantId);
   const task = outlooks.tasks.get(plantId);
   if (!outlook || !task) throw notFound('plant');
