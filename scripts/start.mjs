@@ -29,9 +29,8 @@ await main(async () => {
   const chosen = options(process.argv.slice(2));
   if (chosen.help) return void console.log(HELP);
   checkNode();
-  await npmPackages();
   const outside = process.env.ZINC_DATABASE_URL;
-  const database = outside ? { url: outside, leave: async () => {} } : await ownDatabase('database');
+  let database = null;
   let application = null;
   let stopping = false;
   const stop = async (code) => {
@@ -39,9 +38,11 @@ await main(async () => {
     stopping = true;
     say('stopping');
     await application?.close();
-    await database.leave();
+    // One that is still coming up is waited for, then ended: else it would stay behind.
+    await (await database?.catch(() => null))?.leave();
     process.exit(code);
   };
+  // Before anything is started that would have to be ended.
   process.on('SIGINT', () => stop(0));
   process.on('SIGTERM', () => stop(0));
   process.on('SIGHUP', () => stop(0));
@@ -50,6 +51,10 @@ await main(async () => {
     const parent = process.ppid;
     setInterval(() => process.ppid !== parent && stop(1), 1000).unref();
   }
+  await npmPackages();
+  database = outside ? Promise.resolve({ url: outside, keepUp() {}, async leave() {} }) : ownDatabase('database');
+  const { url: databaseUrl, keepUp } = await database;
+  keepUp();
   try {
     await withLock('build', 'building', async () => {
       await bundleStale(['server', 'forecast-worker', 'demo-load', 'zinc']);
@@ -58,7 +63,7 @@ await main(async () => {
     });
     const { serve } = await import(pathToFileURL(bundlePath('server')).href);
     application = await serve({
-      databaseUrl: database.url,
+      databaseUrl,
       port: chosen.port,
       webFolder: join(BUILD, 'web'),
       workerFile: bundlePath('forecast-worker'),

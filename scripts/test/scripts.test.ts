@@ -94,6 +94,13 @@ describe('a lock', () => {
   });
 });
 
+/** Whether a server answers there. */
+const greets = (port: number) =>
+  new Promise<boolean>((resolve) => {
+    const socket = connect(port, '127.0.0.1');
+    socket.on('data', () => socket.destroy() && resolve(true)).on('error', () => resolve(false));
+  });
+
 describe('a MariaDB of our own', () => {
   const name = `test-own-${process.pid}`;
   const folder = join(DOT_ZINC, name);
@@ -112,12 +119,44 @@ describe('a MariaDB of our own', () => {
     for (let i = 0; i < 50 && commandOf(pid) !== null; i++) await sleep(100);
     const third = await ownDatabase(name);
     expect(server().pid).not.toBe(pid);
-    // The password stays, so what was told to others still works but for the port.
-    expect(new URL(third.url).password).toBe(new URL(first.url).password);
+    // Port and password stay, so what was told to others still works.
+    expect(third.url).toBe(first.url);
     const last = server().pid;
     await third.leave();
     for (let i = 0; i < 100 && commandOf(last) !== null; i++) await sleep(100);
     expect(commandOf(last)).toBeNull();
+  }, 120_000);
+  it('that dies is started again where it was, until its user leaves', async () => {
+    const own = await ownDatabase(name);
+    own.keepUp();
+    for (let round = 0; round < 2; round++) {
+      const { pid } = server();
+      process.kill(pid, 'SIGKILL');
+      for (let i = 0; i < 300 && (server().pid === pid || !(await greets(server().port))); i++) await sleep(100);
+      expect(server().pid).not.toBe(pid);
+      expect(own.url).toContain(`:${server().port}/`);
+    }
+    const { pid } = server();
+    await own.leave();
+    expect(commandOf(pid)).toBeNull();
+    await sleep(1200);
+    expect(existsSync(join(folder, 'server.json'))).toBe(false);
+  }, 120_000);
+  it('is found again after a start that was cut off while it came up', async () => {
+    const cut = spawn(process.execPath, [
+      '-e',
+      `import(${JSON.stringify(join(ROOT, 'scripts', 'database.mjs'))}).then((it) => it.ownDatabase(${JSON.stringify(name)}))`,
+    ]);
+    await new Promise<void>((resolve) =>
+      cut.stderr.on('data', (words: Buffer) => words.includes('starting MariaDB') && resolve()),
+    );
+    for (let i = 0; i < 100 && !existsSync(join(folder, 'server.json')); i++) await sleep(5);
+    cut.kill('SIGKILL');
+    const { pid } = server();
+    const own = await ownDatabase(name);
+    expect(server().pid).toBe(pid);
+    await own.leave();
+    expect(commandOf(pid)).toBeNull();
   }, 120_000);
   it('shows the log’s last lines when it does not come up', async () => {
     const { appendFileSync, renameSync } = await import('node:fs');

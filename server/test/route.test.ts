@@ -79,6 +79,17 @@ const routes = [
       throw new Refused('in-use', 'Plants stand there.');
     },
   }),
+  ...(['get', 'post'] as const).map((method) =>
+    route({
+      method,
+      path: '/away',
+      does: 'Finds no database.',
+      answer,
+      async handle() {
+        throw Object.assign(new Error('connect ECONNREFUSED 127.0.0.1:1'), { code: 'ECONNREFUSED' });
+      },
+    }),
+  ),
   route({
     method: 'get',
     path: '/many',
@@ -246,6 +257,14 @@ describe('what goes out', () => {
     expect(status).toBe(500);
     expect(body.type).toBe('urn:zinc-pail:problem:our-fault');
     expect(JSON.stringify(body)).not.toContain('secret');
+  });
+  it.each(['get', 'post'])('a database that is away is waited for, and nothing is promised: %s', async (method) => {
+    const response = await fetch(`${url}/away`, { method: method.toUpperCase() });
+    expect(response.status).toBe(503);
+    expect(response.headers.get('retry-after')).toBe('2');
+    const problem = (await response.json()) as any;
+    expect(problem.type).toBe('urn:zinc-pail:problem:no-database');
+    expect(problem.detail.includes('may have been written or not')).toBe(method === 'post');
   });
   it('an answer kept ready goes packed to who takes it so, plain to who does not', async () => {
     const sizes = await Promise.all(

@@ -82,6 +82,16 @@ describe('a line that is dead', () => {
     expect(await entries(first!)).toBe(before + 1);
     await page.close();
   });
+  it('a screen that did not come asks again by itself until it does', async () => {
+    const { page, line } = await withLine('/', (url) => url.includes('/api/places'));
+    line.down = true;
+    await page.click('a[href="/benches"]');
+    await sees(page, /asked again by itself/);
+    await expectAccessible(page);
+    line.down = false;
+    await sees(page, /Sill/);
+    await page.close();
+  });
   it('a form keeps what was typed and sends it when asked again', async () => {
     const [, second] = await plants();
     const { page, line } = await withLine(`/plants/${second}`, (_, method) => method === 'PATCH');

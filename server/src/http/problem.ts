@@ -14,7 +14,8 @@ export const noSuchRoute: RequestHandler = (request) => {
 export function problems(log: Logger): ErrorRequestHandler {
   return (error, request, response, next) => {
     if (response.headersSent) return next(error);
-    const problem = asProblem(error);
+    const problem = asProblem(error, request.method);
+    if (problem.status === REFUSALS['no-database'].status) response.set('Retry-After', String(RETRY_AFTER_S));
     if (problem.status >= 500) log.error({ err: error, method: request.method, path: request.path }, 'request failed');
     sendProblem(response, problem);
   };
@@ -47,7 +48,28 @@ function told(faults: readonly Fault[]): Fault[] {
   }));
 }
 
-function asProblem(error: unknown): Problem {
+/** A connection that could not be had, or broke: what the driver and Node call it. */
+const AWAY = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ETIMEDOUT',
+  'PROTOCOL_CONNECTION_LOST',
+  'PROTOCOL_ENQUEUE_AFTER_FATAL_ERROR',
+  'ER_SERVER_SHUTDOWN',
+]);
+const RETRY_AFTER_S = 2;
+
+function isAway(error: unknown): boolean {
+  return AWAY.has(String((error as { code?: string }).code)) || /closed state/.test(String((error as Error).message));
+}
+
+/** The database may have written a change and died before it could say so. */
+function unknown(method: string): string {
+  return method === 'GET' ? 'Try again.' : 'It may have been written or not: look, or send it again.';
+}
+
+function asProblem(error: unknown, method: string): Problem {
   if (error instanceof Refused)
     return {
       ...problemOf(error.kind, shortened(error.message, LONGEST_DETAIL)),
@@ -71,5 +93,10 @@ function asProblem(error: unknown): Problem {
     return problemOf('not-json', 'The body says that it is packed, and cannot be unpacked.');
   if (status !== undefined && status >= 400 && status < 500)
     return { ...problemOf('not-understood', (error as Error).message), status };
-  return problemOf('our-fault', 'Something went wrong here. Nothing was changed. Try again; the log says more.');
+  if (isAway(error))
+    return problemOf(
+      'no-database',
+      `The database does not answer just now; it is being started again. ${unknown(method)}`,
+    );
+  return problemOf('our-fault', `Something went wrong here; the log says more. ${unknown(method)}`);
 }

@@ -77,7 +77,18 @@ export const REFUSALS = kinds({
     title: 'From which version?',
     means: 'A change wants the version it was made from in an If-Match header.',
   },
-  'our-fault': { status: 500, title: 'Our fault', means: 'Something went wrong here; nothing was changed.' },
+  'our-fault': {
+    status: 500,
+    title: 'Our fault',
+    means:
+      'Something went wrong here. Whether a change was written is not known; under the same client_ids it can be sent again.',
+  },
+  'no-database': {
+    status: 503,
+    title: 'The database is away',
+    means:
+      'The database does not answer and is being started again; `Retry-After` says when to ask anew. As above for a change.',
+  },
 });
 
 export type RefusalName = keyof typeof REFUSALS;
