@@ -7,7 +7,20 @@
  */
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { closeSync, existsSync, mkdirSync, openSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  closeSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
+import { tmpdir } from 'node:os';
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { mariadbd } from './install.mjs';
@@ -204,18 +217,20 @@ async function create(folder, data) {
   if (!installer) throw new Stop('mariadb-install-db is not on the path; it comes with mariadb-server.');
   const half = `${data}.new`;
   rmSync(half, { recursive: true, force: true });
+  // The installer is a shell script that splits paths at their blanks: it is given one without.
+  const aside = mkdtempSync(join(tmpdir(), 'zinc-'));
+  symlinkSync(folder, join(aside, 'folder'));
   await run(
     installer,
     [
       '--no-defaults',
-      `--datadir=${half}`,
+      `--datadir=${join(aside, 'folder', 'data.new')}`,
       '--skip-test-db',
       '--auth-root-authentication-method=socket',
       ...(process.getuid?.() === 0 ? ['--user=root'] : []),
     ],
     { cwd: folder },
-  );
-  const { renameSync } = await import('node:fs');
+  ).finally(() => rmSync(aside, { recursive: true, force: true }));
   renameSync(half, data);
 }
 

@@ -1,6 +1,17 @@
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync, statSync, utimesSync, writeFileSync } from 'node:fs';
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  utimesSync,
+  writeFileSync,
+} from 'node:fs';
 import { connect } from 'node:net';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, afterEach, describe, expect, it } from 'vitest';
 // @ts-expect-error plain JavaScript, so that it runs on a bare checkout
@@ -157,6 +168,18 @@ describe('a MariaDB of our own', () => {
     expect(server().pid).toBe(pid);
     await own.leave();
     expect(commandOf(pid)).toBeNull();
+  }, 120_000);
+  it('lives in a path with blanks in it', async () => {
+    const root = mkdtempSync(join(tmpdir(), 'zinc a b ü🌵 '));
+    cpSync(join(ROOT, 'scripts'), join(root, 'scripts'), { recursive: true });
+    const there = await import(join(root, 'scripts', 'database.mjs'));
+    try {
+      const own = await there.ownDatabase('database');
+      expect(await greets(Number(new URL(own.url).port))).toBe(true);
+      await own.leave();
+    } finally {
+      rmSync(root, { recursive: true });
+    }
   }, 120_000);
   it('shows the log’s last lines when it does not come up', async () => {
     const { appendFileSync, renameSync } = await import('node:fs');
