@@ -13,6 +13,20 @@ export function say(text) {
   process.stderr.write(`zinc-pail: ${text}\n`);
 }
 
+/** What a disk refuses, in words that say what would help. */
+function ofTheDisk({ code, path = 'a file of this checkout' }) {
+  const words = {
+    EACCES: 'may not be written or read by this user; give it the right, or take another checkout',
+    EPERM: 'may not be written or read by this user; give it the right, or take another checkout',
+    EROFS: 'lies on a disk that is read-only; take another checkout',
+    ENOSPC: 'finds no room on its disk; make some, then start again',
+    ENOTDIR: 'lies below what is no folder; move that away',
+    EEXIST: 'is there and is no folder; move it away',
+    EISDIR: 'is a folder where a file is wanted; move it away',
+  }[code];
+  return words ? `${path} ${words} (${code}).` : null;
+}
+
 /** Says what failed, and ends with a non-zero code. */
 export class Stop extends Error {}
 
@@ -73,6 +87,19 @@ function startOf(pid) {
   } catch {
     return '?';
   }
+}
+
+/** Our parent and its parent: npm runs a script through a shell. */
+export function ancestry() {
+  const parentOf = (pid) => {
+    try {
+      const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
+      return Number(stat.slice(stat.lastIndexOf(')') + 2).split(' ')[1]);
+    } catch {
+      return 0;
+    }
+  };
+  return [process.ppid, parentOf(process.ppid)];
 }
 
 export function selfMark() {
@@ -142,7 +169,7 @@ export async function main(body) {
   try {
     await body();
   } catch (error) {
-    say(error instanceof Stop ? error.message : (error.stack ?? String(error)));
+    say(error instanceof Stop ? error.message : (ofTheDisk(error) ?? error.stack ?? String(error)));
     process.exitCode = 1;
   }
 }

@@ -77,6 +77,32 @@ describe('processes', () => {
   });
 });
 
+describe('a start that cannot be', () => {
+  const said = (env: NodeJS.ProcessEnv, root = ROOT) =>
+    new Promise<string>((resolve) => {
+      const child = spawn(process.execPath, [join(root, 'scripts', 'start.mjs')], { env: { ...process.env, ...env } });
+      let words = '';
+      child.stderr.on('data', (chunk: Buffer) => (words += chunk));
+      child.on('close', (code) => resolve(`${code} ${words}`));
+    });
+  it('for an address of a database that is none says what one looks like', async () => {
+    for (const url of ['nonsense', 'http://127.0.0.1/zinc'])
+      expect(await said({ ZINC_DATABASE_URL: url })).toMatch(
+        /^1 .*wanted mysql:\/\/user:password@host:port\/database\n$/,
+      );
+  });
+  it('for what stands in its way on the disk says what, and no trace', async () => {
+    const root = mkdtempSync(join(tmpdir(), 'zinc-'));
+    cpSync(join(ROOT, 'scripts'), join(root, 'scripts'), { recursive: true });
+    writeFileSync(join(root, '.zinc'), 'a file');
+    cpSync(join(ROOT, 'package.json'), join(root, 'package.json'));
+    cpSync(join(ROOT, 'package-lock.json'), join(root, 'package-lock.json'));
+    const words = await said({}, root);
+    expect(words).toMatch(/^1 .*\.zinc is there and is no folder; move it away \(EEXIST\)\.\n$/);
+    rmSync(root, { recursive: true });
+  });
+});
+
 describe('a lock', () => {
   const name = `testlock-${process.pid}`;
   const file = join(DOT_ZINC, `${name}.lock`);
