@@ -179,6 +179,18 @@ describe('who may ask', () => {
       await post(1, watering());
       const after = await there();
       expect(after.outlook.water.ideal > before.outlook.water.ideal).toBe(true);
+      // An order of pots set there shows here, on the list as well.
+      const table = async () => (await here.ask('/api/plants')).body.rows.map((row: any[]) => row[0]);
+      const turned = (await table()).toReversed();
+      const ordered = await fetch(`http://127.0.0.1:${second.port}/api/places/1/order`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json', Origin: `http://127.0.0.1:${second.port}` },
+        body: JSON.stringify({ ids: turned }),
+      });
+      expect(ordered.status).toBe(200);
+      expect(await table()).toEqual(turned);
+      const pots = (await here.ask('/api/places/1/pots')).body.pots.map(({ id }: any) => id);
+      expect(pots).toEqual(turned);
     } finally {
       await second.close();
     }

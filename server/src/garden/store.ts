@@ -29,6 +29,8 @@ export interface SiteRow {
   revision: number;
   /** the collection's: moves with every change of a plant or its journal */
   pulse: number;
+  /** the collection's: moves with every change of a walking order */
+  walks: number;
 }
 
 /** What the rules of care want to know of a plant besides what the engine does. */
@@ -55,7 +57,7 @@ const TELLING_EVENTS = ['skip', 'firmed'];
 export async function sites(pool: Pool): Promise<SiteRow[]> {
   const [rows] = await pool.query<Row<SiteRow>[]>(
     `SELECT si.id, si.collection_id, si.name, si.latitude_deg, si.longitude_deg, si.elevation_m, si.time_zone,
-       si.normals, si.revision, c.pulse FROM site si JOIN collection c ON c.id = si.collection_id
+       si.normals, si.revision, c.pulse, c.walks FROM site si JOIN collection c ON c.id = si.collection_id
      ORDER BY si.walk_order, si.id`,
   );
   return rows.map((row) => ({ ...row, normals: json<Normals>(row.normals) }));

@@ -19,14 +19,8 @@ interface KeptSite {
 export class RoundBook {
   private readonly kept = new Map<number, KeptSite>();
   private answer: KeptAnswer | null = null;
-  private forgotten = 0;
 
   constructor(private readonly app: App) {}
-
-  /** After changes that no revision tells of. */
-  forget(): void {
-    this.forgotten++;
-  }
 
   async read(): Promise<KeptAnswer> {
     const all = await sites(this.app.pool);
@@ -75,7 +69,7 @@ export class RoundBook {
 
   private async site(site: SiteRow, kit: CanKit): Promise<KeptSite> {
     const outlooks = await this.app.outlooks.ofSite(site);
-    const edition = `${site.id}:${outlooks.today}:${site.revision}:${outlooks.edition}:${this.forgotten}:${JSON.stringify(kit)}`;
+    const edition = `${site.id}:${outlooks.today}:${site.revision}:${outlooks.edition}:${site.walks}:${JSON.stringify(kit)}`;
     const before = this.kept.get(site.id);
     if (before?.edition === edition) return before;
     const kept = { edition, text: JSON.stringify(await this.view(site, kit, outlooks)) };

@@ -56,7 +56,6 @@ export function roundRoutes(app: App): Route[] {
           wholeOrRefused(ids, await plantIdsAt(connection, id), 'pot of the bench');
           await orderPots(connection, id, ids);
         });
-        book.forget();
         return { ids };
       },
     }),

@@ -115,6 +115,10 @@ export async function orderPots(
       id,
       placeId,
     ]);
+  await connection.query(
+    'UPDATE collection SET walks = walks + 1 WHERE id = (SELECT collection_id FROM place WHERE id = ?)',
+    [placeId],
+  );
 }
 
 export async function plantIdsAt(connection: PoolConnection, placeId: number): Promise<number[]> {

@@ -20,7 +20,7 @@ export function tableRoutes(app: App): Route[] {
         const all = await sites(app.pool);
         const outlooks = await Promise.all(all.map((site) => app.outlooks.ofSite(site)));
         const edition = all
-          .map((site, i) => `${site.id}:${site.revision}:${outlooks[i]!.today}:${outlooks[i]!.edition}`)
+          .map((site, i) => `${site.id}:${site.revision}:${site.walks}:${outlooks[i]!.today}:${outlooks[i]!.edition}`)
           .join(' ');
         if (kept?.edition !== edition || !kept)
           kept = new KeptAnswer(edition, JSON.stringify(await tableOf(app, outlooks)));
