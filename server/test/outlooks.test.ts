@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { migrate } from '../src/database/migrate.ts';
 import { transaction } from '../src/database/pool.ts';
 import { sites, type SiteRow } from '../src/garden/store.ts';
-import { addEntries } from '../src/journal/store.ts';
+import { addEntries, lockBooks, touchPlants } from '../src/journal/store.ts';
 import { endPlant, insertPlants } from '../src/plants/takingInStore.ts';
 import { Outlooks } from '../src/outlook/outlooks.ts';
 import { freshDatabase, MIGRATIONS, oneShelf, ROOT, today } from './harness.ts';
@@ -122,6 +122,19 @@ describe('kept outlooks', () => {
     const sent = outlooks.tasksSent;
     await outlooks.ofSite(now);
     expect(outlooks.tasksSent).toBe(sent);
+    // Ten marks at once share a look, or two: each with its plants, and its bench behind the scenes.
+    const before = ids.map((id) => whole.revisions.get(id)!);
+    await Promise.all(
+      ids.slice(0, 10).map(async (id, i) => {
+        await transaction(database.pool, async (connection) => {
+          await lockBooks(connection);
+          await touchPlants(connection, [id]);
+        });
+        const { revisions } = await outlooks.ofPlants(await site(), [id]);
+        expect(revisions.get(id)).toBe(before[i]! + 1);
+      }),
+    );
+    expect(outlooks.tasksSent - sent).toBeLessThan(2 * 10);
   });
   it('reckon a site anew when its weather or a place changed', async () => {
     const sent = outlooks.tasksSent;

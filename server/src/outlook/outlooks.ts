@@ -55,6 +55,17 @@ export interface Coming {
   soFar: SiteOutlooks | null;
 }
 
+/** A look at what changed on a site, for all who wait for it. */
+interface Turn {
+  /** the newest row that any of them read */
+  site: SiteRow;
+  /** whether somebody wants all plants: a turn takes some of them, so that others come in between */
+  all: boolean;
+  /** plants that somebody waits for */
+  first: Set<number>;
+  done: Promise<Kept> | null;
+}
+
 /** A tenth of a second or two: so long a mark waits behind a list that came in. */
 const PLANTS_A_TURN = 40;
 
@@ -64,6 +75,8 @@ export class Outlooks {
   private readonly kept = new Map<number, Kept>();
   private readonly coming = new Map<number, Coming & { kept: Kept }>();
   private readonly turns = new Map<number, Promise<unknown>>();
+  /** turns that have not begun, by site */
+  private readonly next = new Map<number, Turn>();
   private readonly waiting = new Map<number, { resolve(answer: Answer): void; reject(error: Error): void }>();
   /** books of the plants that were reckoned last, for who asks of them next */
   private books: ReadonlyMap<number, readonly PlantEvent[]> = new Map();
@@ -113,7 +126,7 @@ export class Outlooks {
   /** Outlooks as the database stands now. */
   async ofSite(site: SiteRow): Promise<SiteOutlooks> {
     for (;;) {
-      const kept = await this.inTurn(site, null);
+      const kept = await this.inTurn(site, 'all');
       if (kept.pulse >= site.pulse) return kept;
     }
   }
@@ -123,18 +136,34 @@ export class Outlooks {
    * need not wait for a list of thousands that has just come in.
    */
   async ofPlants(site: SiteRow, plantIds: readonly number[]): Promise<SiteOutlooks> {
-    return this.inTurn(site, new Set(plantIds));
+    return this.inTurn(site, plantIds);
   }
 
-  /** Calls for one site take turns, so that nothing is reckoned twice. */
-  private async inTurn(site: SiteRow, only: ReadonlySet<number> | null): Promise<Kept> {
-    const turn = (this.turns.get(site.id) ?? Promise.resolve()).catch(() => {}).then(() => this.refresh(site, only));
-    this.turns.set(site.id, turn);
-    return turn;
+  /**
+   * Calls for one site take turns, so that nothing is reckoned twice. Those that come while one runs share the next: it
+   * looks at the database after all of them did.
+   */
+  private inTurn(site: SiteRow, wanted: readonly number[] | 'all'): Promise<Kept> {
+    let turn = this.next.get(site.id);
+    if (!turn) {
+      const made: Turn = { site, all: false, first: new Set(), done: null };
+      made.done = (this.turns.get(site.id) ?? Promise.resolve())
+        .catch(() => {})
+        .then(() => {
+          this.next.delete(site.id);
+          return this.refresh(made);
+        });
+      this.next.set(site.id, made);
+      this.turns.set(site.id, made.done);
+      turn = made;
+    }
+    if (site.pulse > turn.site.pulse || site.revision > turn.site.revision) turn.site = site;
+    if (wanted === 'all') turn.all = true;
+    else for (const id of wanted) turn.first.add(id);
+    return turn.done!;
   }
 
-  /** @param only the plants that are wanted; null for all, of which a turn takes some, so that others come in between */
-  private async refresh(site: SiteRow, only: ReadonlySet<number> | null): Promise<Kept> {
+  private async refresh({ site, all, first }: Turn): Promise<Kept> {
     const today = todayAt(site.time_zone);
     const key = `${today}/${site.revision}`;
     const kept = this.kept.get(site.id);
@@ -145,7 +174,8 @@ export class Outlooks {
     const changedHere = changed.filter(
       (plant) => plant.site_id === site.id && kept.revisions.get(plant.id) !== plant.revision,
     );
-    const here = only ? changedHere.filter(({ id }) => only.has(id)) : changedHere.slice(0, PLANTS_A_TURN);
+    const [asked, others] = [true, false].map((is) => changedHere.filter(({ id }) => first.has(id) === is));
+    const here = [...asked!, ...(all ? others!.slice(0, PLANTS_A_TURN) : [])];
     const gone = changed
       .filter((plant) => plant.site_id !== site.id && kept.revisions.has(plant.id))
       .map(({ id }) => id);
