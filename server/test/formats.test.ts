@@ -239,6 +239,20 @@ describe('a garden file', () => {
     expect(await rows()).toBe(before);
     expect((await here.ask('/api/export/garden/99999')).status).toBe(404);
   });
+  it('ids that differ only in case, accents or emoji are different ids', async () => {
+    const file = structuredClone(EVERYTHING) as any;
+    const [mix] = file.mixes;
+    const [place] = file.places;
+    const [plant] = file.plants;
+    const ids = ['m', 'M', 'é', 'e', '🌵', '🌴'];
+    file.mixes.push(...ids.map((id) => ({ ...mix, id })));
+    file.places.push(...ids.map((id) => ({ ...place, id })));
+    file.plants.push(...ids.map((id) => ({ ...plant, id, mix: id, place: id })));
+    const { status, body } = await send('/api/import/garden?name=Alike', file);
+    expect([status, body.detail]).toEqual([201, undefined]);
+    const out = (await here.ask(`/api/export/garden/${body.site_id}`)).body;
+    expect(bare(out)).toEqual(bare(file));
+  });
   it('takes its hour from where it lies, if nobody says', () => {
     expect(zoneOf(8.6)).toBe('Etc/GMT-1');
     expect(zoneOf(-120)).toBe('Etc/GMT+8');

@@ -105,6 +105,16 @@ describe('moves', () => {
   });
 });
 
+describe('a plant that is sent twice', () => {
+  it('is there once, in whichever letters its id comes', async () => {
+    const id = randomUUID();
+    const first = await takeIn({ client_id: id });
+    const before = await rows('plant');
+    expect((await takeIn({ client_id: id.toUpperCase() })).body.ids).toEqual(first.body.ids);
+    expect(await rows('plant')).toBe(before);
+  });
+});
+
 describe('a plant that does not fit', () => {
   it('a price without its currency, new and changed', async () => {
     const made = await takeIn({ price_minor: 500 });

@@ -1,4 +1,5 @@
 /** A garden file into the tables and out of them again. */
+import { alike } from '../plants/numbering.ts';
 import type { Garden, Mix, OwnComponent, Plant, PlantEvent } from '@zinc-pail/core';
 import { randomUUID } from 'node:crypto';
 import type { ResultSetHeader } from 'mysql2';
@@ -170,7 +171,7 @@ class GardenWriter {
       'SELECT number FROM plant WHERE collection_id = ?',
       [this.to.collectionId],
     );
-    const numbers = new Set(taken.map((row) => row.number.toLowerCase()));
+    const numbers = new Set(taken.map((row) => alike(row.number)));
     const plantIds: number[] = [];
     for (const [i, plant] of this.garden.plants.entries()) {
       const id = await insert(this.connection, 'plant', {
@@ -241,8 +242,8 @@ export async function stampGarden(pool: Pool, siteId: number, today: string): Pr
 
 function freeNumber(id: string, siteId: number, i: number, taken: Set<string>): string {
   const wished = id.trim().slice(0, 40);
-  const number = wished !== '' && !taken.has(wished.toLowerCase()) ? wished : `${siteId}-${i + 1}`;
-  taken.add(number.toLowerCase());
+  const number = wished !== '' && !taken.has(alike(wished)) ? wished : `${siteId}-${i + 1}`;
+  taken.add(alike(number));
   return number;
 }
 

@@ -5,9 +5,12 @@
 import { genusByAnyName } from '@zinc-pail/core';
 import type { PoolConnection, Row } from '../database/pool.ts';
 
+/** To that collation they are all alike, emoji among them. */
+const BEYOND_BMP = /[\u{10000}-\u{10FFFF}]/gu;
+
 /** As the database compares numbers (utf8mb4_unicode_ci): letters without case, accents, or spaces at the end. */
 export function alike(number: string): string {
-  return number.normalize('NFKD').replaceAll(/\p{M}/gu, '').toLowerCase().trimEnd();
+  return number.normalize('NFKD').replaceAll(/\p{M}/gu, '').toLowerCase().replaceAll(BEYOND_BMP, '\uFFFD').trimEnd();
 }
 
 /** Gives number after number; those that are taken, or that were kept for others, are left out. */

@@ -13,10 +13,11 @@ import { insertPlants, repot, setPottingRight } from './takingInStore.ts';
 /** The ids of the plants; those of the first time where the same client_id came before. */
 export async function takeIn(app: App, collectionId: number, body: NewPlant, by: string): Promise<number[]> {
   const count = body.count ?? 1;
+  const clientId = body.client_id.toLowerCase();
   return transaction(app.pool, async (connection) => {
     // Before anything is read: who waits here must see what the one before wrote.
     await lockBooks(connection);
-    const before = await idsByRef(connection, collectionId, body.client_id);
+    const before = await idsByRef(connection, collectionId, clientId);
     if (before.length > 0) return before;
     const numbering = await numberingOf(connection, collectionId);
     const own = count === 1 ? body.number : null;
@@ -25,7 +26,7 @@ export async function takeIn(app: App, collectionId: number, body: NewPlant, by:
       by,
       acquired_on: body.acquired_on ?? body.date,
       number: own || numbering.next(body.name, body.date),
-      ref: i === 0 ? body.client_id : `${body.client_id}-${i}`,
+      ref: i === 0 ? clientId : `${clientId}-${i}`,
     }));
     return insertPlants(connection, collectionId, plants).catch(unfit(own ?? null));
   });
