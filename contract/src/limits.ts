@@ -20,6 +20,9 @@ export const LONGEST_SEARCH = 100;
 export const LONGEST_VIEW_NAME = 80;
 export const LONGEST_REASON = 300;
 
+/** Before it nothing is written of a plant or its weather: an earlier day is a slip of the hand. */
+export const OLDEST_DAY = '1950-01-01';
+
 export const MOST_AT_ONCE = 5000;
 export const MOST_COPIES = 200;
 export const MOST_LABELS = 1000;

@@ -96,14 +96,18 @@ async function reach(pool: Pool): Promise<void> {
 async function listen(server: Server, first: number): Promise<number> {
   for (let port = first; port < first + PORTS_TRIED; port++) {
     const failure = await new Promise<NodeJS.ErrnoException | null>((resolve) => {
-      server.once('error', resolve);
-      server.listen(port, HOST, () => {
-        server.removeListener('error', resolve);
-        resolve(null);
-      });
+      const settle = (outcome: NodeJS.ErrnoException | null) => {
+        server.removeAllListeners('error').removeAllListeners('listening');
+        resolve(outcome);
+      };
+      server.once('error', settle);
+      server.once('listening', () => settle(null));
+      server.listen(port, HOST);
     });
     if (!failure) return (server.address() as AddressInfo).port;
-    if (failure.code !== 'EADDRINUSE' && failure.code !== 'EACCES') throw failure;
+    if (failure.code === 'EACCES')
+      throw expected(`Port ${port} may not be used by this user; name one from 1024 on with --port.`);
+    if (failure.code !== 'EADDRINUSE') throw failure;
   }
   throw expected(
     `None of the ports ${first} to ${first + PORTS_TRIED - 1} is free on ${HOST}; name another with --port.`,

@@ -47,7 +47,7 @@ describe('thermometer tables', () => {
   it.each([
     ['no header that tells', '1,2,3\n4,5,6\n', 1, /header with date/],
     ['no rows', 'date,min,max\n', 2, /at least one row/],
-    ['a day to come', 'date,min,max\n2026-06-21,1,2\n', 2, /up to 2026-06-20/],
+    ['a day to come', 'date,min,max\n2026-06-21,1,2\n', 2, /to 2026-06-20/],
     ['a day that is none', 'date,min,max\n2026-02-30,1,2\n', 2, /YYYY-MM-DD/],
     ['words for degrees', 'date,min,max\n2026-06-01,cold,2\n', 2, /degrees Celsius/],
     ['lowest above highest', 'date,min,max\n2026-06-01,9,2\n', 2, /no more than the highest/],

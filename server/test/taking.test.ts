@@ -165,3 +165,33 @@ describe('numbers by the scheme', () => {
     expect(new Set(numbers).size).toBe(10);
   });
 });
+
+describe('days that cannot be', () => {
+  const OLD = '0100-01-01';
+  it('an end before the plant came', async () => {
+    const { ids } = (await takeIn({ date: daysAgo(3) })).body;
+    const end = (date: string) => send(`/api/plants/${ids[0]}/end`, { how: 'died', date });
+    const early = await end(daysAgo(4));
+    expect(early.status).toBe(400);
+    expect(early.body.faults[0]).toMatchObject({
+      pointer: '/date',
+      accepted: `a day from the one it came on, ${daysAgo(3)}`,
+    });
+    expect((await end(daysAgo(3))).status).toBe(200);
+  });
+  it.each<[string, string, object, string]>([
+    ['a plant taken in', '/api/plants', {}, '/date'],
+    ['a move', '/api/plants/move', { plant_ids: [1], place_id: 1, date: OLD }, '/date'],
+    [
+      'a reading',
+      '/api/places/1/readings',
+      { readings: [{ date: OLD, tmin_c: 1, tmax_c: 2, rh_pct: null }] },
+      '/readings/0/date',
+    ],
+  ])('%s of the year 100', async (_name, path, body, pointer) => {
+    const { status, body: problem } = path === '/api/plants' ? await takeIn({ date: OLD }) : await send(path, body);
+    expect(status).toBe(400);
+    expect(problem.faults[0].pointer).toBe(pointer);
+    expect(problem.faults[0].accepted).toContain('from 1950-01-01 to today');
+  });
+});

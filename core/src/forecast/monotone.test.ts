@@ -74,6 +74,12 @@ function days(any: Any, change: Partial<Scene> & { climate?: Partial<Climate> } 
   });
 }
 
+/**
+ * Moisture is carried in cells and old days some at a time: of 180 pairs of forecasts for places two percent of the
+ * light apart, three were the wrong way round, by one day in 31 and 24 and by three in 98.
+ */
+const RESOLUTION = 0.05;
+
 /** @param slack share of the days by which it may still be so, where something else follows along */
 const never = (name: string, how: 'later' | 'earlier', changed: (any: Any) => number, slack = 0) =>
   it(
@@ -85,7 +91,7 @@ const never = (name: string, how: 'later' | 'earlier', changed: (any: Any) => nu
           const after = changed(any);
           // Days are whole: one of rounding is allowed, and what is over a year away is the same as never.
           if (!Number.isFinite(before) || !Number.isFinite(after)) return;
-          const allowed = Math.max(1, slack * before);
+          const allowed = Math.max(1, Math.max(RESOLUTION, slack) * before);
           if (how === 'later') expect(after).toBeLessThanOrEqual(before + allowed);
           else expect(after).toBeGreaterThanOrEqual(before - allowed);
         }),

@@ -1,6 +1,6 @@
 /** Plants from a table: columns as the keeper maps them, every row checked before any is written. */
 import type { CsvImport, CsvReport } from '@zinc-pail/contract/keeping';
-import { MOST_FAULTS_TOLD } from '@zinc-pail/contract/limits';
+import { MOST_FAULTS_TOLD, OLDEST_DAY } from '@zinc-pail/contract/limits';
 import {
   type CsvField,
   type FieldSpec,
@@ -195,8 +195,8 @@ class RowReader {
       case 'number':
         return this.measure(field, kind.min, kind.max);
       case 'day':
-        if (!isIsoDay(text) || text > this.context.today)
-          this.fault(field, text, `a day YYYY-MM-DD up to ${this.context.today}`);
+        if (!isIsoDay(text) || text > this.context.today || text < OLDEST_DAY)
+          this.fault(field, text, `a day YYYY-MM-DD from ${OLDEST_DAY} to ${this.context.today}`);
         return text;
       case 'choice':
         return this.among(field, kind.of);

@@ -3,6 +3,7 @@
  * is to be written is decided, it is written, and the answer is the new judgement.
  */
 import type { JournalEntry, JournalEvent, MarksResult, NewEntry, NewMark, WholePot } from '@zinc-pail/contract/api';
+import { OLDEST_DAY } from '@zinc-pail/contract/limits';
 import { isDeepStrictEqual } from 'node:util';
 import type { App } from '../context.ts';
 import { type PoolConnection, transaction } from '../database/pool.ts';
@@ -22,7 +23,6 @@ import { type PlantHome, plantHomes } from '../plants/store.ts';
 import { adviceOn, booksOf, timersOf } from './after.ts';
 import { addTimers, type NewTimer, openTimers } from './store.ts';
 
-const OLDEST_DAY = '1950-01-01';
 /** Marks that count: two of a kind on one day are one deed told twice, unless the second knew of the first. */
 const COUNTED = new Set<JournalEvent['type']>(['watering', 'feeding']);
 

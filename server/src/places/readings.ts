@@ -1,5 +1,6 @@
 /** Thermometer readings from a table: a keeper's own, or what a logger writes, many a day. */
 import { isIsoDay } from '@zinc-pail/core';
+import { OLDEST_DAY } from '@zinc-pail/contract/limits';
 import Papa from 'papaparse';
 import type { Reading } from '@zinc-pail/contract/keeping';
 import { groupBy } from '../grouping.ts';
@@ -62,8 +63,13 @@ export function readReadings(csv: string, today: string): { readings: Reading[];
   for (const [i, row] of data.entries()) {
     const line = i + 2;
     const day = (row[date] ?? '').trim().slice(0, 10).replaceAll('/', '-');
-    if (!isIsoDay(day) || day > today)
-      faults.push({ row: line, column: date, got: row[date] ?? '', wanted: `a day YYYY-MM-DD up to ${today}` });
+    if (!isIsoDay(day) || day > today || day < OLDEST_DAY)
+      faults.push({
+        row: line,
+        column: date,
+        got: row[date] ?? '',
+        wanted: `a day YYYY-MM-DD from ${OLDEST_DAY} to ${today}`,
+      });
     const low = numberOf(row[min ?? one!] ?? '');
     const high = numberOf(row[max ?? one!] ?? '');
     for (const [column, value] of [

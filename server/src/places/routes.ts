@@ -1,4 +1,4 @@
-import { LARGEST_LIST_MB } from '@zinc-pail/contract/limits';
+import { LARGEST_LIST_MB, OLDEST_DAY } from '@zinc-pail/contract/limits';
 import { made, placesSchema, potsHere, written } from '@zinc-pail/contract/answers';
 import { idParam, type RoundPot } from '@zinc-pail/contract/api';
 import {
@@ -151,7 +151,9 @@ function readingRoutes(app: App): Route[] {
 
 function refuseReadings(readings: readonly Reading[], today: string): void {
   const faults = readings.flatMap(({ date, tmin_c: low, tmax_c: high }, i) => [
-    ...(date > today ? [{ pointer: `/readings/${i}/date`, got: date, accepted: `a day up to today, ${today}` }] : []),
+    ...(date > today || date < OLDEST_DAY
+      ? [{ pointer: `/readings/${i}/date`, got: date, accepted: `a day from ${OLDEST_DAY} to today, ${today}` }]
+      : []),
     ...(low > high
       ? [{ pointer: `/readings/${i}/tmin_c`, got: low, accepted: `no more than the highest, ${high}` }]
       : []),

@@ -1,6 +1,7 @@
 import { madeMany, movedSchema, storySchema } from '@zinc-pail/contract/answers';
 import { plantIdParam, plantSchema } from '@zinc-pail/contract/api';
 import { copiesBody, endBody, movesBody, newPlant, plantChange, pottingBody } from '@zinc-pail/contract/keeping';
+import { OLDEST_DAY } from '@zinc-pail/contract/limits';
 import type { Pot } from '@zinc-pail/core';
 import type { App } from '../context.ts';
 import { type PoolConnection, transaction } from '../database/pool.ts';
@@ -11,7 +12,7 @@ import { badField, notFound, Refused } from '../http/refusals.ts';
 import { route, type Route } from '../http/route.ts';
 import { refuseStale } from '../http/version.ts';
 import { storyOf } from './story.ts';
-import { changePlant, homeOfPlace, mixParts, type PlantDetail, plantDetail } from './store.ts';
+import { cameOn, changePlant, homeOfPlace, mixParts, type PlantDetail, plantDetail } from './store.ts';
 import { copyPlant, pot, takeIn, unfit } from './takingIn.ts';
 import { endPlant, movePlant, plantColumns, revivePlant } from './takingInStore.ts';
 import { plantView } from './view.ts';
@@ -56,8 +57,8 @@ function writingRoutes(app: App): Route[] {
         const home = await homeOfPlace(app.pool, body.place_id);
         if (!home) throw badField('/place_id', body.place_id, 'the id of one of your places');
         await refusePot(app, body.mix_id, body.pot);
-        refuseAhead('/date', body.date, home.time_zone);
-        refuseAhead('/last_watered', body.last_watered, home.time_zone);
+        refuseDay('/date', body.date, home.time_zone);
+        refuseDay('/last_watered', body.last_watered, home.time_zone);
         return { ids: await takeIn(app, home.collection_id, body, by) };
       },
     }),
@@ -95,7 +96,7 @@ function writingRoutes(app: App): Route[] {
         await refusePot(app, body.mix_id, body.pot);
         if (body.kind === 'repotted') {
           if (!body.date) throw badField('/date', null, `the day of the repotting, up to today`);
-          refuseAhead('/date', body.date, row.time_zone);
+          refuseDay('/date', body.date, row.time_zone);
         }
         await pot(app, row, { version, body, by });
         return plantView(app, plantId);
@@ -111,7 +112,7 @@ function writingRoutes(app: App): Route[] {
       answer: madeMany,
       async handle({ params: { plantId }, body }) {
         const row = await living(app, plantId);
-        refuseAhead('/date', body.date, row.time_zone);
+        refuseDay('/date', body.date, row.time_zone);
         return { ids: await copyPlant(app, row, body) };
       },
     }),
@@ -125,7 +126,7 @@ function writingRoutes(app: App): Route[] {
       async handle({ body: { plant_ids: plantIds, place_id: placeId, date, client_ids: clientIds }, by }) {
         const home = await homeOfPlace(app.pool, placeId);
         if (!home) throw badField('/place_id', placeId, 'the id of one of your places');
-        refuseAhead('/date', date, home.time_zone);
+        refuseDay('/date', date, home.time_zone);
         refuseTwice('/client_ids', clientIds ?? []);
         const sunBefore = await sunOf(app, plantIds);
         const moved = await transaction(app.pool, async (connection) => {
@@ -186,7 +187,9 @@ function leavingRoutes(app: App): Route[] {
       refuses: ['has-ended'],
       async handle({ params: { plantId }, body: { how, date, cause }, by }) {
         const row = await living(app, plantId);
-        refuseAhead('/date', date, row.time_zone);
+        refuseDay('/date', date, row.time_zone);
+        const came = await cameOn(app.pool, plantId);
+        if (date < came) throw badField('/date', date, `a day from the one it came on, ${came}`);
         const done = await transaction(app.pool, (connection) =>
           endPlant(connection, { plantId, how, date, why: cause ?? null, by }),
         );
@@ -217,9 +220,10 @@ async function living(app: App, plantId: number): Promise<PlantDetail> {
 }
 
 /** A day of the site's own up to today, or none. */
-function refuseAhead(pointer: string, date: string | null | undefined, timeZone: string): void {
+function refuseDay(pointer: string, date: string | null | undefined, timeZone: string): void {
   const today = todayAt(timeZone);
-  if (date && date > today) throw badField(pointer, date, `a day up to today, ${today}`);
+  if (date && (date > today || date < OLDEST_DAY))
+    throw badField(pointer, date, `a day from ${OLDEST_DAY} to today, ${today}`);
 }
 
 async function refusePot(app: App, mixId: number, { base_mm: base, top_mm: top }: Pot): Promise<void> {

@@ -185,6 +185,14 @@ export async function idsByRef(connection: PoolConnection, collectionId: number,
   return rows.map((row) => row.id);
 }
 
+/** The first day that a plant stood anywhere. */
+export async function cameOn(pool: Pool, plantId: number): Promise<string> {
+  const [[row]] = await pool.query<Row<{ day: string }>[]>('SELECT MIN(from_day) AS day FROM stay WHERE plant_id = ?', [
+    plantId,
+  ]);
+  return row!.day;
+}
+
 export async function standsOf(
   pool: Pool,
   siteId: number,

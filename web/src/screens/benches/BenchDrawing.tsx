@@ -87,14 +87,20 @@ export function BenchDrawing({ place }: { place: PlaceView }) {
           >
             <title>{label}</title>
             {pot.shape === 'square' ? (
-              <rect x={x + 4} y={y + 4} width={pot.width_mm - 8} height={pot.width_mm - 8} {...shape} />
+              <rect
+                x={x + 4}
+                y={y + 4}
+                width={Math.max(1, pot.width_mm - 8)}
+                height={Math.max(1, pot.width_mm - 8)}
+                {...shape}
+              />
             ) : (
-              <circle cx={x + r} cy={y + r} r={r - 4} {...shape} />
+              <circle cx={x + r} cy={y + r} r={Math.max(1, r - 4)} {...shape} />
             )}
             <circle
               cx={x + r}
               cy={y + r}
-              r={Math.min(r - 10, pot.crown_mm / 2)}
+              r={Math.max(1, Math.min(r - 10, pot.crown_mm / 2))}
               fill="var(--lichen)"
               fillOpacity="0.35"
               stroke="var(--lichen)"
