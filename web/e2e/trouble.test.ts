@@ -82,6 +82,33 @@ describe('a line that is dead', () => {
     expect(await entries(first!)).toBe(before + 1);
     await page.close();
   });
+  it('a mark whose answer got lost is written once, though the key is pressed twice', async () => {
+    const [first] = await plants();
+    const before = await entries(first!);
+    const page = await on.open('/');
+    await page.setRequestInterception(true);
+    let lost = true;
+    page.on('request', async (request) => {
+      if (!lost || !request.url().endsWith('/api/marks')) return request.continue();
+      await fetch(request.url(), {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json', Origin: on.url },
+        body: request.postData()!,
+      });
+      return request.abort();
+    });
+    await page.keyboard.press('l');
+    await page.waitForSelector(`#pot-${first}`);
+    await page.keyboard.press('j');
+    await page.keyboard.press('1');
+    await told(page, /does not answer/);
+    expect(await entries(first!)).toBe(before + 1);
+    lost = false;
+    await page.keyboard.press('1');
+    await told(page, /felt wet/);
+    expect(await entries(first!)).toBe(before + 1);
+    await page.close();
+  });
   it('a screen that did not come asks again by itself until it does', async () => {
     const { page, line } = await withLine('/', (url) => url.includes('/api/places'));
     line.down = true;

@@ -1,7 +1,6 @@
 import type {
   JournalEvent,
   MarksResult,
-  NewEntry,
   PlantView,
   RoundPot,
   RoundView,
@@ -10,10 +9,15 @@ import type {
 } from '@zinc-pail/contract/api';
 import { type QueryClient, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { ask } from './client.ts';
+import { ask, ProblemError } from './client.ts';
 import { plantKey } from './plant.ts';
 import { benchKey, roundKey, withPots } from './round.ts';
 import { timersKey } from './timers.ts';
+import { Unsure } from './unsure.ts';
+
+/** From here on a failure is the server's, and what became of a mark is not known. */
+const OURS = 500;
+const unsure = new Unsure();
 
 /** What is to be written on one plant. */
 export interface ToWrite {
@@ -34,9 +38,20 @@ export function useJournal() {
     () => ({
       async write(marks: ToWrite[]): Promise<Written> {
         const body = {
-          marks: marks.map(({ plantId, seen, events }) => ({ plant_id: plantId, seen, entries: withIds(events) })),
+          marks: marks.map((mark) => ({
+            plant_id: mark.plantId,
+            seen: mark.seen,
+            entries: unsure.entriesOf(mark),
+          })),
         };
-        const result = await ask<MarksResult>('/marks', { method: 'POST', body });
+        const result = await ask<MarksResult>('/marks', { method: 'POST', body }).catch((error: unknown) => {
+          const lost = !(error instanceof ProblemError) || error.problem.status >= OURS;
+          for (const [i, mark] of marks.entries())
+            if (lost) unsure.keep(mark, body.marks[i]!.entries);
+            else unsure.settle(mark);
+          throw error;
+        });
+        for (const mark of marks) unsure.settle(mark);
         show(queries, result);
         const written = new Set(result.done.map(({ plant_id }) => plant_id));
         return {
@@ -54,13 +69,6 @@ export function useJournal() {
     }),
     [queries],
   );
-}
-
-/** Each entry under an id of its own; a feed is tied to the drink written with it. */
-function withIds(events: readonly JournalEvent[]): NewEntry[] {
-  const entries = events.map((event) => ({ ...event, client_id: crypto.randomUUID() }) as NewEntry);
-  const drink = entries.find((entry) => entry.type === 'watering');
-  return entries.map((entry) => (entry.type === 'feeding' && drink ? { ...entry, with: drink.client_id } : entry));
 }
 
 function show(queries: QueryClient, { done, already, timers }: MarksResult): void {
