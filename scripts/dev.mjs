@@ -16,8 +16,9 @@ await main(async () => {
   checkNode();
   await npmPackages();
   const database = process.env.ZINC_DATABASE_URL
-    ? { url: process.env.ZINC_DATABASE_URL, leave: async () => {} }
+    ? { url: process.env.ZINC_DATABASE_URL, keepUp() {}, leave: async () => {} }
     : await ownDatabase('database');
+  database.keepUp();
   const port = await freePort();
   let server = null;
   let stopping = false;

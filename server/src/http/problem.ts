@@ -93,10 +93,6 @@ function asProblem(error: unknown, method: string): Problem {
     return problemOf('not-json', 'The body says that it is packed, and cannot be unpacked.');
   if (status !== undefined && status >= 400 && status < 500)
     return { ...problemOf('not-understood', (error as Error).message), status };
-  if (isAway(error))
-    return problemOf(
-      'no-database',
-      `The database does not answer just now; it is being started again. ${unknown(method)}`,
-    );
+  if (isAway(error)) return problemOf('no-database', `The database does not answer just now. ${unknown(method)}`);
   return problemOf('our-fault', `Something went wrong here; the log says more. ${unknown(method)}`);
 }

@@ -86,8 +86,7 @@ export const REFUSALS = kinds({
   'no-database': {
     status: 503,
     title: 'The database is away',
-    means:
-      'The database does not answer and is being started again; `Retry-After` says when to ask anew. As above for a change.',
+    means: 'The database does not answer; `Retry-After` says when to ask anew. As above for a change.',
   },
 });
 

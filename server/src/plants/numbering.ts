@@ -3,7 +3,6 @@
  * counts on from the highest number alike but for it.
  */
 import { genusByAnyName } from '@zinc-pail/core';
-import type { PoolConnection, Row } from '../database/pool.ts';
 
 /** To that collation they are all alike, emoji among them. */
 const BEYOND_BMP = /[\u{10000}-\u{10FFFF}]/gu;
@@ -73,16 +72,4 @@ function filled(scheme: string, name: string, date: string): { before: string; d
     digits: Number(counter[1] ?? 1),
     after: text.slice(counter.index + counter[0].length),
   };
-}
-
-/** The numbering of a collection as it stands; the books are locked by the caller, so that nobody else gives the same. */
-export async function numberingOf(connection: PoolConnection, collectionId: number): Promise<Numbering> {
-  const [[row]] = await connection.query<Row<{ number_scheme: string }>[]>(
-    'SELECT number_scheme FROM collection WHERE id = ? FOR UPDATE',
-    [collectionId],
-  );
-  const [used] = await connection.query<Row<{ number: string }>[]>('SELECT number FROM plant WHERE collection_id = ?', [
-    collectionId,
-  ]);
-  return new Numbering(row!.number_scheme, new Set(used.map(({ number }) => alike(number))));
 }

@@ -7,8 +7,7 @@ import { badField, notFound } from '../http/refusals.ts';
 import { refuseStale } from '../http/version.ts';
 import { entriesByClientIds, lockBooks } from '../journal/store.ts';
 import { idsByRef, type PlantDetail, plantRecord, pottingOf } from './store.ts';
-import { numberingOf } from './numbering.ts';
-import { insertPlants, repot, setPottingRight } from './takingInStore.ts';
+import { insertPlants, numberingOf, repot, setPottingRight } from './takingInStore.ts';
 
 /** The ids of the plants; those of the first time where the same client_id came before. */
 export async function takeIn(app: App, collectionId: number, body: NewPlant, by: string): Promise<number[]> {

@@ -6,6 +6,7 @@ import { randomUUID } from 'node:crypto';
 import mysql from 'mysql2/promise';
 import type { PoolConnection, Row } from '../database/pool.ts';
 import { addEntry, lockBooks, touchPlants } from '../journal/store.ts';
+import { alike, Numbering } from './numbering.ts';
 
 /** Columns of `plant` that a keeper sets; their names are the API's own. */
 export function plantColumns(body: object): Record<string, unknown> {
@@ -21,6 +22,18 @@ export function plantColumns(body: object): Record<string, unknown> {
 export function sizeInPot(pot: Pot): { diameter_mm: number; height_mm: number } {
   const width = Math.max(10, Math.round(pot.top_mm * 0.75));
   return { diameter_mm: width, height_mm: Math.round(width * 0.8) };
+}
+
+/** The numbering of a collection as it stands; the books are locked by the caller, so that nobody else gives the same. */
+export async function numberingOf(connection: PoolConnection, collectionId: number): Promise<Numbering> {
+  const [[row]] = await connection.query<Row<{ number_scheme: string }>[]>(
+    'SELECT number_scheme FROM collection WHERE id = ? FOR UPDATE',
+    [collectionId],
+  );
+  const [used] = await connection.query<Row<{ number: string }>[]>('SELECT number FROM plant WHERE collection_id = ?', [
+    collectionId,
+  ]);
+  return new Numbering(row!.number_scheme, new Set(used.map(({ number }) => alike(number))));
 }
 
 /** A plant as it is written: its own columns under their names, and where and how it is potted. */

@@ -63,6 +63,7 @@ export function useJournal() {
       },
       async takeBack(clientIds: string[]): Promise<MarksResult> {
         const result = await ask<MarksResult>('/marks/void', { method: 'POST', body: { client_ids: clientIds } });
+        unsure.forget(clientIds);
         show(queries, result);
         return result;
       },

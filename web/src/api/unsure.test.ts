@@ -16,6 +16,15 @@ describe('a mark that is tried again', () => {
     unsure.settle(once);
     expect(ids(unsure, once)).not.toEqual(first.map((entry) => entry.client_id));
   });
+  it('that was written all the same and taken back is another afterwards', () => {
+    const unsure = new Unsure();
+    const [one, two] = [mark(1, note('a')), mark(2, note('a'))];
+    for (const each of [one, two]) unsure.keep(each, unsure.entriesOf(each));
+    const [first, second] = [ids(unsure, one), ids(unsure, two)];
+    unsure.forget(first);
+    expect(ids(unsure, one)).not.toEqual(first);
+    expect(ids(unsure, two)).toEqual(second);
+  });
   it('is told from others: another plant, another word, another day', () => {
     const unsure = new Unsure();
     const once = mark(1, note('a'));

@@ -22,6 +22,12 @@ export class Unsure {
     this.tried.set(keyOf(mark), entries);
   }
 
+  /** They were written after all, and taken back: the next of the same is another. */
+  forget(clientIds: readonly string[]): void {
+    for (const [key, entries] of this.tried)
+      if (entries.some((entry) => clientIds.includes(entry.client_id))) this.tried.delete(key);
+  }
+
   /** It was written or refused: the next of the same is another. */
   settle(mark: Mark): void {
     this.tried.delete(keyOf(mark));
