@@ -585,6 +585,8 @@ export interface Problem {
   status: number;
   detail: string;
   faults?: { pointer: string; got?: unknown; accepted: string }[];
+  /** what became of a change that met a failure of ours */
+  written?: 'no' | 'unknown' | 'yes';
 }
 
 export const problemSchema = object<Problem>(
@@ -597,6 +599,7 @@ export const problemSchema = object<Problem>(
       object({ pointer: Joi.string().allow('').required(), got: Joi.any(), accepted: text(1000) }, 'a fault'),
       'faults',
     ).optional(),
+    written: Joi.valid('no', 'unknown', 'yes').optional(),
   },
   'a problem',
 );

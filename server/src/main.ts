@@ -24,6 +24,8 @@ export interface ServeOptions {
   commandKey?: string;
   /** every JSON answer is held to what its route declares: for tests */
   holdAnswers?: boolean;
+  /** how long a statement of the database may take for a request; for tests */
+  statementMs?: number;
   /** fills an empty database, or null to leave it empty */
   fill: ((pool: Pool) => Promise<void>) | null;
 }
@@ -40,7 +42,7 @@ const LONGEST_FILLING_S = 300;
 
 export async function serve(options: ServeOptions): Promise<Running> {
   const log = pino({ level: process.env.ZINC_LOG ?? 'warn' }, pino.destination(2));
-  const pool = openPool(options.databaseUrl);
+  const pool = openPool(options.databaseUrl, options.statementMs);
   try {
     await reach(pool);
     await migrate(pool, options.migrationsFolder, options.tell);

@@ -15,7 +15,21 @@ const log = pino({ level: 'silent' });
 const answer = object<{ n: number }>({ n: number(0, 10) }, 'a number');
 const kept = new KeptAnswer('1', JSON.stringify({ words: 'dry '.repeat(400) }));
 
+/** Ends the handler of the slow route. */
+let finish: () => void = () => {};
+
 const routes = [
+  route({
+    method: 'post',
+    path: '/slow',
+    does: 'Takes too long.',
+    patienceS: 0.1,
+    answer,
+    async handle() {
+      await new Promise<void>((resolve) => (finish = resolve));
+      return { n: 1 };
+    },
+  }),
   route({ method: 'get', path: '/plain', does: 'A plain answer.', answer, handle: async () => ({ n: 1 }) }),
   route({ method: 'get', path: '/broken', does: 'Breaks its word.', answer, handle: async () => ({ n: 99 }) }),
   route({
@@ -141,6 +155,21 @@ const json = (body: unknown, headers: Record<string, string> = {}): RequestInit 
   body: JSON.stringify(body),
 });
 
+describe('what takes too long', () => {
+  it('is answered all the same, with what became of it, and its late end troubles nobody', async () => {
+    expect(await ask('/slow', json({}))).toMatchObject({
+      status: 503,
+      body: {
+        type: 'urn:zinc-pail:problem:too-long',
+        written: 'no',
+        detail: 'It took longer than 0.1 seconds. Nothing was written; send it again.',
+      },
+    });
+    finish();
+    expect(await ask('/plain')).toMatchObject({ status: 200, body: { n: 1 } });
+  });
+});
+
 describe('what comes in', () => {
   it('is checked and handed on: path, query, body, version, name', async () => {
     const headers = { 'If-Match': '"7"', 'X-Keeper': encodeURIComponent('Änne') };
@@ -258,13 +287,15 @@ describe('what goes out', () => {
     expect(body.type).toBe('urn:zinc-pail:problem:our-fault');
     expect(JSON.stringify(body)).not.toContain('secret');
   });
-  it.each(['get', 'post'])('a database that is away is waited for, and nothing is promised: %s', async (method) => {
+  it.each(['get', 'post'])('a database that is away is waited for, and what became of a change is told: %s', async (method) => {
     const response = await fetch(`${url}/away`, { method: method.toUpperCase() });
     expect(response.status).toBe(503);
     expect(response.headers.get('retry-after')).toBe('2');
     const problem = (await response.json()) as any;
     expect(problem.type).toBe('urn:zinc-pail:problem:no-database');
-    expect(problem.detail.includes('may have been written or not')).toBe(method === 'post');
+    // It broke before anything was sent there.
+    expect(problem.written).toBe(method === 'post' ? 'no' : undefined);
+    expect(problem.detail).toContain(method === 'post' ? 'Nothing was written' : 'Ask again');
   });
   it('an answer kept ready goes packed to who takes it so, plain to who does not', async () => {
     const sizes = await Promise.all(

@@ -2,8 +2,12 @@
 import { randomUUID } from 'node:crypto';
 import { type RoundSoFar, type RoundView, roundSoFarSchema } from '@zinc-pail/contract/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { join } from 'node:path';
 import type { Pool } from '../src/database/pool.ts';
-import { type Served, served, keeps, oneShelf } from './harness.ts';
+import { type Errand, onErrand } from '../src/errand.ts';
+import { sites } from '../src/garden/store.ts';
+import { Outlooks } from '../src/outlook/outlooks.ts';
+import { type Served, served, keeps, oneShelf, ROOT } from './harness.ts';
 
 const POTS = 400;
 let here: Served;
@@ -68,6 +72,18 @@ describe('the round on its way', () => {
     // Part of the pots stood there before all did.
     const shown = heard.flatMap(({ sites }) => sites.map((site) => site.places[0]!.pots.length + site.places[0]!.left));
     expect(shown.some((pots) => pots > 0 && pots < POTS)).toBe(true);
+  }, 60_000);
+  it('is not waited for longer than a request may take, and goes on without it', async () => {
+    const outlooks = new Outlooks(here.pool, join(ROOT, 'build', 'forecast-worker.mjs'), () => {});
+    const [site] = await sites(here.pool);
+    const short: Errand = { until: performance.now() + 1050, written: 'no', over: false };
+    await expect(onErrand(short, () => outlooks.ofSite(site!))).rejects.toMatchObject({
+      kind: 'still-reckoning',
+      message: expect.stringContaining('Here is still being reckoned'),
+    });
+    expect((await outlooks.ofSite(site!)).views.size).toBe(POTS);
+    expect(outlooks.tasksSent).toBe(1);
+    await outlooks.close();
   }, 60_000);
   it('nothing is on its way once all is there', async () => {
     await here.ask('/api/round');

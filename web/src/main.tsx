@@ -9,6 +9,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, type ReactNode, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
+import { asksAgain } from './api/retry.ts';
 import { Frame } from './frame/Frame.tsx';
 import { Broken, Lost } from './frame/Lost.tsx';
 import { Waiting } from './frame/Waiting.tsx';
@@ -25,7 +26,7 @@ const ShedScreen = lazy(() => import('./screens/shed/ShedScreen.tsx'));
 const later = (screen: ReactNode, what: string) => <Suspense fallback={<Waiting what={what} />}>{screen}</Suspense>;
 
 const queries = new QueryClient({
-  defaultOptions: { queries: { staleTime: 30_000, retry: 1, refetchOnWindowFocus: true } },
+  defaultOptions: { queries: { staleTime: 30_000, retry: asksAgain, refetchOnWindowFocus: true } },
 });
 
 const router = createBrowserRouter([

@@ -1,4 +1,6 @@
 import mysql, { type Pool, type PoolConnection, type RowDataPacket } from 'mysql2/promise';
+import { errandNow, onNobodysErrand } from '../errand.ts';
+import { GivenUp, limited } from './limits.ts';
 
 export type { Pool, PoolConnection } from 'mysql2/promise';
 
@@ -6,10 +8,10 @@ export type { Pool, PoolConnection } from 'mysql2/promise';
 export type Row<T> = T & RowDataPacket;
 
 /**
- * One pool for a process. Days come as text, decimals as numbers, and the session is strict whatever the server's
+ * One pool for a process, with limits of time (limits.ts). Days come as text, decimals as numbers, and the session is strict whatever the server's
  * defaults.
  */
-export function openPool(url: string): Pool {
+export function openPool(url: string, statementMs?: number): Pool {
   const pool = mysql.createPool({
     uri: url,
     connectionLimit: 10,
@@ -21,14 +23,20 @@ export function openPool(url: string): Pool {
     namedPlaceholders: false,
     multipleStatements: false,
     enableKeepAlive: true,
+    connectTimeout: CONNECT_MS,
   });
   pool.pool.on('connection', (connection) => {
     connection.query(
-      "SET SESSION sql_mode = 'STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ONLY_FULL_GROUP_BY', time_zone = '+00:00'",
+      "SET SESSION sql_mode = 'STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ONLY_FULL_GROUP_BY', time_zone = '+00:00'," +
+        ` innodb_lock_wait_timeout = ${LOCK_WAIT_S}, lock_wait_timeout = ${LOCK_WAIT_S}`,
     );
   });
-  return pool;
+  return limited(pool, statementMs);
 }
+
+const CONNECT_MS = 5000;
+/** One that waits longer for another's lock is told so while its keeper still waits. */
+const LOCK_WAIT_S = 8;
 
 const TRIES = 4;
 
@@ -48,13 +56,19 @@ export async function transaction<T>(pool: Pool, action: (connection: PoolConnec
 
 async function attempt<T>(pool: Pool, action: (connection: PoolConnection) => Promise<T>): Promise<T> {
   const connection = await pool.getConnection();
+  const errand = errandNow();
   try {
-    await connection.beginTransaction();
+    await connection.query('START TRANSACTION');
     const result = await action(connection);
-    await connection.commit();
+    if (errand?.over) throw new GivenUp('its request was given up');
+    if (errand) errand.written = 'unknown';
+    await connection.query('COMMIT');
+    if (errand) errand.written = 'yes';
     return result;
   } catch (error) {
-    await connection.rollback();
+    // A request that was given up may ask for nothing more, but for this; where it cannot be had, the end of the
+    // connection is a rollback too.
+    await onNobodysErrand(() => connection.query('ROLLBACK')).catch(() => connection.destroy());
     throw error;
   } finally {
     connection.release();

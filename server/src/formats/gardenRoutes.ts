@@ -11,6 +11,7 @@ import { transaction } from '../database/pool.ts';
 import { acceptZone } from '../garden/clock.ts';
 import { sites } from '../garden/store.ts';
 import { notFound, Refused } from '../http/refusals.ts';
+import { LONG_S } from '../http/limit.ts';
 import { route, type Route, SENT, With } from '../http/route.ts';
 import { exportGarden, importGarden, stampGarden, zoneOf } from './gardenStore.ts';
 
@@ -35,6 +36,7 @@ export function gardenFileRoutes(app: App): Route[] {
     route({
       method: 'post',
       path: '/import/garden',
+      patienceS: LONG_S,
       does: 'Takes in a garden file as a site of its own, all of it or nothing; dry_run=true only counts it.',
       query: importQuery,
       document: 'a garden file, version 1 (docs/formats.md)',

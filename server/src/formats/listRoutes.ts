@@ -9,6 +9,7 @@ import type { App } from '../context.ts';
 import { type PoolConnection, transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
 import { badField, notFound, Refused, unsoundRows } from '../http/refusals.ts';
+import { LONG_S } from '../http/limit.ts';
 import { route, type Route, SENT, With } from '../http/route.ts';
 import { lockBooks } from '../journal/store.ts';
 import { kit } from '../keeping/store.ts';
@@ -28,6 +29,7 @@ function comingIn(app: App): Route[] {
     route({
       method: 'post',
       path: '/import/csv',
+      patienceS: LONG_S,
       does: 'Takes in a list of plants, all rows or none; dry_run only tells what each row would be.',
       body: csvImport,
       largestMb: LARGEST_LIST_MB,
@@ -77,6 +79,7 @@ function comingIn(app: App): Route[] {
     route({
       method: 'post',
       path: '/imports/:id/undo',
+      patienceS: LONG_S,
       does: 'Takes a list back whole, if nothing was written on its plants since.',
       params: idParam,
       answer: undone,

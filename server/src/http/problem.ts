@@ -4,6 +4,7 @@ import { brief, type Fault } from '@zinc-pail/contract/faults';
 import { LARGEST_BODY_MB, MOST_FAULTS_TOLD } from '@zinc-pail/contract/limits';
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
+import { errandOf, type Written } from '../errand.ts';
 import { problemType, type RefusalName, Refused, REFUSALS } from './refusals.ts';
 
 export const noSuchRoute: RequestHandler = (request) => {
@@ -13,9 +14,12 @@ export const noSuchRoute: RequestHandler = (request) => {
 /** Every error ends here. What the caller did wrong is told; what we did wrong is logged and owned up to. */
 export function problems(log: Logger): ErrorRequestHandler {
   return (error, request, response, next) => {
+    const errand = errandOf(response);
+    // Told already that it was given up; what still worked at it has just noticed.
+    if (errand?.over) return;
     if (response.headersSent) return next(error);
-    const problem = asProblem(error, request.method);
-    if (problem.status === REFUSALS['no-database'].status) response.set('Retry-After', String(RETRY_AFTER_S));
+    const problem = asProblem(error, request.method, errand?.written ?? 'unknown');
+    if (problem.status === UNAVAILABLE) response.set('Retry-After', String(RETRY_AFTER_S));
     if (problem.status >= 500) log.error({ err: error, method: request.method, path: request.path }, 'request failed');
     sendProblem(response, problem);
   };
@@ -58,18 +62,34 @@ const AWAY = new Set([
   'PROTOCOL_ENQUEUE_AFTER_FATAL_ERROR',
   'ER_SERVER_SHUTDOWN',
 ]);
-const RETRY_AFTER_S = 2;
+export const RETRY_AFTER_S = 2;
+const UNAVAILABLE = 503;
 
 function isAway(error: unknown): boolean {
   return AWAY.has(String((error as { code?: string }).code)) || /closed state/.test(String((error as Error).message));
 }
 
-/** The database may have written a change and died before it could say so. */
-function unknown(method: string): string {
-  return method === 'GET' ? 'Try again.' : 'It may have been written or not: look, or send it again.';
+/** What became of a change, as far as it is known here. */
+const BECAME: Record<Written, string> = {
+  no: 'Nothing was written; send it again.',
+  unknown: 'It may have been written or not: look, or send it again under the same ids; nothing is written twice.',
+  yes: 'It was written; only the answer was lost. Look again.',
+};
+
+/** One of our own failures: what happened, and what became of the change. */
+export function failure(kind: RefusalName, what: string, method: string, written: Written): Problem {
+  if (method === 'GET' || method === 'HEAD') return problemOf(kind, `${what} Ask again.`);
+  return { ...problemOf(kind, `${what} ${BECAME[written]}`), written };
 }
 
-function asProblem(error: unknown, method: string): Problem {
+/** Waits for each other that took too long; the database rolled them back. */
+const BLOCKED = new Set(['ER_LOCK_WAIT_TIMEOUT', 'ER_LOCK_DEADLOCK', 'ER_STATEMENT_TIMEOUT', 'ZINC_GIVEN_UP']);
+/** Nothing more fits on the disk of the database. */
+const FULL = new Set(['ER_DISK_FULL', 'ER_RECORD_FILE_FULL', 'ENOSPC']);
+
+function asProblem(error: unknown, method: string, written: Written): Problem {
+  if (error instanceof Refused && REFUSALS[error.kind].status >= 500)
+    return failure(error.kind, error.message, method, written);
   if (error instanceof Refused)
     return {
       ...problemOf(error.kind, shortened(error.message, LONGEST_DETAIL)),
@@ -93,6 +113,9 @@ function asProblem(error: unknown, method: string): Problem {
     return problemOf('not-json', 'The body says that it is packed, and cannot be unpacked.');
   if (status !== undefined && status >= 400 && status < 500)
     return { ...problemOf('not-understood', (error as Error).message), status };
-  if (isAway(error)) return problemOf('no-database', `The database does not answer just now. ${unknown(method)}`);
-  return problemOf('our-fault', `Something went wrong here; the log says more. ${unknown(method)}`);
+  const code = String((error as { code?: string }).code);
+  if (isAway(error)) return failure('no-database', 'The database does not answer just now.', method, written);
+  if (BLOCKED.has(code)) return failure('too-long', 'The database is too busy or hangs.', method, written);
+  if (FULL.has(code)) return failure('no-database', 'The disk of the database is full; make room.', method, written);
+  return failure('our-fault', 'Something went wrong here; the log says more.', method, written);
 }

@@ -81,12 +81,24 @@ export const REFUSALS = kinds({
     status: 500,
     title: 'Our fault',
     means:
-      'Something went wrong here. Whether a change was written is not known; under the same client_ids it can be sent again.',
+      'Something went wrong here. Of a change `written` says what became of it (no, yes, unknown); under the same client_ids it can be sent again.',
   },
   'no-database': {
     status: 503,
     title: 'The database is away',
-    means: 'The database does not answer; `Retry-After` says when to ask anew. As above for a change.',
+    means:
+      'The database does not answer, or its disk is full; `Retry-After` says when to ask anew. `written` as above.',
+  },
+  'still-reckoning': {
+    status: 503,
+    title: 'Still reckoning',
+    means: 'A large collection is reckoned from nothing, as after a start. `GET /api/round/so-far` has what there is.',
+  },
+  'too-long': {
+    status: 503,
+    title: 'It takes too long',
+    means:
+      'A limit of time was over, and it was given up in the database too; `Retry-After` says when to ask anew. `written` as above.',
   },
 });
 

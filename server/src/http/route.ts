@@ -7,7 +7,9 @@ import { LARGEST_BODY_MB } from '@zinc-pail/contract/limits';
 import type { Router } from 'express';
 import express, { type Request, type Response } from 'express';
 import type Joi from 'joi';
+import { errandOf, onErrand } from '../errand.ts';
 import { keeperOf } from './keeper.ts';
+import { limitOf } from './limit.ts';
 import { type RefusalName, Refused } from './refusals.ts';
 import { groupBy } from '../grouping.ts';
 import { accept, acceptParam, acceptQuery } from './validate.ts';
@@ -63,6 +65,8 @@ export interface Declared<P = unknown, Q = unknown, B = unknown, A = unknown> {
   status?: 201 | 204;
   /** null: an empty body */
   answer: Joi.Schema<A> | Media | null;
+  /** how long it may take, seconds, where that is more than a keeper waits */
+  patienceS?: number;
   /** refusals beyond those that any route may give */
   refuses?: readonly RefusalName[];
   handle(call: Call<P, Q, B>): Promise<A | With<A> | typeof SENT>;
@@ -91,8 +95,8 @@ export function mount(router: Router, routes: readonly Route[], hold: boolean): 
       ? express.raw({ type: file.types, limit: file.largest })
       : express.json({ limit: `${largestMb}mb` });
     const readers = method === 'get' ? [] : [reader];
-    router[method](path, ...readers, (request: Request, response: Response) =>
-      answer(declared, request, response, hold),
+    router[method](path, limitOf(declared.patienceS), ...readers, (request: Request, response: Response) =>
+      onErrand(errandOf(response)!, () => answer(declared, request, response, hold)),
     );
   }
   for (const [path, methods] of methodsOf(routes))
@@ -119,7 +123,7 @@ async function answer(declared: Route, request: Request, response: Response, hol
     request,
     response,
   });
-  if (given === SENT) return;
+  if (given === SENT || response.headersSent) return;
   const { status, value } = given instanceof With ? given : { status: declared.status ?? 200, value: given };
   if (declared.answer === null) {
     response.status(status).end();

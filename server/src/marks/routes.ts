@@ -2,6 +2,7 @@ import { idParam, marksResultSchema, newMarks, timersSchema, voidBody } from '@z
 import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
 import { notFound } from '../http/refusals.ts';
+import { LONG_S } from '../http/limit.ts';
 import { route, type Route, With } from '../http/route.ts';
 import { takeBack } from './takeBack.ts';
 import { writeMarks } from './marks.ts';
@@ -12,6 +13,7 @@ export function markRoutes(app: App): Route[] {
     route({
       method: 'post',
       path: '/marks',
+      patienceS: LONG_S,
       does:
         'Writes what was done or found on one pot or many: all entries or none, nothing twice. Answers the new ' +
         'judgement of each; 200 where all of it had been written before.',

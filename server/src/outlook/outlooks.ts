@@ -8,6 +8,7 @@
 import { Worker } from 'node:worker_threads';
 import type { CareTask, OutlookView, PlantEvent } from '@zinc-pail/core';
 import type { Pool } from '../database/pool.ts';
+import { errandNow, onNobodysErrand } from '../errand.ts';
 import { todayAt } from '../garden/clock.ts';
 import {
   changedSince,
@@ -18,6 +19,7 @@ import {
   type SiteRow,
   watersAtHand,
 } from '../garden/store.ts';
+import { Refused } from '../http/refusals.ts';
 import type { Answer, BenchNews, LoadNews, PlaceToday, PlantToday, Task } from './worker.ts';
 
 export interface SiteOutlooks {
@@ -68,6 +70,15 @@ interface Turn {
 
 /** A tenth of a second or two: so long a mark waits behind a list that came in. */
 const PLANTS_A_TURN = 40;
+/** What is left of a request's time to say that it was not enough. */
+const TO_ANSWER_MS = 1000;
+
+function stillReckoning(site: SiteRow, coming: Coming | null): Refused {
+  const far = coming ? ` ${coming.done} of ${coming.of} plants are ${STAGES[coming.stage]}.` : '';
+  return new Refused('still-reckoning', `${site.name} is still being reckoned.${far}`);
+}
+
+const STAGES = { reading: 'read', reckoning: 'reckoned' } as const;
 
 export class Outlooks {
   /** null until somebody asks, and again once it died */
@@ -126,7 +137,7 @@ export class Outlooks {
   /** Outlooks as the database stands now. */
   async ofSite(site: SiteRow): Promise<SiteOutlooks> {
     for (;;) {
-      const kept = await this.inTurn(site, 'all');
+      const kept = await this.patiently(site, this.inTurn(site, 'all'));
       if (kept.pulse >= site.pulse) return kept;
     }
   }
@@ -136,7 +147,25 @@ export class Outlooks {
    * need not wait for a list of thousands that has just come in.
    */
   async ofPlants(site: SiteRow, plantIds: readonly number[]): Promise<SiteOutlooks> {
-    return this.inTurn(site, plantIds);
+    return this.patiently(site, this.inTurn(site, plantIds));
+  }
+
+  /** Waits as long as the request that asks may; what it waited for goes on without it. */
+  private async patiently<T>(site: SiteRow, turn: Promise<T>): Promise<T> {
+    const errand = errandNow();
+    if (!errand) return turn;
+    let timer: NodeJS.Timeout | undefined;
+    const impatient = new Promise<never>((_, reject) => {
+      timer = setTimeout(
+        () => reject(stillReckoning(site, this.comingOf(site.id))),
+        Math.max(0, errand.until - performance.now() - TO_ANSWER_MS),
+      );
+    });
+    try {
+      return await Promise.race([turn, impatient]);
+    } finally {
+      clearTimeout(timer);
+    }
   }
 
   /**
@@ -151,7 +180,7 @@ export class Outlooks {
         .catch(() => {})
         .then(() => {
           this.next.delete(site.id);
-          return this.refresh(made);
+          return onNobodysErrand(() => this.refresh(made));
         });
       this.next.set(site.id, made);
       this.turns.set(site.id, made.done);

@@ -7,6 +7,7 @@ import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
 import { notFound, Refused } from '../http/refusals.ts';
+import { LONG_S } from '../http/limit.ts';
 import { route, type Route, SENT } from '../http/route.ts';
 import { plantHomes } from '../plants/store.ts';
 import { scaled } from './scaling.ts';
@@ -19,6 +20,7 @@ export function pictureRoutes(app: App): Route[] {
     route({
       method: 'post',
       path: '/plants/:plantId/pictures',
+      patienceS: LONG_S,
       does: 'Takes a picture of a plant, made smaller and without the camera’s notes.',
       params: plantIdParam,
       query: object<{ day?: string; caption?: string }>(

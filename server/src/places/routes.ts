@@ -14,6 +14,7 @@ import { transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
 import { sites } from '../garden/store.ts';
 import { badField, notFound, Refused, unsoundRows } from '../http/refusals.ts';
+import { LONG_S } from '../http/limit.ts';
 import { route, type Route } from '../http/route.ts';
 import { refuseStale } from '../http/version.ts';
 import { roundPot } from '../plants/pots.ts';
@@ -133,6 +134,7 @@ function readingRoutes(app: App): Route[] {
     route({
       method: 'post',
       path: '/places/:id/readings.csv',
+      patienceS: LONG_S,
       does: 'Readings from a logger’s own table, as text; the header names date, lowest, highest and humidity.',
       params: idParam,
       body: csvBody,

@@ -9,6 +9,7 @@ import { todayAt } from '../garden/clock.ts';
 import { planHardening, sunOf } from '../hardening/plan.ts';
 import { entriesByClientIds, lockBooks } from '../journal/store.ts';
 import { badField, notFound, Refused } from '../http/refusals.ts';
+import { LONG_S } from '../http/limit.ts';
 import { route, type Route } from '../http/route.ts';
 import { refuseStale } from '../http/version.ts';
 import { storyOf } from './story.ts';
@@ -119,6 +120,7 @@ function writingRoutes(app: App): Route[] {
     route({
       method: 'post',
       path: '/plants/move',
+      patienceS: LONG_S,
       does: 'Sets plants at another place; what comes into more sun gets a plan from shade to sun.',
       body: movesBody,
       answer: movedSchema,

@@ -17,6 +17,9 @@ interface Init {
   file?: Blob;
 }
 
+/** Longer than the server takes for anything: one that is silent then hangs. */
+const LONGEST_MS = 150_000;
+
 /** Asks the server. A dead line is told apart from a refusal. */
 export async function ask<T>(path: string, init?: Init): Promise<T> {
   const headers: Record<string, string> = {};
@@ -30,6 +33,7 @@ export async function ask<T>(path: string, init?: Init): Promise<T> {
     response = await fetch(`/api${path}`, {
       method: init?.method ?? 'GET',
       headers,
+      signal: AbortSignal.timeout(LONGEST_MS),
       body: init?.file ?? (init?.body === undefined ? null : JSON.stringify(init.body)),
     });
   } catch {
