@@ -1,4 +1,3 @@
-import compression from 'compression';
 import express, { type Express } from 'express';
 import { join } from 'node:path';
 import { gate } from './http/gate.ts';
@@ -46,7 +45,6 @@ export interface AppOptions {
 export function buildApp(app: App, { webFolder, commandKey, holdAnswers }: AppOptions): Express {
   const server = express();
   server.disable('x-powered-by');
-  server.use(compression());
   server.use(gate(commandKey));
   const api = express.Router();
   api.use((_request, response, next) => {

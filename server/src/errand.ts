@@ -22,7 +22,12 @@ export function onErrand<T>(errand: Errand, action: () => T): T {
   return errands.run(errand, action);
 }
 
-/** For what several requests wait for, or none: no one's limit is its own. */
+/** For what several requests wait for: no one's end is its end, but each of its statements has the usual limit. */
+export function onSharedErrand<T>(action: () => T): T {
+  return errands.run({ until: Infinity, written: 'no', over: false }, action);
+}
+
+/** For what nobody stands and waits for: a start, a whole collection read. */
 export function onNobodysErrand<T>(action: () => T): T {
   return errands.run(undefined, action);
 }

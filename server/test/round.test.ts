@@ -2,14 +2,12 @@
 import type { Request } from 'express';
 import type { RoundPot } from '@zinc-pail/contract/api';
 import { describe, expect, it } from 'vitest';
-import { KeptAnswer } from '../src/http/kept.ts';
 import { keeperOf } from '../src/http/keeper.ts';
 import { Refused } from '../src/http/refusals.ts';
 import { refuseStale, versionOf } from '../src/http/version.ts';
 import { sizeInPot, plantColumns } from '../src/plants/takingInStore.ts';
 import { placeColumns } from '../src/places/store.ts';
 import { canLines } from '../src/round/roundBook.ts';
-import { gunzipSync } from 'node:zlib';
 
 const feeds = [
   { id: 1, name: 'Bloom', n: 4, p: 6, k: 9, unit: 'ml' as const, perLitre: 5 },
@@ -72,15 +70,6 @@ describe('for the can', () => {
       dose: null,
     });
     expect(canLines([pot(500, { strength: 1, feed_id: 99 })], kit)[0]!.feed).toMatchObject({ name: null, dose: null });
-  });
-});
-
-describe('an answer that is kept', () => {
-  it('is packed once and unpacks to itself', async () => {
-    const answer = new KeptAnswer('1', JSON.stringify({ name: 'Ünder' }));
-    const first = await answer.gzipped();
-    expect(await answer.gzipped()).toBe(first);
-    expect(gunzipSync(first).toString()).toBe(answer.text);
   });
 });
 

@@ -66,6 +66,18 @@ export function branchAt(m: number, weight: number): Branch {
   };
 }
 
+/** The same way of things, to be walked on without touching this one. */
+export function copyOf(branch: Branch): Branch {
+  return {
+    ...branch,
+    m: branch.m.slice(),
+    weights: branch.weights.slice(),
+    z: branch.z.slice(),
+    stories: branch.stories.slice(),
+    dryDay: branch.dryDay.slice(),
+  };
+}
+
 /** A branch that leaves another with a share of its weight, at every rate. */
 export function offshoot(parent: Branch, share: number): Branch {
   const weights = ON_GRID.slice();

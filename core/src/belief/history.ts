@@ -13,7 +13,7 @@ import { dryStep, lossAt, roughStep } from '../drydown/step.ts';
 import { pour, wet } from '../drydown/wetting.ts';
 import type { PotModel } from '../drydown/potModel.ts';
 import { DRY_TO_M } from '../moisture.ts';
-import { type Branch, branchAt, join, offshoot, ON_GRID, together, weightOf } from './branches.ts';
+import { type Branch, branchAt, copyOf, join, offshoot, ON_GRID, together, weightOf } from './branches.ts';
 import {
   GRID,
   GRID_SIZE,
@@ -96,6 +96,49 @@ export interface History {
   /** looks of each kind, and how many of them were slips as it seems */
   trust: Record<LookKind, { looks: number; slips: number }>;
   trace: Trace;
+}
+
+/**
+ * Where a walk stood at the start of today. While the book is the same but for today's lines, the next walk goes on from
+ * here: the same, to the last digit, for a small part of the work.
+ */
+export interface Morning {
+  /** what the walk hangs on besides the lines before today */
+  input: HistoryInput;
+  /** what was read from the whole book: where the walk begins, which days are of old, the scale */
+  frame: string;
+  /** the lines before today */
+  book: string;
+  state: WalkState;
+}
+
+/** Everything that moves while a walk goes on. */
+interface WalkState {
+  stretches: Stretch[];
+  branches: Branch[];
+  /** which of the branches is the heaviest */
+  main: number;
+  scaleLog: number;
+  belief: Float64Array;
+  range: GridRange;
+  middle: number;
+  lateness: Float64Array[];
+  checks: number;
+  wasWeighed: boolean;
+  allChecks: number;
+  daysDue: Float64Array;
+  lastWatered: DayNumber | null;
+  weighed: { atG: number; m: Float64Array }[];
+  looks: SeenLook[];
+  trust: History['trust'];
+  unseenDrench: boolean;
+  sinceDays: number;
+  sinceCycles: number;
+  splitM: number;
+  splitDay: DayNumber;
+  deviationDay: DayNumber;
+  driveSum: number;
+  driveDays: number;
 }
 
 /** The last weeks, day by day, for drawing: each branch keeps its own moistures from this day on. */
@@ -182,19 +225,30 @@ export interface HistoryInput {
 type DatedEvent = { day: DayNumber; event: PlantEvent };
 
 export function retrace(input: HistoryInput): History {
-  return new Retracing(input).run();
+  return new Retracing(input).run(null).history;
+}
+
+/**
+ * @param earlier of a walk of this pot before: gone on from where it fits, else the walk begins anew
+ * @returns the morning of this one too; null where the walk began today
+ */
+export function retraceFrom(
+  input: HistoryInput,
+  earlier: Morning | null,
+): { history: History; morning: Morning | null } {
+  return new Retracing(input).run(earlier);
 }
 
 /** The state of the branches while they walk through the days. */
 class Retracing {
-  private readonly stretches: Stretch[] = [];
+  private stretches: Stretch[] = [];
   private branches: Branch[];
   /** the heaviest of them, as of the last gathering */
   private main: Branch;
   /** ln that was taken out of all weights */
   private scaleLog = 0;
   /** nominal belief over the rates, for what hangs on a branch's weight alone */
-  private readonly belief = normalDensity(0, 0.5);
+  private belief = normalDensity(0, 0.5);
   /** the rates that are walked, and the node in their middle */
   private range: GridRange = WHOLE_GRID;
   private middle = MIDDLE_NODE;
@@ -202,13 +256,13 @@ class Retracing {
   private checks = 0;
   private wasWeighed = false;
   private allChecks = 0;
-  private readonly daysDue = new Float64Array(NODES.length);
+  private daysDue = new Float64Array(NODES.length);
   private lastWatered: DayNumber | null = null;
   private weighed: { atG: number; m: Float64Array }[] = [];
   private readonly rates = NODES.map((x) => Math.exp(x));
   private readonly scale: { drainedG: number | null; dryG: number | null; on: DayNumber };
-  private readonly looks: SeenLook[] = [];
-  private readonly trust: History['trust'] = {
+  private looks: SeenLook[] = [];
+  private trust: History['trust'] = {
     finger: none(),
     surface: none(),
     meter: none(),
@@ -249,14 +303,21 @@ class Retracing {
     this.fineFrom = drinks.length > 2 ? dayNumber(drinks.at(-2)!.date) : -Infinity;
   }
 
-  run(): History {
+  run(earlier: Morning | null): { history: History; morning: Morning | null } {
     const { loss, today } = this.input;
     const { fromDay } = this;
     const queue: DatedEvent[] = this.input.events
       .map((event) => ({ day: dayNumber(event.date), event }))
       .filter(({ day }) => day >= fromDay && day <= today);
     let next = 0;
-    for (let day = fromDay; day <= today; day++) {
+    let morning = this.fitting(earlier);
+    if (morning) {
+      this.goOnFrom(morning.state);
+      while (next < queue.length && queue[next]!.day < today) next++;
+    }
+    for (let day = morning ? today : fromDay; day <= today; day++) {
+      // Today is never one of several quiet days: the trace ends with it.
+      if (day === today && day > fromDay) morning ??= this.standing();
       this.old = day < this.fineFrom;
       const i = day - loss.firstDay;
       const quiet = this.old ? this.quietDays(day, queue[next]?.day ?? Infinity) : 0;
@@ -281,7 +342,7 @@ class Retracing {
     this.split(today);
     this.ageDeviations(today);
     const current = this.closed(today);
-    return {
+    const history: History = {
       stretches: this.stretches,
       current,
       branches: this.branches,
@@ -291,6 +352,72 @@ class Retracing {
       trust: this.trust,
       trace: { from: this.traceFrom, days: today - this.traceFrom + 1 },
     };
+    return { history, morning };
+  }
+
+  /** The morning, if this walk would come to it too. */
+  private fitting(morning: Morning | null): Morning | null {
+    if (!morning) return null;
+    const { pot, loss, today, dueM, holdDays, surfaceWetM, upsets, openSky } = this.input;
+    const then = morning.input;
+    const same =
+      then.pot === pot &&
+      then.loss === loss &&
+      then.today === today &&
+      then.dueM === dueM &&
+      then.holdDays === holdDays &&
+      then.surfaceWetM === surfaceWetM &&
+      then.upsets === upsets &&
+      then.openSky === openSky &&
+      then.slips === this.input.slips;
+    return same && morning.frame === this.frame() && morning.book === this.bookBeforeToday() ? morning : null;
+  }
+
+  private frame(): string {
+    const { fromDay, fineFrom, lastDrink, traceFrom, scale } = this;
+    return JSON.stringify([fromDay, String(fineFrom), String(lastDrink), traceFrom, scale]);
+  }
+
+  private bookBeforeToday(): string {
+    const { events, today } = this.input;
+    return JSON.stringify(events.filter((event) => dayNumber(event.date) < today));
+  }
+
+  /** How the walk stands, to be gone on from later. */
+  private standing(): Morning {
+    const state: WalkState = {
+      stretches: this.stretches,
+      branches: this.branches,
+      main: this.branches.indexOf(this.main),
+      scaleLog: this.scaleLog,
+      belief: this.belief,
+      range: this.range,
+      middle: this.middle,
+      lateness: this.lateness,
+      checks: this.checks,
+      wasWeighed: this.wasWeighed,
+      allChecks: this.allChecks,
+      daysDue: this.daysDue,
+      lastWatered: this.lastWatered,
+      weighed: this.weighed,
+      looks: this.looks,
+      trust: this.trust,
+      unseenDrench: this.unseenDrench,
+      sinceDays: this.sinceDays,
+      sinceCycles: this.sinceCycles,
+      splitM: this.splitM,
+      splitDay: this.splitDay,
+      deviationDay: this.deviationDay,
+      driveSum: this.driveSum,
+      driveDays: this.driveDays,
+    };
+    return { input: this.input, frame: this.frame(), book: this.bookBeforeToday(), state: copied(state) };
+  }
+
+  private goOnFrom(state: WalkState): void {
+    const { main, ...own } = copied(state);
+    Object.assign(this, own);
+    this.main = this.branches[main]!;
   }
 
   /** Days of old from this one on that pass as one: neither rain nor anything in the book. */
@@ -809,6 +936,21 @@ class Retracing {
     for (let i = low; i <= high; i++) out[i] = total[i]! > 0 ? out[i]! / total[i]! : 0;
     return out;
   }
+}
+
+/** A state that shares nothing that moves with this one. */
+function copied(state: WalkState): WalkState {
+  return {
+    ...state,
+    stretches: state.stretches.slice(),
+    branches: state.branches.map(copyOf),
+    belief: state.belief.slice(),
+    lateness: state.lateness.slice(),
+    daysDue: state.daysDue.slice(),
+    weighed: state.weighed.slice(),
+    looks: state.looks.slice(),
+    trust: structuredClone(state.trust),
+  };
 }
 
 interface Weighed {

@@ -79,7 +79,16 @@ export function because(
     blend: referenceBlend,
     rate: 1,
   };
-  const days = (conditions: Conditions) => daysToDry(plant, model, conditions, surfaceWetM);
+  // Most swaps leave pot and mix as they are.
+  const pots = new Map<Pot, Map<Blend, PotModel>>();
+  const potOf = ({ pot, blend: mix }: Conditions): PotModel => {
+    const inMixes = pots.get(pot) ?? new Map<Blend, PotModel>();
+    pots.set(pot, inMixes);
+    const made = inMixes.get(mix) ?? potModel(plant, pot, mix, model.traits);
+    inMixes.set(mix, made);
+    return made;
+  };
+  const days = (conditions: Conditions) => daysToDry(potOf(conditions), conditions, surfaceWetM);
   const base = days(reference);
   const cycle = days(actual);
   const reasons: Reason[] = SWAPS.map(([factor, swap]) => {
@@ -132,8 +141,7 @@ function present(model: PlantModel, today: number): Pick<Conditions, 'drive' | '
 }
 
 /** Days to dry under steady conditions: the integral of dm over the loss at m. */
-function daysToDry(plant: Plant, model: PlantModel, conditions: Conditions, surfaceWetM: number): number {
-  const pot: PotModel = potModel(plant, conditions.pot, conditions.blend, model.traits);
+function daysToDry(pot: PotModel, conditions: Conditions, surfaceWetM: number): number {
   const store = Math.max(1, pot.capacity.availableMl);
   const { surfaceMm, wallMm } = conditions.drive;
   const s = (conditions.rate * surfaceMm * pot.surfaceMlPerMm) / store;

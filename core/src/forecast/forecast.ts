@@ -2,7 +2,7 @@
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { Garden, Plant, PlantEvent, PlantState } from '../garden.ts';
 import { blur, gridQuantile, shifted } from '../belief/grid.ts';
-import { type History, type HistoryInput, retrace } from '../belief/history.ts';
+import { type History, type HistoryInput, type Morning, retrace, retraceFrom } from '../belief/history.ts';
 import { timingEvidence, keeperTiming, type Timing } from '../belief/keeper.ts';
 import { type Change, changeOf } from '../belief/change.ts';
 import { USUAL_SLIPS, type LookKind } from '../belief/looks.ts';
@@ -62,6 +62,9 @@ const LONGEST_PAST_DAYS = 800;
 /** Weather before the first event, for the two-week means. */
 const LEAD_IN_DAYS = 30;
 
+/** Some twenty kilobytes each. */
+const MOST_MORNINGS = 500;
+
 /** So many pots tell how often a keeper's looks are slips; the rest of a large collection is read but once. */
 const POTS_THAT_TELL_SLIPS = 200;
 
@@ -81,6 +84,8 @@ export class GardenForecast {
   private readonly placeIds: Set<string>;
   private learned: Map<string, Learned> | null = null;
   private readonly pool = new Pool();
+  /** of the pots reckoned last, so that another look today costs little */
+  private readonly mornings = new Map<string, Morning>();
   private surfaceWetM: number | null = null;
   private timing: Timing = keeperTiming([]);
   private slips: Record<LookKind, number> = USUAL_SLIPS;
@@ -164,6 +169,7 @@ export class GardenForecast {
   /** Forgets a plant that stands here no more; what it taught the place goes with it. */
   removePlant(plantId: string): void {
     this.learn().delete(plantId);
+    this.mornings.delete(plantId);
     this.pool.forget(plantId);
   }
 
@@ -261,13 +267,21 @@ export class GardenForecast {
   }
 
   private retraced(model: PlantModel, today: DayNumber, firstDay: DayNumber): History {
-    return retrace({
-      ...historyInput(model, today, firstDay),
-      openSky: placeDefaults(this.climate.place(model.plant.place).place.kind).openSky,
-      surfaceWetM: this.surface(),
-      upsets: true,
-      slips: this.slips,
-    });
+    const { id } = model.plant;
+    const { history, morning } = retraceFrom(
+      {
+        ...historyInput(model, today, firstDay),
+        openSky: placeDefaults(this.climate.place(model.plant.place).place.kind).openSky,
+        surfaceWetM: this.surface(),
+        upsets: true,
+        slips: this.slips,
+      },
+      this.mornings.get(id) ?? null,
+    );
+    this.mornings.delete(id);
+    if (morning) this.mornings.set(id, morning);
+    if (this.mornings.size > MOST_MORNINGS) this.mornings.delete(this.mornings.keys().next().value!);
+    return history;
   }
 
   /** The weekdays on which this keeper usually waters, where there are such; day 0 of the epoch is weekday 0. */

@@ -92,23 +92,33 @@ export function whatWasSeen(
     lastDrink: null,
     everLooked: false,
   };
+  // Its reason is put into words once, for the last of them.
+  let last: { day: DayNumber; says: Says; event: Check } | null = null;
   for (const day of byDay(events)) {
     for (const event of day.events) {
-      if (event.type === 'check') readLook(seen, event, day.day, scale);
-      else if (event.type === 'sign') readSign(seen, event, day.day);
+      if (event.type === 'check' && 'surface' in event) seen.surface = { day: day.day, says: event.surface };
+      else if (event.type === 'check') {
+        const says = saidBy(event, scale);
+        if (says !== null) {
+          seen.looksSinceDrink = last?.says === says ? seen.looksSinceDrink + 1 : 1;
+          last = { day: day.day, says, event };
+          seen.surface = null;
+          seen.everLooked = true;
+        }
+      } else if (event.type === 'sign') readSign(seen, event, day.day);
       if (event.type === 'check' || event.type === 'sign' || event.type === 'weights') seen.touched = day.day;
     }
     for (const event of day.events) {
       if (event.type === 'watering' && event.method !== 'mist') {
         seen.lastDrink = day.day;
-        seen.look = null;
+        last = null;
         seen.surface = null;
         seen.looksSinceDrink = 0;
         seen.slack = null;
         seen.taut = null;
       } else if (event.type === 'repotting') {
+        last = null;
         Object.assign(seen, {
-          look: null,
           surface: null,
           looksSinceDrink: 0,
           rot: null,
@@ -119,7 +129,8 @@ export function whatWasSeen(
       }
     }
   }
-  if (seen.look && today - seen.look.day > LOOK_DAYS) Object.assign(seen, { look: null, looksSinceDrink: 0 });
+  if (last && today - last.day > LOOK_DAYS) seen.looksSinceDrink = 0;
+  else if (last) seen.look = { day: last.day, says: last.says, reason: reasonOf(last.event, scale) };
   if (seen.rot && today - seen.rot.day > ROT_DAYS) seen.rot = null;
   if (seen.slack && today - seen.slack.day > SLACK_DAYS) seen.slack = null;
   if (seen.tooMuch && today - seen.tooMuch.day > SIGN_DAYS) seen.tooMuch = null;
@@ -142,41 +153,31 @@ function saysOf(m: number): Says {
   return m > WET_FROM_M ? 'wet' : m > DRY_TO_M + 0.03 ? 'damp' : 'dry';
 }
 
-function readLook(
-  seen: Seen,
-  event: Extract<PlantEvent, { type: 'check' }>,
-  day: DayNumber,
-  scale: { drainedG: number; rangeG: number } | null,
-): void {
-  const on = event.date;
-  if ('surface' in event) {
-    seen.surface = { day, says: event.surface };
-    return;
-  }
-  const look = (says: Says, reason: Omit<Reason, 'source' | 'on'>): void => {
-    seen.looksSinceDrink = seen.look?.says === says ? seen.looksSinceDrink + 1 : 1;
-    seen.look = { day, says, reason: { ...reason, source: 'seen', on } };
-    seen.surface = null;
-    seen.everLooked = true;
-  };
-  if ('finger' in event)
-    look(event.finger, {
-      code: event.finger === 'wet' ? 'felt-wet' : event.finger === 'damp' ? 'felt-damp' : 'felt-dry',
-      weight: 0.8,
-    });
-  else if ('lift' in event)
-    look(event.lift === 'heavy' ? 'wet' : event.lift === 'middling' ? 'damp' : 'dry', {
-      code: 'lifted',
-      of: event.lift,
-      weight: 0.6,
-    });
-  else if ('meter' in event)
-    look(saysOf((event.meter - 1) / 9), { code: 'probed', weight: 0.7, n: { reading: event.meter } });
-  else if (scale) {
-    const m = Math.min(1, Math.max(0, 1 - (scale.drainedG - event.weight_g) / scale.rangeG));
-    look(saysOf(m), { code: 'weighed', weight: 0.9, n: { share: Math.round(m * 100) / 100 } });
-  }
+type Check = Extract<PlantEvent, { type: 'check' }>;
+type Scale = { drainedG: number; rangeG: number } | null;
+
+/** What a look at depth says of the water; null where it says nothing, as a weight without its scale. */
+function saidBy(event: Check, scale: Scale): Says | null {
+  if ('finger' in event) return event.finger;
+  if ('lift' in event) return event.lift === 'heavy' ? 'wet' : event.lift === 'middling' ? 'damp' : 'dry';
+  if ('meter' in event) return saysOf((event.meter - 1) / 9);
+  return 'weight_g' in event && scale ? saysOf(weighedM(event.weight_g, scale)) : null;
 }
+
+function weighedM(weightG: number, { drainedG, rangeG }: NonNullable<Scale>): number {
+  return Math.min(1, Math.max(0, 1 - (drainedG - weightG) / rangeG));
+}
+
+function reasonOf(event: Check, scale: Scale): Reason {
+  const seen = { source: 'seen', on: event.date } as const;
+  if ('finger' in event) return { code: FELT[event.finger], weight: 0.8, ...seen };
+  if ('lift' in event) return { code: 'lifted', of: event.lift, weight: 0.6, ...seen };
+  if ('meter' in event) return { code: 'probed', weight: 0.7, n: { reading: event.meter }, ...seen };
+  const m = 'weight_g' in event && scale ? weighedM(event.weight_g, scale) : 0;
+  return { code: 'weighed', weight: 0.9, n: { share: Math.round(m * 100) / 100 }, ...seen };
+}
+
+const FELT = { wet: 'felt-wet', damp: 'felt-damp', dry: 'felt-dry' } as const;
 
 function readSign(seen: Seen, event: Extract<PlantEvent, { type: 'sign' }>, day: DayNumber): void {
   const { sign } = event;

@@ -1,9 +1,17 @@
 import { Refused } from '../http/refusals.ts';
 
+/** A writer of days is dear to make and asked for with every request. */
+const writers = new Map<string, Intl.DateTimeFormat>();
+
 /** Today, at a site. The one place in the server that asks the clock for a date. */
 export function todayAt(timeZone: string, now: Date = new Date()): string {
-  // The Canadian way of writing dates is ISO's.
-  return new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(now);
+  let writer = writers.get(timeZone);
+  if (!writer) {
+    // The Canadian way of writing dates is ISO's.
+    writer = new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' });
+    writers.set(timeZone, writer);
+  }
+  return writer.format(now);
 }
 
 /** @throws Refused where there is no such time zone */

@@ -89,17 +89,14 @@ export interface EntriesToAdd {
   collectionId: number;
   plantId: number;
   entries: readonly NewEntry[];
+  by: string;
 }
 
 const ROWS_AT_ONCE = 1000;
 
 /** Adds entries of one or many plants. One that is there already, under the same client id, is left as it is. */
-export async function addEntries(
-  connection: PoolConnection,
-  toAdd: readonly EntriesToAdd[],
-  by: string,
-): Promise<void> {
-  const rows = toAdd.flatMap(({ collectionId, plantId, entries }) =>
+export async function addEntries(connection: PoolConnection, toAdd: readonly EntriesToAdd[]): Promise<void> {
+  const rows = toAdd.flatMap(({ collectionId, plantId, entries, by }) =>
     entries.map(({ client_id, date, type, ...detail }) => [
       collectionId,
       plantId,
@@ -143,13 +140,17 @@ export async function lockBooks(connection: PoolConnection): Promise<void> {
   await connection.query('SELECT id FROM collection FOR UPDATE');
 }
 
-/** A plant's revision as it stands now, whatever this transaction saw before. */
-export async function revisionOf(connection: PoolConnection, plantId: number): Promise<number> {
-  const [[row]] = await connection.query<Row<{ revision: number }>[]>(
-    'SELECT revision FROM plant WHERE id = ? FOR UPDATE',
-    [plantId],
+/** The plants' revisions as they stand now, whatever this transaction saw before. */
+export async function revisionsOf(
+  connection: PoolConnection,
+  plantIds: readonly number[],
+): Promise<Map<number, number>> {
+  if (plantIds.length === 0) return new Map();
+  const [rows] = await connection.query<Row<{ id: number; revision: number }>[]>(
+    'SELECT id, revision FROM plant WHERE id IN (?) FOR UPDATE',
+    [plantIds],
   );
-  return row!.revision;
+  return new Map(rows.map(({ id, revision }) => [id, revision]));
 }
 
 /** Says that plants or their journals changed: their outlooks are reckoned anew. */

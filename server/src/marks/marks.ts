@@ -1,6 +1,6 @@
 /**
- * Writing marks on one pot or many: all of a pot's entries or none, nothing twice. Four steps: what is there is read, what
- * is to be written is decided, it is written, and the answer is the new judgement.
+ * Writing marks, of one request or of several that came at once: all of a request's entries or none, nothing twice. Four
+ * steps: what is there is read, what is to be written is decided, it is written, and the answer is the new judgement.
  */
 import type { JournalEntry, JournalEvent, MarksResult, NewEntry, NewMark, WholePot } from '@zinc-pail/contract/api';
 import { OLDEST_DAY } from '@zinc-pail/contract/limits';
@@ -16,7 +16,7 @@ import {
   entriesByClientIds,
   entriesOnDay,
   lockBooks,
-  revisionOf,
+  revisionsOf,
 } from '../journal/store.ts';
 import { potsById } from '../plants/pots.ts';
 import { type PlantHome, plantHomes } from '../plants/store.ts';
@@ -25,6 +25,22 @@ import { addTimers, type NewTimer, openTimers } from './store.ts';
 
 /** Marks that count: two of a kind on one day are one deed told twice, unless the second knew of the first. */
 const COUNTED = new Set<JournalEvent['type']>(['watering', 'feeding']);
+
+/**
+ * What one request wants written. A plant on which another keeper has watered or fed that day since this one looked is
+ * left as it is, and told of in `already`; `anyway` writes it all the same.
+ */
+export interface Sheet {
+  marks: readonly NewMark[];
+  by: string;
+  anyway: boolean;
+}
+
+export interface Entered {
+  result: MarksResult;
+  /** all of it had been written before */
+  repeated: boolean;
+}
 
 /** What the marks meet: where their plants stand, and the pots as they were judged. */
 interface Found {
@@ -39,7 +55,9 @@ interface Doubled {
   at: string;
 }
 
+/** What comes of one sheet. */
 interface Decided {
+  sheet: Sheet;
   /** what was sent before, by its id */
   known: ReadonlyMap<string, JournalEntry>;
   toAdd: EntriesToAdd[];
@@ -50,61 +68,103 @@ interface Decided {
 }
 
 /**
- * Writes marks. A plant on which another keeper has watered or fed that day since this one looked is left as it is, and
- * told of in `already`; `anyway` writes it all the same.
+ * A sheet as it is written: ids in small letters, for to the database large ones are the same.
+ *
+ * @throws Refused where a plant or an id stands on it twice
  */
-export async function writeMarks(
-  app: App,
-  sent: readonly NewMark[],
-  by: string,
-  anyway: boolean,
-): Promise<{ result: MarksResult; repeated: boolean }> {
-  const marks = sent.map(asKept);
-  refuseTwins(marks);
-  const found = await read(app, marks);
-  const decided = await transaction(app.pool, async (connection) => {
-    await lockBooks(connection);
-    const decision = await decide(connection, marks, found, anyway);
-    await write(connection, decision, by);
-    return decision;
-  });
-  const result = await answer(app, marks, found, decided);
-  const repeated = marks.every((mark) => mark.entries.every((entry) => decided.known.has(entry.client_id)));
-  return { result, repeated };
-}
-
-/** Ids in small letters: to the database large ones are the same, and so they must be here. */
-function asKept(mark: NewMark): NewMark {
-  const entries = mark.entries.map((entry) => ({
-    ...entry,
-    client_id: entry.client_id.toLowerCase(),
-    ...('with' in entry && entry.with ? { with: entry.with.toLowerCase() } : {}),
+export function asKept({ marks: sent, by, anyway }: Sheet): Sheet {
+  const marks = sent.map((mark) => ({
+    ...mark,
+    entries: mark.entries.map((entry) => ({
+      ...entry,
+      client_id: entry.client_id.toLowerCase(),
+      ...('with' in entry && entry.with ? { with: entry.with.toLowerCase() } : {}),
+    })),
   }));
-  return { ...mark, entries };
+  refuseTwins(marks);
+  return { marks, by, anyway };
 }
 
-async function read(app: App, marks: readonly NewMark[]): Promise<Found> {
-  const plantIds = marks.map((mark) => mark.plant_id);
-  const homes = await plantHomes(app.pool, plantIds);
-  for (const id of plantIds) if (!homes.has(id)) throw notFound('plant');
-  refuseDays(marks, homes);
-  return { homes, before: await potsById(app, plantIds) };
+/**
+ * Writes sheets, each whole or not at all, under one lock and with one reckoning for all.
+ *
+ * @param sheets as {@link asKept} makes them; no plant and no id on two of them
+ * @returns what came of each, in their order: an error for one that was refused
+ * @throws whatever the database says: then nothing of any of them was written, or it is not known
+ */
+export async function writeMarks(app: App, sheets: readonly Sheet[]): Promise<(Entered | Refused)[]> {
+  const { homes, before, outcomes } = await read(app, sheets);
+  const decisions = await transaction(app.pool, async (connection) => {
+    await lockBooks(connection);
+    const decided = await decide(connection, sheets, { homes, before }, outcomes);
+    await write(connection, decided);
+    return decided;
+  });
+  const results = await answers(app, { homes, before }, decisions);
+  return sheets.map((sheet) => outcomes.get(sheet) ?? results.get(sheet)!);
+}
+
+type Outcomes = Map<Sheet, Refused>;
+
+const plantsOf = (sheets: readonly Sheet[]) => sheets.flatMap(({ marks }) => marks.map((mark) => mark.plant_id));
+
+async function read(app: App, sheets: readonly Sheet[]): Promise<Found & { outcomes: Outcomes }> {
+  const homes = await plantHomes(app.pool, plantsOf(sheets));
+  const outcomes: Outcomes = new Map();
+  for (const sheet of sheets)
+    refusing(outcomes, sheet, () => {
+      for (const { plant_id: id } of sheet.marks) if (!homes.has(id)) throw notFound('plant');
+      refuseDays(sheet.marks, homes);
+    });
+  const sound = sheets.filter((sheet) => !outcomes.has(sheet));
+  return { homes, before: await potsById(app, plantsOf(sound)), outcomes };
+}
+
+/** A refusal of one sheet leaves the others as they are. */
+function refusing(outcomes: Outcomes, sheet: Sheet, action: () => void): void {
+  try {
+    action();
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    outcomes.set(sheet, error);
+  }
 }
 
 async function decide(
   connection: PoolConnection,
-  marks: readonly NewMark[],
-  { homes, before }: Found,
-  anyway: boolean,
+  sheets: readonly Sheet[],
+  found: Found,
+  outcomes: Outcomes,
+): Promise<Decided[]> {
+  const clientIds = sheets.flatMap(({ marks }) => idsOf(marks));
+  // Read under the lock: whoever sends the same at the same time has either written it by now or waits.
+  const entries = await entriesByClientIds(connection, clientIds);
+  const known = new Map(entries.map((entry) => [entry.client_id.toLowerCase(), entry]));
+  for (const sheet of sheets) refusing(outcomes, sheet, () => refuseUsed(sheet.marks, known));
+  const sound = sheets.filter((sheet) => !outcomes.has(sheet));
+  const revisions = await revisionsOf(connection, plantsOf(sound));
+  const decided: Decided[] = [];
+  for (const sheet of sound) decided.push(await decideOne(connection, sheet, { ...found, known, revisions }));
+  return decided;
+}
+
+async function decideOne(
+  connection: PoolConnection,
+  sheet: Sheet,
+  {
+    homes,
+    before,
+    known,
+    revisions,
+  }: Found & { known: ReadonlyMap<string, JournalEntry>; revisions: ReadonlyMap<number, number> },
 ): Promise<Decided> {
-  const known = await knownEntries(connection, marks);
-  const decided: Decided = { known, toAdd: [], timers: [], standing: [], already: [] };
+  const { marks, by, anyway } = sheet;
+  const decided: Decided = { sheet, known, toAdd: [], timers: [], standing: [], already: [] };
   for (const mark of marks) {
     const { plant_id: plantId, entries, seen } = mark;
     const home = homes.get(plantId)!;
-    const revision = await revisionOf(connection, plantId);
     const fresh = entries.filter((entry) => !known.has(entry.client_id));
-    const unaware = !anyway && seen != null && seen < revision;
+    const unaware = !anyway && seen != null && seen < revisions.get(plantId)!;
     const doubled = unaware && fresh.length > 0 ? await doubledBy(connection, plantId, fresh) : null;
     if (doubled) {
       decided.already.push({ plantId, ...whoWas(doubled, home.time_zone) });
@@ -112,49 +172,64 @@ async function decide(
     }
     decided.standing.push(mark);
     if (fresh.length === 0) continue;
-    decided.toAdd.push({ collectionId: home.collection_id, plantId, entries });
+    decided.toAdd.push({ collectionId: home.collection_id, plantId, entries, by });
     decided.timers.push(...timersOf(mark, before.get(plantId), home));
   }
   return decided;
 }
 
-async function write(connection: PoolConnection, { toAdd, timers }: Decided, by: string): Promise<void> {
-  await addEntries(connection, toAdd, by);
-  await addTimers(connection, timers);
+async function write(connection: PoolConnection, decided: readonly Decided[]): Promise<void> {
+  await addEntries(
+    connection,
+    decided.flatMap(({ toAdd }) => toAdd),
+  );
+  await addTimers(
+    connection,
+    decided.flatMap(({ timers }) => timers),
+  );
 }
 
-async function answer(
-  app: App,
-  marks: readonly NewMark[],
-  { homes, before }: Found,
-  { standing, already }: Decided,
-): Promise<MarksResult> {
-  const pots = await potsById(
-    app,
-    marks.map((mark) => mark.plant_id),
-  );
-  const clientIds = standing.flatMap((mark) => mark.entries.map((entry) => entry.client_id));
-  const entries = groupBy(await entriesByClientIds(app.pool, clientIds), (entry) => entry.plant_id);
-  const books = await booksOf(
-    app,
-    standing.map((mark) => mark.plant_id),
-  );
-  return {
-    // One that another keeper let go in the meantime has its mark in its book and no line to show.
-    done: standing.flatMap((mark) => {
-      const id = mark.plant_id;
-      const pot = pots.get(id);
-      if (!pot) return [];
-      const advice = adviceOn(mark, before.get(id) ?? pot, homes.get(id)!, books.get(id) ?? []);
-      return [{ plant_id: id, entries: entries.get(id) ?? [], pot, advice }];
-    }),
-    already: already.flatMap(({ plantId, by, deed, at }) => {
-      const pot = pots.get(plantId);
-      return pot ? [{ plant_id: plantId, plant: pot.name, by, deed, at, pot }] : [];
-    }),
-    timers: await openTimers(app.pool),
-  };
+async function answers(app: App, found: Found, decided: readonly Decided[]): Promise<Map<Sheet, Entered>> {
+  const [pots, written, timers] = await Promise.all([
+    potsById(app, plantsOf(decided.map(({ sheet }) => sheet))),
+    entriesByClientIds(
+      app.pool,
+      decided.flatMap(({ standing }) => idsOf(standing)),
+    ),
+    openTimers(app.pool),
+  ]);
+  const entries = groupBy(written, (entry) => entry.plant_id);
+  const results = new Map<Sheet, Entered>();
+  for (const one of decided) {
+    const books = await booksOf(
+      app,
+      one.standing.map((mark) => mark.plant_id),
+    );
+    const { known, sheet } = one;
+    results.set(sheet, {
+      result: {
+        // One that another keeper let go in the meantime has its mark in its book and no line to show.
+        done: one.standing.flatMap((mark) => {
+          const id = mark.plant_id;
+          const pot = pots.get(id);
+          if (!pot) return [];
+          const advice = adviceOn(mark, found.before.get(id) ?? pot, found.homes.get(id)!, books.get(id) ?? []);
+          return [{ plant_id: id, entries: entries.get(id) ?? [], pot, advice }];
+        }),
+        already: one.already.flatMap(({ plantId, by, deed, at }) => {
+          const pot = pots.get(plantId);
+          return pot ? [{ plant_id: plantId, plant: pot.name, by, deed, at, pot }] : [];
+        }),
+        timers,
+      },
+      repeated: idsOf(sheet.marks).every((id) => known.has(id)),
+    });
+  }
+  return results;
 }
+
+export const idsOf = (marks: readonly NewMark[]) =>
+  marks.flatMap((mark) => mark.entries.map((entry) => entry.client_id));
 
 function refuseDays(marks: readonly NewMark[], homes: ReadonlyMap<number, PlantHome>): void {
   const faults = marks.flatMap((mark, m) => {
@@ -195,14 +270,8 @@ function refuseTwins(marks: readonly NewMark[]): void {
   }
 }
 
-/**
- * Entries that were sent before; one whose id stands for something else is refused. Read under the lock: whoever sends
- * the same at the same time has either written it by now or waits.
- */
-async function knownEntries(connection: PoolConnection, marks: readonly NewMark[]): Promise<Map<string, JournalEntry>> {
-  const clientIds = marks.flatMap((mark) => mark.entries.map((entry) => entry.client_id));
-  const entries = await entriesByClientIds(connection, clientIds);
-  const known = new Map(entries.map((entry) => [entry.client_id.toLowerCase(), entry]));
+/** One whose id stands for something else is refused. */
+function refuseUsed(marks: readonly NewMark[], known: ReadonlyMap<string, JournalEntry>): void {
   for (const [m, mark] of marks.entries()) {
     for (const [i, { client_id: id, ...event }] of mark.entries.entries()) {
       const before = known.get(id);
@@ -212,7 +281,6 @@ async function knownEntries(connection: PoolConnection, marks: readonly NewMark[
       ]);
     }
   }
-  return known;
 }
 
 async function doubledBy(

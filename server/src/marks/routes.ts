@@ -5,10 +5,12 @@ import { notFound } from '../http/refusals.ts';
 import { LONG_S } from '../http/limit.ts';
 import { route, type Route, With } from '../http/route.ts';
 import { takeBack } from './takeBack.ts';
-import { writeMarks } from './marks.ts';
+import { MarkDesk } from './desk.ts';
+import { asKept } from './marks.ts';
 import { endTimer, openTimers } from './store.ts';
 
 export function markRoutes(app: App): Route[] {
+  const desk = new MarkDesk(app);
   return [
     route({
       method: 'post',
@@ -22,7 +24,7 @@ export function markRoutes(app: App): Route[] {
       answer: marksResultSchema,
       refuses: ['not-that-day', 'twice-the-same', 'already-used'],
       async handle({ body: { marks, anyway }, by }) {
-        const { result, repeated } = await writeMarks(app, marks, by, anyway ?? false);
+        const { result, repeated } = await desk.write(asKept({ marks, by, anyway: anyway ?? false }));
         return repeated ? new With(200, result) : result;
       },
     }),

@@ -12,14 +12,20 @@ export interface NewTimer {
 }
 
 export async function addTimers(connection: PoolConnection, timers: readonly NewTimer[]): Promise<void> {
-  for (const timer of timers) {
-    await connection.query(
-      `INSERT INTO timer (collection_id, plant_id, client_id, kind, words, due_at)
-         VALUES (?, ?, ?, ?, ?, UTC_TIMESTAMP(3) + INTERVAL ? MINUTE)
-       ON DUPLICATE KEY UPDATE id = id`,
-      [timer.collectionId, timer.plantId, timer.clientId, timer.kind, timer.words, timer.afterMinutes],
-    );
-  }
+  if (timers.length === 0) return;
+  await connection.query(
+    `INSERT INTO timer (collection_id, plant_id, client_id, kind, words, due_at)
+       VALUES ${timers.map(() => '(?, ?, ?, ?, ?, UTC_TIMESTAMP(3) + INTERVAL ? MINUTE)').join(', ')}
+     ON DUPLICATE KEY UPDATE id = id`,
+    timers.flatMap((timer) => [
+      timer.collectionId,
+      timer.plantId,
+      timer.clientId,
+      timer.kind,
+      timer.words,
+      timer.afterMinutes,
+    ]),
+  );
 }
 
 /** What still waits to be done, the next first. */

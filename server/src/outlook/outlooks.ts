@@ -8,10 +8,11 @@
 import { Worker } from 'node:worker_threads';
 import type { CareTask, OutlookView, PlantEvent } from '@zinc-pail/core';
 import type { Pool } from '../database/pool.ts';
-import { errandNow, onNobodysErrand } from '../errand.ts';
+import { errandNow, onNobodysErrand, onSharedErrand } from '../errand.ts';
 import { todayAt } from '../garden/clock.ts';
 import {
   changedSince,
+  type KeptPlant,
   loadGarden,
   loadPlants,
   obstructions,
@@ -45,6 +46,8 @@ interface Kept extends SiteOutlooks {
   tasks: Map<number, CareTask>;
   weeks: Map<number, readonly number[]>;
   revisions: Map<number, number>;
+  /** revisions that the worker was asked for: it may not have answered yet */
+  asked: Map<number, number>;
 }
 
 /** A site that is being reckoned from nothing: how far, and what there is of it already. */
@@ -70,12 +73,15 @@ interface Turn {
 
 /** A tenth of a second or two: so long a mark waits behind a list that came in. */
 const PLANTS_A_TURN = 40;
+const MOST_BOOKS = 200;
+const NOTHING: Promise<void> = Promise.resolve();
+const nothing = (): void => {};
 /** What is left of a request's time to say that it was not enough. */
 const TO_ANSWER_MS = 1000;
 
-function stillReckoning(site: SiteRow, coming: Coming | null): Refused {
-  const far = coming ? ` ${coming.done} of ${coming.of} plants are ${STAGES[coming.stage]}.` : '';
-  return new Refused('still-reckoning', `${site.name} is still being reckoned.${far}`);
+function stillReckoning(coming: readonly Coming[]): Refused {
+  const far = coming.map(({ done, of, stage }) => ` ${done} of ${of} plants are ${STAGES[stage]}.`);
+  return new Refused('still-reckoning', `The collection is still being reckoned.${far.join('')}`);
 }
 
 const STAGES = { reading: 'read', reckoning: 'reckoned' } as const;
@@ -85,12 +91,13 @@ export class Outlooks {
   private worker: Worker | null = null;
   private readonly kept = new Map<number, Kept>();
   private readonly coming = new Map<number, Coming & { kept: Kept }>();
-  private readonly turns = new Map<number, Promise<unknown>>();
+  /** the last turn of each site: until it has read, until it is done */
+  private readonly turns = new Map<number, { read: Promise<void>; done: Promise<void> }>();
   /** turns that have not begun, by site */
   private readonly next = new Map<number, Turn>();
   private readonly waiting = new Map<number, { resolve(answer: Answer): void; reject(error: Error): void }>();
   /** books of the plants that were reckoned last, for who asks of them next */
-  private books: ReadonlyMap<number, readonly PlantEvent[]> = new Map();
+  private readonly books = new Map<number, readonly PlantEvent[]>();
   /** never counts anew, whatever became of the worker */
   private editions = 0;
   private sent = 0;
@@ -130,14 +137,14 @@ export class Outlooks {
 
   async close(): Promise<void> {
     this.closing = true;
-    await Promise.allSettled(this.turns.values());
+    await Promise.all([...this.turns.values()].map(({ done }) => done));
     await this.worker?.terminate();
   }
 
   /** Outlooks as the database stands now. */
   async ofSite(site: SiteRow): Promise<SiteOutlooks> {
     for (;;) {
-      const kept = await this.patiently(site, this.inTurn(site, 'all'));
+      const kept = await this.patiently(this.inTurn(site, 'all'));
       if (kept.pulse >= site.pulse) return kept;
     }
   }
@@ -145,19 +152,28 @@ export class Outlooks {
   /**
    * Outlooks in which these plants are as the database has them; others may still be on their way. A mark on one pot
    * need not wait for a list of thousands that has just come in.
+   *
+   * @param revisions of these plants, if the caller has just read them: where all are known, nothing is waited for
    */
-  async ofPlants(site: SiteRow, plantIds: readonly number[]): Promise<SiteOutlooks> {
-    return this.patiently(site, this.inTurn(site, plantIds));
+  async ofPlants(
+    site: SiteRow,
+    plantIds: readonly number[],
+    revisions?: ReadonlyMap<number, number>,
+  ): Promise<SiteOutlooks> {
+    const kept = this.kept.get(site.id);
+    if (revisions && kept?.key === keyOf(site) && plantIds.every((id) => kept.revisions.get(id) === revisions.get(id)))
+      return kept;
+    return this.patiently(this.inTurn(site, plantIds));
   }
 
   /** Waits as long as the request that asks may; what it waited for goes on without it. */
-  private async patiently<T>(site: SiteRow, turn: Promise<T>): Promise<T> {
+  async patiently<T>(turn: Promise<T>): Promise<T> {
     const errand = errandNow();
-    if (!errand) return turn;
+    if (!errand || errand.until === Infinity) return turn;
     let timer: NodeJS.Timeout | undefined;
     const impatient = new Promise<never>((_, reject) => {
       timer = setTimeout(
-        () => reject(stillReckoning(site, this.comingOf(site.id))),
+        () => reject(stillReckoning([...this.coming.values()])),
         Math.max(0, errand.until - performance.now() - TO_ANSWER_MS),
       );
     });
@@ -169,22 +185,15 @@ export class Outlooks {
   }
 
   /**
-   * Calls for one site take turns, so that nothing is reckoned twice. Those that come while one runs share the next: it
-   * looks at the database after all of them did.
+   * Calls for one site take turns, so that nothing is reckoned twice. Those that come while one reads share the next: it
+   * looks at the database after all of them did. While the worker reckons for one turn, the next reads already; it ends
+   * after it.
    */
   private inTurn(site: SiteRow, wanted: readonly number[] | 'all'): Promise<Kept> {
     let turn = this.next.get(site.id);
     if (!turn) {
-      const made: Turn = { site, all: false, first: new Set(), done: null };
-      made.done = (this.turns.get(site.id) ?? Promise.resolve())
-        .catch(() => {})
-        .then(() => {
-          this.next.delete(site.id);
-          return onNobodysErrand(() => this.refresh(made));
-        });
-      this.next.set(site.id, made);
-      this.turns.set(site.id, made.done);
-      turn = made;
+      turn = this.newTurn(site);
+      this.next.set(site.id, turn);
     }
     if (site.pulse > turn.site.pulse || site.revision > turn.site.revision) turn.site = site;
     if (wanted === 'all') turn.all = true;
@@ -192,45 +201,91 @@ export class Outlooks {
     return turn.done!;
   }
 
-  private async refresh({ site, all, first }: Turn): Promise<Kept> {
+  private newTurn(site: SiteRow): Turn {
+    const turn: Turn = { site, all: false, first: new Set(), done: null };
+    const before = this.turns.get(site.id) ?? { read: NOTHING, done: NOTHING };
+    onSharedErrand(() => {
+      const read = before.read.then(() => {
+        this.next.delete(site.id);
+        return this.gather(turn);
+      });
+      turn.done = read.then(async ({ kept, reckoned }) => {
+        await Promise.all([reckoned, before.done]);
+        return kept;
+      });
+      this.turns.set(site.id, { read: read.then(nothing, nothing), done: turn.done.then(nothing, nothing) });
+    });
+    return turn;
+  }
+
+  /** Reads what changed and hands it to the worker; whoever wants its answer waits for `reckoned`. */
+  private async gather({ site, all, first }: Turn): Promise<{ kept: Kept; reckoned: Promise<unknown> }> {
     const today = todayAt(site.time_zone);
-    const key = `${today}/${site.revision}`;
+    const key = keyOf(site);
     const kept = this.kept.get(site.id);
-    if (kept?.key !== key || !kept) return this.load(site, key, today);
+    const anew = async () => ({ kept: await onNobodysErrand(() => this.load(site, key, today)), reckoned: NOTHING });
+    if (kept?.key !== key || !kept) return anew();
     // A call that waited for its turn may know less than what is kept by now.
-    if (kept.pulse >= site.pulse) return kept;
+    if (kept.pulse >= site.pulse) return { kept, reckoned: NOTHING };
     const changed = await changedSince(this.pool, site.collection_id, kept.pulse);
     const changedHere = changed.filter(
-      (plant) => plant.site_id === site.id && kept.revisions.get(plant.id) !== plant.revision,
+      (plant) => plant.site_id === site.id && kept.asked.get(plant.id) !== plant.revision,
     );
     const [asked, others] = [true, false].map((is) => changedHere.filter(({ id }) => first.has(id) === is));
     const here = [...asked!, ...(all ? others!.slice(0, PLANTS_A_TURN) : [])];
-    const gone = changed
-      .filter((plant) => plant.site_id !== site.id && kept.revisions.has(plant.id))
-      .map(({ id }) => id);
+    const gone = changed.filter((plant) => plant.site_id !== site.id && kept.asked.has(plant.id)).map(({ id }) => id);
+    let reckoned: Promise<unknown> = NOTHING;
     if (here.length + gone.length > 0) {
       const plants = here.length > 0 ? await loadPlants(this.pool, { plantIds: here.map(({ id }) => id) }) : [];
       // Brought from another site in a mix that came later: only a whole look knows it.
-      if (plants.some(({ plant }) => !kept.mixes.has(plant.mix))) return this.load(site, key, today);
-      const answer = await this.ask({ kind: 'replace', siteId: site.id, kept: plants, gone: gone.map(String) });
-      this.books = new Map(plants.map(({ plant }) => [Number(plant.id), plant.events]));
-      this.take(kept, answer.plants);
-      for (const { id, revision } of here) kept.revisions.set(id, revision);
-      for (const id of gone) {
-        kept.views.delete(id);
-        kept.tasks.delete(id);
-        kept.weeks.delete(id);
-        kept.revisions.delete(id);
-      }
-      if (gone.length > 0) kept.edition = ++this.editions;
-      this.ask({
-        kind: 'bench',
-        siteId: site.id,
-        placeIds: [...new Set(plants.map(({ plant }) => plant.place))],
-      }).catch((error: unknown) => this.closing || this.onBackgroundError(error));
+      if (plants.some(({ plant }) => !kept.mixes.has(plant.mix))) return anew();
+      reckoned = this.replace(kept, { siteId: site.id, plants, here, gone });
+      // Told to whoever waits for it; here it only must not go unheard.
+      reckoned.catch(nothing);
     }
     if (here.length === changedHere.length) kept.pulse = site.pulse;
-    return kept;
+    return { kept, reckoned };
+  }
+
+  private async replace(
+    kept: Kept,
+    {
+      siteId,
+      plants,
+      here,
+      gone,
+    }: { siteId: number; plants: KeptPlant[]; here: readonly { id: number; revision: number }[]; gone: number[] },
+  ): Promise<void> {
+    for (const { id, revision } of here) kept.asked.set(id, revision);
+    for (const id of gone) kept.asked.delete(id);
+    try {
+      const answer = await this.ask({ kind: 'replace', siteId, kept: plants, gone: gone.map(String) });
+      for (const { plant } of plants) this.remember(Number(plant.id), plant.events);
+      this.take(kept, answer.plants);
+    } catch (error) {
+      // Whoever asks next begins anew.
+      this.kept.delete(siteId);
+      throw error;
+    }
+    for (const { id, revision } of here) kept.revisions.set(id, revision);
+    for (const id of gone) {
+      kept.views.delete(id);
+      kept.tasks.delete(id);
+      kept.weeks.delete(id);
+      kept.revisions.delete(id);
+      this.books.delete(id);
+    }
+    if (gone.length > 0) kept.edition = ++this.editions;
+    const placeIds = [...new Set(plants.map(({ plant }) => plant.place))];
+    this.ask({ kind: 'bench', siteId, placeIds }).catch(
+      (error: unknown) => this.closing || this.onBackgroundError(error),
+    );
+  }
+
+  private remember(plantId: number, book: readonly PlantEvent[]): void {
+    this.books.delete(plantId);
+    this.books.set(plantId, book);
+    if (this.books.size > MOST_BOOKS) this.books.delete(this.books.keys().next().value!);
   }
 
   private async load(site: SiteRow, key: string, today: string): Promise<Kept> {
@@ -253,6 +308,7 @@ export class Outlooks {
       tasks: new Map(),
       weeks: new Map(),
       revisions,
+      asked: new Map(revisions),
       edition: ++this.editions,
     };
     this.coming.set(site.id, { stage: 'reading', done: 0, of: loaded.garden.plants.length, soFar: null, kept });
@@ -315,6 +371,11 @@ export class Outlooks {
     this.waiting.clear();
     if (!this.closing) this.onBackgroundError(error);
   }
+}
+
+/** What a site's climate hangs on. */
+function keyOf(site: SiteRow): string {
+  return `${todayAt(site.time_zone)}/${site.revision}`;
 }
 
 function byNumber<T>(entries: readonly [string, T][]): Map<number, T> {

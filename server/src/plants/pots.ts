@@ -92,11 +92,13 @@ export async function potsById(app: App, plantIds: readonly number[]): Promise<M
   const bySite = groupBy(cards, (card) => card.site_id);
   const found = new Map<number, WholePot>();
   for (const site of (await sites(app.pool)).filter(({ id }) => bySite.has(id))) {
+    const here = bySite.get(site.id)!;
     const outlooks = await app.outlooks.ofPlants(
       site,
-      bySite.get(site.id)!.map(({ id }) => id),
+      here.map(({ id }) => id),
+      new Map(here.map(({ id, revision }) => [id, revision])),
     );
-    for (const card of bySite.get(site.id)!) {
+    for (const card of here) {
       const pot = wholePot(card, outlooks);
       if (pot) found.set(card.id, pot);
     }

@@ -9,6 +9,7 @@ import type { SiteOutlooks } from '../outlook/outlooks.ts';
 import { plantCards } from '../plants/store.ts';
 import { openHardenings } from '../hardening/store.ts';
 import { roundPot } from '../plants/pots.ts';
+import { Shared } from '../sharing.ts';
 import { type CanKit, kitOf, placeRows, waitingLooks } from './store.ts';
 
 interface KeptSite {
@@ -19,10 +20,16 @@ interface KeptSite {
 export class RoundBook {
   private readonly kept = new Map<number, KeptSite>();
   private answer: KeptAnswer | null = null;
+  private readonly reading = new Shared(() => this.readNow());
 
   constructor(private readonly app: App) {}
 
+  /** The round as it stands now, for all who ask at once. */
   async read(): Promise<KeptAnswer> {
+    return this.app.outlooks.patiently(this.reading.ask());
+  }
+
+  private async readNow(): Promise<KeptAnswer> {
     const all = await sites(this.app.pool);
     const kit = all[0] ? await kitOf(this.app.pool, all[0].collection_id) : null;
     const kept = await Promise.all(all.map((site) => this.site(site, kit!)));

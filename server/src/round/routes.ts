@@ -2,7 +2,6 @@ import { madeMany } from '@zinc-pail/contract/answers';
 import { idParam, orderBody, roundSchema, roundSoFarSchema } from '@zinc-pail/contract/api';
 import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
-import { sendKept } from '../http/kept.ts';
 import { Refused } from '../http/refusals.ts';
 import { route, type Route, SENT } from '../http/route.ts';
 import { RoundBook } from './roundBook.ts';
@@ -16,8 +15,8 @@ export function roundRoutes(app: App): Route[] {
       path: '/round',
       does: 'Today’s walk: every site, bench by bench, with the pots that want something and the can.',
       answer: roundSchema,
-      async handle({ request, response }) {
-        await sendKept(request, response, await book.read());
+      async handle({ response }) {
+        (await book.read()).send(response);
         return SENT;
       },
     }),

@@ -3,32 +3,40 @@ import { TABLE_FIELDS, type TableRow } from '@zinc-pail/contract/table';
 import { genusByAnyName, judgedAs, lightVerdict } from '@zinc-pail/core';
 import type { App } from '../context.ts';
 import { sites } from '../garden/store.ts';
-import { KeptAnswer, sendKept } from '../http/kept.ts';
+import { KeptAnswer } from '../http/kept.ts';
 import { route, type Route, SENT } from '../http/route.ts';
 import type { SiteOutlooks } from '../outlook/outlooks.ts';
+import { Shared } from '../sharing.ts';
 import { type TableCard, tableCards } from './store.ts';
 
 export function tableRoutes(app: App): Route[] {
-  let kept: KeptAnswer | null = null;
+  const table = new Shared(keptTable(app));
   return [
     route({
       method: 'get',
       path: '/plants',
       does: 'Every living plant, a row each, names of fields once: sorted, filtered and drawn where it is looked at.',
       answer: tableSchema,
-      async handle({ request, response }) {
-        const all = await sites(app.pool);
-        const outlooks = await Promise.all(all.map((site) => app.outlooks.ofSite(site)));
-        const edition = all
-          .map((site, i) => `${site.id}:${site.revision}:${site.walks}:${outlooks[i]!.today}:${outlooks[i]!.edition}`)
-          .join(' ');
-        if (kept?.edition !== edition || !kept)
-          kept = new KeptAnswer(edition, JSON.stringify(await tableOf(app, outlooks)));
-        await sendKept(request, response, kept);
+      async handle({ response }) {
+        (await app.outlooks.patiently(table.ask())).send(response);
         return SENT;
       },
     }),
   ];
+}
+
+function keptTable(app: App): () => Promise<KeptAnswer> {
+  let kept: KeptAnswer | null = null;
+  return async () => {
+    const all = await sites(app.pool);
+    const outlooks = await Promise.all(all.map((site) => app.outlooks.ofSite(site)));
+    const edition = all
+      .map((site, i) => `${site.id}:${site.revision}:${site.walks}:${outlooks[i]!.today}:${outlooks[i]!.edition}`)
+      .join(' ');
+    if (kept?.edition !== edition || !kept)
+      kept = new KeptAnswer(edition, JSON.stringify(await tableOf(app, outlooks)));
+    return kept;
+  };
 }
 
 async function tableOf(app: App, outlooks: readonly SiteOutlooks[]): Promise<{ fields: string[]; rows: unknown[][] }> {

@@ -1,0 +1,137 @@
+/**
+ * A checkout beside the real one: its scripts and its data are its own, all else is linked. `npm start` runs in it whole,
+ * MariaDB and all, and may be killed, starved and stopped without harm to anybody's plants.
+ */
+import { type ChildProcess, spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import mysql from 'mysql2/promise';
+
+const ROOT = process.env.ZINC_ROOT!;
+/** What a start reads and does not write. */
+const CODE = ['core', 'contract', 'words', 'server', 'web', 'cli', 'demo', 'build', 'node_modules'];
+const LINKED = [...CODE, 'package.json', 'package-lock.json'];
+const START_S = 120;
+const FIRST_PORT = 41_000;
+const PORTS = 20_000;
+
+export interface Started {
+  url: string;
+  /** of the process that `npm start` runs: it holds the server */
+  pid: number;
+  /** what it said on its errors' line */
+  said(): string;
+  /** settles when it has ended */
+  ended: Promise<void>;
+  kill(signal: NodeJS.Signals): void;
+  /** ends it as Ctrl-C does */
+  stop(): Promise<void>;
+  memoryMb(): number;
+}
+
+export class Home {
+  readonly folder = mkdtempSync(join(tmpdir(), 'zinc-drill-'));
+  readonly data = join(this.folder, '.zinc');
+  private readonly running = new Set<Started>();
+
+  constructor() {
+    cpSync(join(ROOT, 'scripts'), join(this.folder, 'scripts'), { recursive: true });
+    for (const name of LINKED) symlinkSync(join(ROOT, name), join(this.folder, name));
+    mkdirSync(this.data);
+  }
+
+  /** @param clockFile moves the clock of the process by the milliseconds that stand in it */
+  async start({ empty = false, clockFile }: { empty?: boolean; clockFile?: string } = {}): Promise<Started> {
+    const port = FIRST_PORT + Math.floor(Math.random() * PORTS);
+    const { npm_lifecycle_event: _, ZINC_DATABASE_URL: __, ...env } = process.env;
+    const child = spawn(
+      process.execPath,
+      [join(this.folder, 'scripts', 'start.mjs'), '--port', String(port), ...(empty ? ['--empty'] : [])],
+      {
+        cwd: this.folder,
+        stdio: ['ignore', 'pipe', 'pipe'],
+        env: {
+          ...env,
+          ZINC_LOG: 'error',
+          ...(clockFile
+            ? { ZINC_DRILL_CLOCK: clockFile, NODE_OPTIONS: `--import ${join(ROOT, 'drill', 'clock.mjs')}` }
+            : {}),
+        },
+      },
+    );
+    const started = await this.opened(child);
+    this.running.add(started);
+    void started.ended.then(() => this.running.delete(started));
+    return started;
+  }
+
+  private async opened(child: ChildProcess): Promise<Started> {
+    let said = '';
+    const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
+    const url = await new Promise<string>((resolve, reject) => {
+      const hear = (chunk: Buffer) => {
+        said = (said + String(chunk)).slice(-100_000);
+        const address = /http:\/\/127\.0\.0\.1:\d+/.exec(said)?.[0];
+        if (address) resolve(address);
+      };
+      child.stdout!.on('data', hear);
+      child.stderr!.on('data', hear);
+      const timer = setTimeout(() => reject(new Error(`did not open in ${START_S} s: ${said}`)), START_S * 1000);
+      void ended.then(() => {
+        clearTimeout(timer);
+        reject(new Error(`ended before it opened: ${said}`));
+      });
+    });
+    return {
+      url,
+      pid: child.pid!,
+      said: () => said,
+      ended,
+      kill: (signal) => child.kill(signal),
+      async stop() {
+        child.kill('SIGINT');
+        await ended;
+      },
+      memoryMb: () => memoryOf(child.pid!),
+    };
+  }
+
+  databasePid(): number {
+    return (JSON.parse(readFileSync(join(this.data, 'database', 'server.json'), 'utf8')) as { pid: number }).pid;
+  }
+
+  /** Asks the database itself, past the server. */
+  async rows<T>(sql: string, values: unknown[] = []): Promise<T[]> {
+    const { url } = JSON.parse(readFileSync(join(this.data, 'database', 'server.json'), 'utf8')) as { url: string };
+    const connection = await mysql.createConnection({ uri: url, dateStrings: true });
+    try {
+      const [rows] = await connection.query(sql, values);
+      return rows as T[];
+    } finally {
+      await connection.end();
+    }
+  }
+
+  /** Writes into a file of its own, for what is handed over by files. */
+  file(text: string): string {
+    const path = join(this.folder, randomUUID());
+    writeFileSync(path, text);
+    return path;
+  }
+
+  async clear(): Promise<void> {
+    for (const started of this.running) await started.stop();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+/** Resident memory of a process, MB; 0 once it is gone. */
+export function memoryOf(pid: number): number {
+  try {
+    return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024;
+  } catch {
+    return 0;
+  }
+}
