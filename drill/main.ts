@@ -1,6 +1,7 @@
 /** `npm run drill`: breaks a server of its own in every way it knows, and tells what held. */
 import { parseArgs } from 'node:util';
 import { Home } from './home.ts';
+import { holdUp } from './holdUp.ts';
 import { load } from './load.ts';
 import { type Finding, Table } from './table.ts';
 
@@ -16,6 +17,7 @@ const { values, positionals } = parseArgs({
 
 type Part = (home: Home, table: Table) => Promise<void>;
 const PARTS: Record<string, Part> = {
+  'hold-up': holdUp,
   load: (home, table) => load(home, table, Number(values.seconds)),
 };
 

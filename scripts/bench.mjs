@@ -4,13 +4,15 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { spawnSync } from 'node:child_process';
-import { BUILD, bundleStale, PACKAGES_OUTSIDE } from './build.mjs';
+import { BUILD, buildWeb, bundleStale, PACKAGES_OUTSIDE } from './build.mjs';
 import { ownDatabase } from './database.mjs';
 import { checkNode, npmPackages } from './install.mjs';
 import { main, ROOT, say, Stop } from './lib.mjs';
 
 /** Benches that want a MariaDB get a throw-away one. */
 const NEED_DATABASE = /collection/;
+/** Those that start the application whole want it built. */
+const NEED_APPLICATION = /holdUp/;
 
 await main(async () => {
   checkNode();
@@ -22,6 +24,10 @@ await main(async () => {
   );
   const needsDatabase = benches.some((file) => NEED_DATABASE.test(file));
   if (needsDatabase) await bundleStale(['server', 'forecast-worker']);
+  if (benches.some((file) => NEED_APPLICATION.test(file))) {
+    await bundleStale(['server', 'forecast-worker', 'demo-load', 'zinc']);
+    await buildWeb();
+  }
   const database = needsDatabase ? await ownDatabase(`bench-${process.pid}`, { throwAway: true }) : null;
   try {
     for (const file of benches) {

@@ -10,7 +10,7 @@ export const BUNDLES = {
   zinc: { entry: 'cli/src/main.ts', from: ['core/src', 'contract/src', 'words/src', 'cli/src'] },
   server: { entry: 'server/src/main.ts', from: ['core/src', 'contract/src', 'words/src', 'server/src'] },
   'forecast-worker': {
-    entry: 'server/src/outlook/worker.ts',
+    entry: 'server/src/worker.ts',
     from: ['core/src', 'contract/src', 'words/src', 'server/src'],
   },
   'demo-load': { entry: 'demo/load.ts', from: ['core/src', 'contract/src', 'words/src', 'server/src', 'demo'] },

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { describe, expect, it } from 'vitest';
-import { brief, check, type Fault, faultsText, faultText } from './faults.ts';
+import { brief, check, checkInTurns, type Fault, faultsText, faultText } from './faults.ts';
 import { list, number, object, optional, text } from './fields.ts';
 import { checkGarden } from './gardenFile.ts';
 import { MOST_FAULTS_TOLD } from './limits.ts';
@@ -62,6 +62,58 @@ describe('what is wrong in a large input', () => {
     const [fault] = check(rows, { rows: good(50_001) }).faults;
     expect(fault).toMatchObject({ pointer: '/rows', accepted: 'rows, at most 50000' });
     expect(JSON.stringify(fault).length).toBeLessThan(2000);
+  });
+});
+
+describe('a long list, some items at a time', () => {
+  const inTurns = async (input: unknown, schema: Joi.Schema = rows) => {
+    let turns = 0;
+    const checked = await checkInTurns(schema, input, async () => void turns++);
+    return { ...checked, turns };
+  };
+  it('that is sound takes many turns', async () => {
+    const { faults, unknown, turns, value } = await inTurns({ rows: good(5000) });
+    expect([faults, unknown]).toEqual([[], []]);
+    expect(turns).toBeGreaterThan(3);
+    expect((value as { rows: unknown[] }).rows).toHaveLength(5000);
+  });
+  it.each([0, 1, 999, 1000, 2345, 4999])('what is wrong at %d is told at its place', async (at) => {
+    const input = { rows: good(5000) };
+    input.rows[at]!.name = 7;
+    expect((await inTurns(input)).faults).toEqual([
+      { pointer: `/rows/${at}/name`, got: 7, accepted: 'a text of 1 to 20 characters' },
+    ]);
+  });
+  it('what nobody knows is told at its place, within the list and beside it', async () => {
+    const input = { rows: good(3000), x: 1 };
+    input.rows[0]!.mood = 1;
+    expect((await inTurns(input)).unknown).toEqual(['/rows/0/mood', '/x']);
+    const later = { rows: good(3000) };
+    later.rows[2999]!.mood = 1;
+    expect((await inTurns(later)).unknown).toEqual(['/rows/2999/mood']);
+  });
+  it('that is too long is told before anything in it', async () => {
+    const { faults, turns } = await inTurns({ rows: Array(60_000).fill(0) });
+    expect(faults).toMatchObject([{ pointer: '/rows', accepted: 'rows, at most 50000' }]);
+    expect(turns).toBe(0);
+  });
+  it('beside another that is wrong does not hide it', async () => {
+    expect((await inTurns({ rows: good(3000), more: [99] })).faults[0]).toMatchObject({ pointer: '/more/0', got: 99 });
+  });
+  it.each([
+    ['no object', [1, 2, 3]],
+    ['a list where none is wanted', { rows: good(2), name: Array(5000).fill(1) }],
+    ['too deep', { rows: [JSON.parse(`${'['.repeat(40)}${']'.repeat(40)}`) as unknown, 1] }],
+    ['nothing', null],
+  ])('%s is told as ever', async (_, input) => {
+    const { faults, unknown } = await inTurns(input);
+    const asEver = check(rows, input);
+    expect({ faults, unknown }).toEqual({ faults: asEver.faults, unknown: asEver.unknown });
+    expect(faults.length + unknown.length).toBeGreaterThan(0);
+  });
+  it('an item that is large alone is a turn of its own', async () => {
+    const large = { name: 'large', parts: Array(2500).fill(1) };
+    expect((await inTurns({ rows: [large, large, large] })).turns).toBe(3);
   });
 });
 

@@ -103,6 +103,107 @@ export function check<T>(schema: Joi.Schema, input: unknown): Checked<T> {
   return { value, ...sorted([first, worst, ...others]) };
 }
 
+/**
+ * The same for a long list in an object, some of its items at a time, so that whoever runs beside it is not held up.
+ *
+ * @param pause awaited between two turns
+ */
+export async function checkInTurns<T>(
+  schema: Joi.Schema,
+  input: unknown,
+  pause: () => Promise<void>,
+): Promise<Checked<T>> {
+  const long = longestList(input);
+  const bounds = long && boundsIn(schema).get(long.key);
+  if (!long || !bounds) return check(schema, input);
+  const value = input as T;
+  const whole = measured(input).fault;
+  if (whole) return { value, faults: [whole], unknown: [] };
+  const { key, items } = long;
+  if (items.length > bounds.most) {
+    const fault = { pointer: pointerOf([key]), got: brief(items), accepted: bounds.accepted };
+    return { value, faults: [fault], unknown: [] };
+  }
+  for (let from = 0; from < items.length;) {
+    const part = turnFrom(items, from);
+    const { faults, unknown } = check(schema, { ...(input as object), [key]: part });
+    if (faults.length + unknown.length > 0) {
+      const inList = new RegExp(`^${escaped(pointerOf([key]))}/(\\d+)`);
+      const moved = (pointer: string) =>
+        pointer.replace(inList, (_, i: string) => `${pointerOf([key])}/${Number(i) + from}`);
+      return {
+        value,
+        faults: faults.map((one) => ({ ...one, pointer: moved(one.pointer) })),
+        unknown: unknown.map(moved),
+      };
+    }
+    from += part.length;
+    await pause();
+  }
+  return { value, faults: [], unknown: [] };
+}
+
+/** The longest list that stands directly in an object, if it is long enough to be worth it. */
+function longestList(input: unknown): { key: string; items: readonly unknown[] } | null {
+  if (typeof input !== 'object' || input === null || Array.isArray(input)) return null;
+  let longest: { key: string; items: readonly unknown[] } | null = null;
+  let fields = 0;
+  for (const key in input) {
+    if (++fields > MOST_FIELDS) return null;
+    const items = (input as Record<string, unknown>)[key];
+    if (Array.isArray(items) && items.length > Math.max(1, longest?.items.length ?? 1)) longest = { key, items };
+  }
+  return longest;
+}
+
+interface ListBounds {
+  most: number;
+  accepted: string;
+}
+
+/** What is told of the lists that stand directly in an object: describing a schema takes some hundredths of a second. */
+const boundsOfLists = new WeakMap<Joi.Schema, ReadonlyMap<string, ListBounds>>();
+
+function boundsIn(schema: Joi.Schema): ReadonlyMap<string, ListBounds> {
+  const known = boundsOfLists.get(schema);
+  if (known) return known;
+  const { keys = {} } = schema.describe() as {
+    keys?: Record<
+      string,
+      {
+        type: string;
+        rules?: { name: string; args?: { limit: number } }[];
+        preferences?: { messages?: Record<string, string> };
+      }
+    >;
+  };
+  const bounds = new Map(
+    Object.entries(keys)
+      .filter(([, { type }]) => type === 'array')
+      .map(([key, { rules = [], preferences }]): [string, ListBounds] => [
+        key,
+        {
+          most: rules.find(({ name }) => name === 'max')?.args?.limit ?? Infinity,
+          accepted: preferences?.messages?.['*'] ?? 'a shorter list',
+        },
+      ]),
+  );
+  boundsOfLists.set(schema, bounds);
+  return bounds;
+}
+
+/** Items for one turn: at least one, and no more values than are checked in some hundredths of a second. */
+function turnFrom(items: readonly unknown[], from: number): unknown[] {
+  let values = 0;
+  let to = from;
+  while (to < items.length && (to === from || values < FEW_VALUES)) values += measured(items[to++]).values;
+  return items.slice(from, to);
+}
+
+function escaped(text: string): string {
+  return text.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&');
+}
+
 /** How many values there are; a fault where they nest too deep or are too many. */
 function measured(input: unknown): { values: number; fault: Fault | null } {
   let values = 0;

@@ -165,7 +165,7 @@ export const anyEntry = named(
   eventSchema({ date: day() }, [...MARKED_TYPES, 'repotting', 'move', 'picture', 'ended'], ownFields, moreFields),
 );
 
-const MOST_ENTRIES = 200;
+const MOST_ENTRIES = 50;
 
 export interface NewMark {
   plant_id: number;

@@ -10,6 +10,7 @@ import { buildApp } from './app.ts';
 import { migrate } from './database/migrate.ts';
 import { expected, openPool, type Pool, takingTurns, transaction } from './database/pool.ts';
 import { sites } from './garden/store.ts';
+import { GardenClerk } from './formats/gardenClerk.ts';
 import { ensureCollection } from './keeping/store.ts';
 import { Outlooks } from './outlook/outlooks.ts';
 
@@ -64,7 +65,7 @@ export async function serve(options: ServeOptions): Promise<Running> {
   );
   const server = createServer(
     buildApp(
-      { pool, outlooks, log },
+      { pool, outlooks, clerk: new GardenClerk(pool, options.workerFile, options.databaseUrl), log },
       {
         webFolder: options.webFolder,
         commandKey: options.commandKey ?? null,

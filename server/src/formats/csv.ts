@@ -12,6 +12,7 @@ import {
 import { isIsoDay, type Pot, POT_MATERIALS, POT_SHAPES } from '@zinc-pail/core';
 import Papa from 'papaparse';
 import { alike } from '../plants/numbering.ts';
+import { readCsv } from './readCsv.ts';
 
 export interface CsvContext {
   today: string;
@@ -59,11 +60,7 @@ export function readPlants(
   given: Pick<CsvImport, 'csv' | 'columns' | 'defaults'>,
   context: CsvContext,
 ): { plants: CsvPlant[]; faults: CsvFault[]; rows: number } {
-  const { data, meta, errors } = Papa.parse<Record<string, string>>(given.csv.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (name) => name.trim(),
-  });
+  const { data, meta, errors } = readCsv(given.csv);
   const faults = [
     ...faultsOfHeader(given.columns, new Set(meta.fields ?? [])),
     ...faultsOfLength(data.length),

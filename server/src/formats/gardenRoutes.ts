@@ -1,21 +1,15 @@
 /** Gardens in and out as garden files (docs/formats.md). */
-import { gardenTaken, type GardenTaken } from '@zinc-pail/contract/answers';
+import { gardenTaken } from '@zinc-pail/contract/answers';
 import { idParam } from '@zinc-pail/contract/api';
-import { faultsText } from '@zinc-pail/contract/faults';
 import { object, text } from '@zinc-pail/contract/fields';
-import { checkGarden } from '@zinc-pail/contract/gardenFile';
 import { LARGEST_GARDEN_MB, LONGEST_NAME } from '@zinc-pail/contract/limits';
 import Joi from 'joi';
 import type { App } from '../context.ts';
-import { transaction } from '../database/pool.ts';
-import { acceptZone } from '../garden/clock.ts';
 import { sites } from '../garden/store.ts';
-import { notFound, Refused } from '../http/refusals.ts';
+import { notFound } from '../http/refusals.ts';
 import { LONG_S } from '../http/limit.ts';
 import { route, type Route, SENT, With } from '../http/route.ts';
-import { exportGarden, importGarden, stampGarden, zoneOf } from './gardenStore.ts';
-
-const MOST_FAULTS_SAID = 3;
+import { exportGarden } from './gardenStore.ts';
 
 interface Import {
   name?: string;
@@ -40,31 +34,19 @@ export function gardenFileRoutes(app: App): Route[] {
       does: 'Takes in a garden file as a site of its own, all of it or nothing; dry_run=true only counts it.',
       query: importQuery,
       document: 'a garden file, version 1 (docs/formats.md)',
+      bytes: true,
       largestMb: LARGEST_GARDEN_MB,
       status: 201,
       answer: gardenTaken,
       refuses: ['unsound-garden', 'no-such-time-zone'],
       async handle({ query, body, by }) {
-        const { value, faults, unknown } = checkGarden(body);
-        if (faults.length > 0)
-          throw new Refused('unsound-garden', faultsText(faults.slice(0, MOST_FAULTS_SAID)), faults);
-        const timeZone = query.time_zone ?? zoneOf(value.site.longitude_deg);
-        acceptZone(timeZone);
-        const taken: GardenTaken = {
-          site_id: null,
-          places: value.places.length,
-          mixes: value.mixes.length,
-          plants: value.plants.length,
-          events: value.plants.reduce((sum, plant) => sum + plant.events.length, 0),
-          ignored: unknown,
-        };
-        if (query.dry_run === 'true') return new With(200, taken);
-        const name = query.name || 'Imported garden';
-        const { siteId } = await transaction(app.pool, (connection) =>
-          importGarden(connection, value, { name, timeZone, by }),
-        );
-        await stampGarden(app.pool, siteId, value.today);
-        return { ...taken, site_id: siteId };
+        const taken = await app.clerk.take(Buffer.isBuffer(body) ? body : Buffer.alloc(0), {
+          name: query.name ?? '',
+          timeZone: query.time_zone ?? null,
+          by,
+          dryRun: query.dry_run === 'true',
+        });
+        return taken.site_id === null ? new With(200, taken) : taken;
       },
     }),
     route({

@@ -57,6 +57,8 @@ export interface Declared<P = unknown, Q = unknown, B = unknown, A = unknown> {
   file?: { types: string[]; largest: number };
   /** a body that its handler checks, for it is no flat object: what it is */
   document?: string;
+  /** its handler reads the JSON itself, from bytes */
+  bytes?: true;
   /** how large a JSON body may be, where it may be larger than others */
   largestMb?: number;
   /** wants the version that a change was made from */
@@ -93,7 +95,7 @@ export function mount(router: Router, routes: readonly Route[], hold: boolean): 
     const { method, path, file, largestMb = LARGEST_BODY_MB } = declared;
     const reader = file
       ? express.raw({ type: file.types, limit: file.largest })
-      : express.json({ limit: `${largestMb}mb` });
+      : (declared.bytes ? express.raw : express.json)({ type: 'application/json', limit: `${largestMb}mb` });
     const readers = method === 'get' ? [] : [reader];
     router[method](path, limitOf(declared.patienceS), ...readers, (request: Request, response: Response) =>
       onErrand(errandOf(response)!, () => answer(declared, request, response, hold)),
@@ -118,7 +120,7 @@ async function answer(declared: Route, request: Request, response: Response, hol
     params: declared.params ? acceptParam(declared.params, request.params) : {},
     version: declared.ifMatch ? versionOf(request) : 0,
     query: declared.query ? acceptQuery(declared.query, request.query) : {},
-    body: declared.body ? accept(declared.body, request.body) : request.body,
+    body: declared.body ? await accept(declared.body, request.body) : request.body,
     by: keeperOf(request),
     request,
     response,

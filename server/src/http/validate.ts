@@ -1,10 +1,14 @@
-import { check, faultsText, pointerOf } from '@zinc-pail/contract/faults';
+import { checkInTurns, faultsText, pointerOf } from '@zinc-pail/contract/faults';
+import { setImmediate } from 'node:timers/promises';
 import type Joi from 'joi';
 import { Refused } from './refusals.ts';
 
-/** The input if it is sound; else a refusal with a pointer for each wrong field. Unknown fields are refused too. */
-export function accept<T>(schema: Joi.Schema<T>, input: unknown): T {
-  const { value, faults, unknown } = check<T>(schema, input);
+/**
+ * The input if it is sound; else a refusal with a pointer for each wrong field. Unknown fields are refused too. Others are
+ * answered between parts of a long list.
+ */
+export async function accept<T>(schema: Joi.Schema<T>, input: unknown): Promise<T> {
+  const { value, faults, unknown } = await checkInTurns<T>(schema, input, () => setImmediate());
   const all = [...faults, ...unknown.map((pointer) => ({ pointer, got: undefined, accepted: 'no such field here' }))];
   if (all.length > 0) throw new Refused('not-understood', faultsText(all), all);
   return value;

@@ -1,7 +1,7 @@
 /** Thermometer readings from a table: a keeper's own, or what a logger writes, many a day. */
 import { isIsoDay } from '@zinc-pail/core';
 import { OLDEST_DAY } from '@zinc-pail/contract/limits';
-import Papa from 'papaparse';
+import { readCsv } from '../formats/readCsv.ts';
 import type { Reading } from '@zinc-pail/contract/keeping';
 import { groupBy } from '../grouping.ts';
 
@@ -32,11 +32,7 @@ function numberOf(text: string): number {
  * header being 1.
  */
 export function readReadings(csv: string, today: string): { readings: Reading[]; faults: ReadingFault[] } {
-  const { data, meta } = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (name) => name.trim(),
-  });
+  const { data, meta } = readCsv(csv);
   const find = (pattern: RegExp) => meta.fields?.find((name) => pattern.test(name));
   const [date, min, max, one, humidity] = [
     find(HEADERS.date),

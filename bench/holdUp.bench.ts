@@ -1,0 +1,20 @@
+/** How long one large request holds up another, on the demo: the worst of each, of all that is taken here at its largest. */
+import { holdUps } from '../drill/holdUp.ts';
+import { Home } from '../drill/home.ts';
+import { ask } from '../drill/ask.ts';
+
+const home = new Home();
+try {
+  const server = await home.start();
+  await ask(server.url, '/api/round');
+  let worst = 0;
+  await holdUps(server.url, server.memoryMb, ({ name, status, ms, worstMs, mb }) => {
+    worst = Math.max(worst, worstMs);
+    console.log(
+      `${name}: ${status} in ${ms.toFixed(0)} ms; another waited ${worstMs.toFixed(0)} ms at most; ${mb.toFixed(0)} MB`,
+    );
+  });
+  console.log(`the worst: ${worst.toFixed(0)} ms (200 wanted at most)`);
+} finally {
+  await home.clear();
+}
