@@ -88,9 +88,8 @@ export interface Mark {
 }
 
 /** A look at a plant, under an id of its own. */
-export function markOn(plantId: number): Mark {
+export function markOn(plantId: number, date = new Date().toISOString().slice(0, 10)): Mark {
   const clientId = randomUUID();
-  const date = new Date().toISOString().slice(0, 10);
   const entries = [{ client_id: clientId, date, type: 'check', finger: 'damp' }];
   return { plantId, clientId, body: { marks: [{ plant_id: plantId, entries }] } };
 }

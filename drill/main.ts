@@ -1,8 +1,13 @@
 /** `npm run drill`: breaks a server of its own in every way it knows, and tells what held. */
 import { parseArgs } from 'node:util';
+import { Chance } from './chance.ts';
+import { clocks } from './clocks.ts';
+import { disk } from './disk.ts';
 import { Home } from './home.ts';
+import { hangs, kills, two } from './kills.ts';
 import { holdUp } from './holdUp.ts';
 import { load } from './load.ts';
+import { requests } from './requests.ts';
 import { type Finding, Table } from './table.ts';
 
 const { values, positionals } = parseArgs({
@@ -17,6 +22,12 @@ const { values, positionals } = parseArgs({
 
 type Part = (home: Home, table: Table) => Promise<void>;
 const PARTS: Record<string, Part> = {
+  kills: (home, table) => kills(home, table, Number(values.kills), new Chance(Number(values.seed))),
+  requests: (home, table) => requests(home, table, Number(values.requests), new Chance(Number(values.seed))),
+  hangs,
+  two,
+  clocks,
+  disk,
   'hold-up': holdUp,
   load: (home, table) => load(home, table, Number(values.seconds)),
 };

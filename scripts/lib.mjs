@@ -107,7 +107,7 @@ export function selfMark() {
 }
 
 export function isAlive(mark) {
-  return Boolean(mark) && commandOf(mark.pid) !== null && (mark.start === '?' || startOf(mark.pid) === mark.start);
+  return Boolean(mark) && commandOf(mark.pid) !== null && startOf(mark.pid) === mark.start;
 }
 
 /** Does one thing at a time across processes. A lock whose holder died is taken over. */

@@ -4,7 +4,7 @@ import { pathToFileURL } from 'node:url';
 import { BUILD, buildWeb, bundlePath, bundleStale } from './build.mjs';
 import { ownDatabase } from './database.mjs';
 import { checkNode, npmPackages } from './install.mjs';
-import { ancestry, commandKey, main, ROOT, say, Stop, withLock } from './lib.mjs';
+import { ancestry, commandKey, DOT_ZINC, main, ROOT, say, Stop, withLock } from './lib.mjs';
 
 const HELP = `npm start [-- options]
   --empty        do not load the demo collection into an empty database
@@ -74,6 +74,7 @@ await main(async () => {
       migrationsFolder: join(ROOT, 'server', 'migrations'),
       tell: say,
       commandKey: commandKey(),
+      ...(outside ? {} : { databaseFolder: join(DOT_ZINC, 'database') }),
       fill: chosen.empty
         ? null
         : async (pool) => {

@@ -57,6 +57,8 @@ describe('processes', () => {
     expect(isAlive(selfMark())).toBe(true);
     expect(isAlive({ pid: await deadPid(), start: '1' })).toBe(false);
     expect(isAlive({ ...selfMark(), start: '1' })).toBe(false);
+    // Where starts of processes can be read, one that could not be is nobody's.
+    expect(isAlive({ ...selfMark(), start: '?' })).toBe(false);
     expect(isAlive(null)).toBe(false);
     expect(commandOf(process.pid)).toContain('node');
     expect(commandOf(await deadPid())).toBeNull();

@@ -1,3 +1,4 @@
+import { statfsSync } from 'node:fs';
 import express, { type Express } from 'express';
 import { join } from 'node:path';
 import { gate } from './http/gate.ts';
@@ -40,9 +41,23 @@ export interface AppOptions {
   commandKey: string | null;
   /** every JSON answer is held to what its route declares: for tests */
   holdAnswers: boolean;
+  /** where the database lies, if that is known: asked for room when it does not answer */
+  databaseFolder?: string | undefined;
 }
 
-export function buildApp(app: App, { webFolder, commandKey, holdAnswers }: AppOptions): Express {
+/** MariaDB takes its files larger by some megabytes at a time. */
+const LEAST_ROOM_BYTES = 16 * 1024 * 1024;
+
+function isFull(folder: string): boolean {
+  try {
+    const { bavail, bsize } = statfsSync(folder);
+    return bavail * bsize < LEAST_ROOM_BYTES;
+  } catch {
+    return false;
+  }
+}
+
+export function buildApp(app: App, { webFolder, commandKey, holdAnswers, databaseFolder }: AppOptions): Express {
   const server = express();
   server.disable('x-powered-by');
   server.use(gate(commandKey));
@@ -62,6 +77,6 @@ export function buildApp(app: App, { webFolder, commandKey, holdAnswers }: AppOp
     server.get(/^\/(?!assets\/)[^.]*$/, (_request, response) => response.sendFile(join(webFolder, 'index.html')));
   }
   server.use(noSuchRoute);
-  server.use(problems(app.log));
+  server.use(problems(app.log, () => databaseFolder !== undefined && isFull(databaseFolder)));
   return server;
 }

@@ -28,6 +28,8 @@ export interface ServeOptions {
   holdAnswers?: boolean;
   /** how long a statement of the database may take for a request; for tests */
   statementMs?: number;
+  /** where the database lies, if it is on this machine */
+  databaseFolder?: string;
   /** fills an empty database, or null to leave it empty */
   fill: ((pool: Pool) => Promise<void>) | null;
 }
@@ -44,7 +46,7 @@ const PORTS_TRIED = 50;
  * Two heaps, of the server and of its worker, each at twice what lives in it and more, come to 450 MB under load; at less
  * than twice it is 360, for no time that could be measured.
  */
-const HEAP_GROWS_PERCENT = 80;
+const HEAP_GROWS_PERCENT = 50;
 const LONGEST_FILLING_S = 300;
 
 export async function serve(options: ServeOptions): Promise<Running> {
@@ -70,6 +72,7 @@ export async function serve(options: ServeOptions): Promise<Running> {
         webFolder: options.webFolder,
         commandKey: options.commandKey ?? null,
         holdAnswers: options.holdAnswers ?? false,
+        databaseFolder: options.databaseFolder,
       },
     ),
   );

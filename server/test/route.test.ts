@@ -14,6 +14,7 @@ const log = pino({ level: 'silent' });
 const answer = object<{ n: number }>({ n: number(0, 10) }, 'a number');
 const kept = new KeptAnswer('1', JSON.stringify({ words: 'dry '.repeat(400) }));
 
+let full = false;
 /** Ends the handler of the slow route. */
 let finish: () => void = () => {};
 
@@ -134,7 +135,7 @@ beforeAll(async () => {
   const server = express();
   mount(server, routes, true);
   server.use(noSuchRoute);
-  server.use(problems(log));
+  server.use(problems(log, () => full));
   const running = server.listen(0, '127.0.0.1');
   await new Promise((resolve) => running.once('listening', resolve));
   url = `http://127.0.0.1:${(running.address() as AddressInfo).port}`;
@@ -299,6 +300,13 @@ describe('what goes out', () => {
       expect(problem.detail).toContain(method === 'post' ? 'Nothing was written' : 'Ask again');
     },
   );
+  it('a database that is away because its disk is full is told so', async () => {
+    full = true;
+    const { status, body } = await ask('/away', json({}));
+    full = false;
+    expect(status).toBe(503);
+    expect(body.detail).toBe('The disk of the database is full; make room. Nothing was written; send it again.');
+  });
   it('an answer kept ready is sent as it was made', async () => {
     const kept = await fetch(`${url}/kept`, { headers: { 'Accept-Encoding': 'gzip' } });
     expect(kept.headers.get('content-type')).toContain('application/json');

@@ -24,6 +24,23 @@ describe('the forecast', () => {
     expect(Math.abs(sum - (why.cycleDays - why.referenceDays))).toBeLessThanOrEqual(0.1001);
     expect(Math.abs(why.reasons[0]!.days)).toBeGreaterThanOrEqual(Math.abs(why.reasons.at(-1)!.days));
   });
+  it('knows nothing of days to come: a clock set back leaves lines in the book that are not true yet', () => {
+    const now = garden({ events: [{ type: 'watering', date: plusDays(TODAY, -20), method: 'drench' }] });
+    const [plant] = now.plants;
+    const ahead = {
+      ...plant!,
+      events: [
+        ...plant!.events,
+        { type: 'move' as const, date: plusDays(TODAY, 400), place: plant!.place },
+        { type: 'watering' as const, date: plusDays(TODAY, 500), method: 'drench' as const },
+      ],
+    };
+    const one = new GardenForecast(now).outlook(plant!.id);
+    const other = new GardenForecast({ ...now, plants: [ahead] });
+    expect(other.outlook(plant!.id).moisture).toEqual(one.moisture);
+    other.replacePlant(ahead);
+    expect(other.outlook(plant!.id).moisture).toEqual(one.moisture);
+  });
   it('learns from checks: a pot found dry early dries faster than reckoned', () => {
     const drench = (date: string) => ({ type: 'watering' as const, date, method: 'drench' as const });
     const felt = (date: string, finger: 'wet' | 'damp' | 'dry') => ({ type: 'check' as const, date, finger });

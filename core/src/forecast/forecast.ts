@@ -79,6 +79,8 @@ interface Learned {
 
 /** A garden made ready: climates are reckoned once and shared by all its plants. */
 export class GardenForecast {
+  /** without what its books tell of days to come */
+  readonly garden: Garden;
   readonly climate: GardenClimate;
   private readonly blends: Map<string, Blend>;
   private readonly placeIds: Set<string>;
@@ -92,10 +94,9 @@ export class GardenForecast {
   private wateringWeekdays: ReadonlySet<number> | null = null;
 
   /** @param since a day that the past must reach back to, where the events alone would not */
-  constructor(
-    readonly garden: Garden,
-    since?: DayNumber,
-  ) {
+  constructor(given: Garden, since?: DayNumber) {
+    const garden = { ...given, plants: given.plants.map((plant) => upTo(plant, given.today)) };
+    this.garden = garden;
     const today = dayNumber(garden.today);
     let first = since ?? today;
     for (const plant of garden.plants) for (const event of plant.events) first = Math.min(first, dayNumber(event.date));
@@ -177,7 +178,8 @@ export class GardenForecast {
    * Takes one plant as it is now, known before or new, leaving all others as they were reckoned.
    * The priors of its bench move with it. The plant must stand at a place and in a mix of this garden.
    */
-  replacePlant(plant: Plant): void {
+  replacePlant(given: Plant): void {
+    const plant = upTo(given, this.garden.today);
     const learned = this.learn();
     const before = learned.get(plant.id)?.model;
     const pot = this.learnPlant(
@@ -382,6 +384,12 @@ export class GardenForecast {
   private model(plant: Plant): PlantModel {
     return buildPlant(plant, this.blend(plant.mix), this.climate, (id) => this.placeIds.has(id));
   }
+}
+
+/** A clock that was set back leaves lines of days to come in a book: they are not known yet. */
+function upTo(plant: Plant, today: string): Plant {
+  if (plant.events.every(({ date }) => date <= today)) return plant;
+  return { ...plant, events: plant.events.filter(({ date }) => date <= today) };
 }
 
 /** Events that tell of the pot's water alone: season, pot and places are as they were without them. */

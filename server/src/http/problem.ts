@@ -12,13 +12,14 @@ export const noSuchRoute: RequestHandler = (request) => {
 };
 
 /** Every error ends here. What the caller did wrong is told; what we did wrong is logged and owned up to. */
-export function problems(log: Logger): ErrorRequestHandler {
+/** @param full whether the disk of the database has no room left: a database that died of it cannot say so */
+export function problems(log: Logger, full: () => boolean = () => false): ErrorRequestHandler {
   return (error, request, response, next) => {
     const errand = errandOf(response);
     // Told already that it was given up; what still worked at it has just noticed.
     if (errand?.over) return;
     if (response.headersSent) return next(error);
-    const problem = asProblem(error, request.method, errand?.written ?? 'unknown');
+    const problem = asProblem(error, request.method, errand?.written ?? 'unknown', full);
     if (problem.status === UNAVAILABLE) response.set('Retry-After', String(RETRY_AFTER_S));
     if (problem.status >= 500) log.error({ err: error, method: request.method, path: request.path }, 'request failed');
     sendProblem(response, problem);
@@ -87,7 +88,7 @@ const BLOCKED = new Set(['ER_LOCK_WAIT_TIMEOUT', 'ER_LOCK_DEADLOCK', 'ER_STATEME
 /** Nothing more fits on the disk of the database. */
 const FULL = new Set(['ER_DISK_FULL', 'ER_RECORD_FILE_FULL', 'ENOSPC']);
 
-function asProblem(error: unknown, method: string, written: Written): Problem {
+function asProblem(error: unknown, method: string, written: Written, full: () => boolean): Problem {
   if (error instanceof Refused && REFUSALS[error.kind].status >= 500)
     return failure(error.kind, error.message, method, written);
   if (error instanceof Refused)
@@ -114,8 +115,9 @@ function asProblem(error: unknown, method: string, written: Written): Problem {
   if (status !== undefined && status >= 400 && status < 500)
     return { ...problemOf('not-understood', (error as Error).message), status };
   const code = String((error as { code?: string }).code);
+  if (FULL.has(code) || (isAway(error) && full()))
+    return failure('no-database', 'The disk of the database is full; make room.', method, written);
   if (isAway(error)) return failure('no-database', 'The database does not answer just now.', method, written);
   if (BLOCKED.has(code)) return failure('too-long', 'The database is too busy or hangs.', method, written);
-  if (FULL.has(code)) return failure('no-database', 'The disk of the database is full; make room.', method, written);
   return failure('our-fault', 'Something went wrong here; the log says more.', method, written);
 }

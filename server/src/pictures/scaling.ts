@@ -2,6 +2,10 @@
 import sharp from 'sharp';
 import { Refused } from '../http/refusals.ts';
 
+// No picture is scaled twice: what libvips would keep of it is memory lost, and so are more threads than one.
+sharp.cache(false);
+sharp.concurrency(1);
+
 /** A bomb of a picture, small as a file and huge once unpacked, is refused before it is unpacked. */
 const MOST_PIXELS = 100_000_000;
 const LARGE_PX = 1600;
