@@ -106,6 +106,13 @@ export interface Pot {
   top_dressing_mm: number;
 }
 
+/**
+ * When a plant sleeps: in its season, whatever the room; only when its season is cold too, and else it slows; or never, it
+ * slows. The last is also what a keeper asks of one that is to skip its rest.
+ */
+export const SLEEPS = ['season', 'cold', 'never'] as const;
+export type Sleeps = (typeof SLEEPS)[number];
+
 export const HABITS = ['summer', 'winter', 'spring-autumn', 'evergreen'] as const;
 export type Habit = (typeof HABITS)[number];
 export const FORMS = [
@@ -251,6 +258,8 @@ export interface Plant {
   name_unknown?: boolean | null;
   /** moisture at which the keeper wants water called for, in place of the dry rule's; garden files do not hold it */
   due_m?: number | null;
+  /** when it sleeps, as the keeper wants it, in place of its kind's; garden files do not hold it */
+  sleeps?: Sleeps | null;
   root_loss?: number | null;
   events: readonly PlantEvent[];
 }

@@ -78,7 +78,7 @@ export function adviseWater(
   );
   // A plant that comes to rest before its day is left alone.
   const stateThen = stateOn(model.timeline, ideal);
-  if (state !== 'resting' && stateThen === 'resting' && traits.habit !== 'evergreen') {
+  if (state !== 'resting' && stateThen === 'resting' && traits.sleeps !== 'never') {
     return { window: null, hold: { ...restHold(model, ideal, climate), kind: 'goes-to-rest' } };
   }
   const patience = patienceDays(model, ideal);

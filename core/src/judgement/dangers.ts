@@ -8,7 +8,7 @@ import { WET_FEET_HARM } from '../drydown/stress.ts';
 import type { Deed, Reason } from './deeds.ts';
 import { EVE_MARGIN_C, type Facts, iso } from './facts.ts';
 import { fullDrink, sipDrink } from './measure.ts';
-import type { Says, SeenSign } from './seen.ts';
+import type { Says, SeenLook, SeenSign } from './seen.ts';
 
 /** What one danger asks for. */
 export interface Answer {
@@ -63,9 +63,21 @@ export function frostTonight(facts: Facts): Answer | null {
   };
 }
 
+/** The last look at depth, while it is as new as the slackness beside it: an older one is carried on in the belief. */
+function tellingLook({ seen }: Facts): SeenLook | null {
+  return seen.look && (!seen.slack || seen.look.day >= seen.slack.day - 2) ? seen.look : null;
+}
+
+/** What tells of the mix beside a slack plant, as a reason. */
+function mixReason(facts: Facts): Reason {
+  return tellingLook(facts)?.reason ?? reckoned(facts);
+}
+
 /** What is known of the mix beside a slack plant: what was felt counts before what is reckoned. */
-function mixOf({ seen, m, chanceWet, neverLooked }: Facts): Says | 'unknown' {
-  if (seen.look && (!seen.slack || seen.look.day >= seen.slack.day - 2)) return seen.look.says;
+function mixOf(facts: Facts): Says | 'unknown' {
+  const { m, chanceWet, neverLooked } = facts;
+  const look = tellingLook(facts);
+  if (look) return look.says;
   if (chanceWet > 0.5 || m.p50 > TOO_WET_TO_DRINK_M) return 'wet';
   if (!neverLooked && m.p50 <= DRY_TO_M + 0.03 && chanceWet < 0.1) return 'dry';
   return 'unknown';
@@ -83,7 +95,7 @@ export function slackAndWet(facts: Facts): Answer | null {
       { deed: 'look', what: firm ? 'roots' : 'base', then: firm ? { firm: 'wait', mush: 'act' } : BASE_ANSWERS },
       { deed: 'wait', until: null },
     ],
-    because: [sign('slack-seen', seen.slack), ...(seen.look ? [seen.look.reason] : [reckoned(facts)])],
+    because: [sign('slack-seen', seen.slack), mixReason(facts)],
     nextLook: iso(today),
     until: null,
   };
@@ -105,7 +117,7 @@ export function slackAndDry(facts: Facts): Answer | null {
   const { seen, state, nights, today } = facts;
   if (!seen.slack || state === 'resting' || mixOf(facts) !== 'dry') return null;
   if (seen.slack.when === 'midday' && seen.slack.sign === 'limp') return null;
-  const because = [sign('slack-seen', seen.slack), ...(seen.look ? [seen.look.reason] : [reckoned(facts)])];
+  const because = [sign('slack-seen', seen.slack), mixReason(facts)];
   if (nights.mildOn !== today) {
     return {
       deeds: [

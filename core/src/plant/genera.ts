@@ -5,7 +5,7 @@
  * Succulent Plants; Anderson, The Cactus Family; Rowley, Caudiciform and Pachycaul Succulents), rounded to whole
  * degrees and to the tender side where sources differ. Every one can be overridden for a single plant.
  */
-import type { DryRule, Form, Habit, Store } from '../garden.ts';
+import type { DryRule, Form, Habit, Sleeps, Store } from '../garden.ts';
 
 /** What hands and housemates must know. */
 export type Caution = 'spines' | 'glochids' | 'milky-sap' | 'poisonous-sap' | 'poisonous-eaten' | 'powdery' | 'dry-heart';
@@ -13,6 +13,7 @@ export type Caution = 'spines' | 'glochids' | 'milky-sap' | 'poisonous-sap' | 'p
 /** Everything the engine must know of a plant, with nothing left out. */
 export interface Traits {
   habit: Habit;
+  sleeps: Sleeps;
   form: Form;
   store: Store;
   dryRule: DryRule;
@@ -269,10 +270,29 @@ const ROWS: readonly Row[] = [
   ['Zygosicyos', 'summer', 'caudex', 'stem', 'dry-through', 0, 8, 12, 15],
 ];
 
+const named = (names: string) => new Set(names.split(' '));
+/**
+ * In a warm room these slow down in their poor season and do not sleep: evergreen stems, tropical cacti, stapeliads, caudex
+ * plants that keep their leaves. Leaf succulents do so too, but for those that draw back into a bud or a root.
+ */
+const SLOW_IN_WARMTH = named(
+  'Euphorbia Monadenium Synadenium Dorstenia Melocactus Discocactus Uebelmannia Arrojadoa Micranthocereus Pilosocereus Consolea Brasiliopuntia Pereskia Leuenbergeria Stapelia Huernia Orbea Duvalia Caralluma Echidnopsis Tavaresia Edithcolea Pseudolithos Stapelianthus Piaranthus Senecio Beaucarnea Calibanus Nolina Cussonia Fockea Petopentia Welwitschia',
+);
+const DRAWN_BACK = named('Orostachys Hylotelephium Phedimus Rhodiola Rosularia Sempervivum Jovibarba Portulaca Talinum Manfreda');
+const LEAFY_FORMS: ReadonlySet<Form> = new Set<Form>(['rosette', 'stemmed', 'trailing']);
+
+/** When a kind sleeps, by its genus, habit, form and where it keeps its water. */
+export function sleepsOf(name: string, habit: Habit, form: Form, store: Store): Sleeps {
+  if (habit === 'evergreen') return 'never';
+  if (habit === 'winter') return 'season';
+  if (SLOW_IN_WARMTH.has(name)) return 'cold';
+  return store === 'leaf' && LEAFY_FORMS.has(form) && !DRAWN_BACK.has(name) ? 'cold' : 'season';
+}
+
 export const GENERA: ReadonlyMap<string, Genus> = new Map(
   ROWS.map(([name, habit, form, store, dryRule, holdDays, minDryC, minWetC, growMinC, ...cautions]) => [
     name.toLowerCase(),
-    { name, habit, form, store, dryRule, holdDays, minDryC, minWetC, growMinC, dueM: null, cautions },
+    { name, habit, sleeps: sleepsOf(name, habit, form, store), form, store, dryRule, holdDays, minDryC, minWetC, growMinC, dueM: null, cautions },
   ]),
 );
 

@@ -1,5 +1,5 @@
 import type { Form, Plant, Store } from '../garden.ts';
-import type { Caution, Genus, Traits } from './genera.ts';
+import { type Caution, type Genus, sleepsOf, type Traits } from './genera.ts';
 import { speciesOf } from './species.ts';
 import { genusByAnyName } from './synonyms.ts';
 
@@ -32,6 +32,7 @@ const STORE_BY_FORM: Record<Form, Store> = {
 /** For a plant nobody can name: the dry side of everything, and a warm lowest night. */
 const CAUTIOUS: Traits = {
   habit: 'evergreen',
+  sleeps: 'never',
   form: 'rosette',
   store: 'leaf',
   dryRule: 'dry-through',
@@ -95,11 +96,25 @@ export function traitsOf(plant: Told): SourcedTraits {
     return ofForm ?? CAUTIOUS[key];
   };
   const form = choose('form', plant.form, genus?.form);
+  const habit = choose('habit', plant.habit, genus?.habit);
+  const store = choose(
+    'store',
+    plant.store,
+    genus?.store,
+    sources.form === 'cautious' ? undefined : STORE_BY_FORM[form],
+  );
   const dryRule = choose('dryRule', plant.dry_rule, genus?.dryRule);
   const traits: Traits = {
     form,
-    habit: choose('habit', plant.habit, genus?.habit),
-    store: choose('store', plant.store, genus?.store, sources.form === 'cautious' ? undefined : STORE_BY_FORM[form]),
+    habit,
+    // By what it is, whoever says so: a species or a keeper may have given it another habit than its genus's.
+    sleeps: choose(
+      'sleeps',
+      plant.sleeps,
+      genus && sleepsOf(genus.name, habit, form, store),
+      sleepsOf('', habit, form, store),
+    ),
+    store,
     dryRule,
     holdDays: choose(
       'holdDays',

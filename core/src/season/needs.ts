@@ -4,7 +4,7 @@
  * heat. Orders of size: Larcher (2003), Physiological Plant Ecology (temperature limits of growth); Eggli (2001–2003),
  * Illustrated Handbook of Succulent Plants (growing seasons of the genera). The thresholds are starting values.
  */
-import type { Habit } from '../garden.ts';
+import type { Habit, Sleeps } from '../garden.ts';
 import { ramp } from '../numeric/curves.ts';
 
 export interface SeasonDay {
@@ -31,7 +31,19 @@ const BRIGHT_MOL = 9;
 /** Warmth above the growing minimum at which growth is unhindered. */
 const FULL_GROWTH_ABOVE_C = 4;
 
-export function invitation(habit: Habit, growMinC: number, day: SeasonDay): Invitation {
+/** Who does not sleep in the season's own right is invited so much at least: enough to slow, not enough to grow. */
+const SLOWS_AT = 0.3;
+
+/** @param sleeps where only cold brings rest, short days and heat slow; where nothing does, cold slows too */
+export function invitation(habit: Habit, sleeps: Sleeps, growMinC: number, day: SeasonDay): Invitation {
+  const asked = inSeason(habit, growMinC, day);
+  if (sleeps === 'season' || asked.value >= SLOWS_AT) return asked;
+  if (sleeps === 'never') return { ...asked, value: SLOWS_AT };
+  const warm = ramp(day.warmthC, growMinC - 1.5, growMinC + 1);
+  return { ...asked, value: Math.max(asked.value, SLOWS_AT * warm) };
+}
+
+function inSeason(habit: Habit, growMinC: number, day: SeasonDay): Invitation {
   const cold = ramp(day.warmthC, growMinC - 1.5, growMinC + FULL_GROWTH_ABOVE_C);
   switch (habit) {
     case 'summer': {
@@ -61,7 +73,8 @@ export function invitation(habit: Habit, growMinC: number, day: SeasonDay): Invi
       return least(
         [cold, 'cold'],
         [0.3 + 0.7 * ramp(day.dliMol, 0.3, 2), 'dark'],
-        [0.5 + 0.5 * ramp(day.dayLengthH, 8.5, 11), 'short-days'],
+        // The shortest days of a room without a lamp slow every one of them.
+        [0.4 + 0.6 * ramp(day.dayLengthH, 8.5, 11), 'short-days'],
       );
   }
 }

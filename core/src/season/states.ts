@@ -34,7 +34,7 @@ const BEGINS_GROWING_ABOVE = 0.55;
  *
  * @param invited what invites growth, 0 to 1
  * @param daysIn days in its present state
- * @param evergreen slows down in poor months and never sleeps
+ * @param evergreen slows down in poor months and never sleeps, by its kind or by its keeper's wish
  */
 export function nextState(state: number, invited: number, daysIn: number, evergreen: boolean): number {
   switch (state) {

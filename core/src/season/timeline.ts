@@ -38,7 +38,7 @@ const UNSURE = -1;
 
 export function seasonTimeline(traits: Traits, series: PlaceSeries, events: readonly PlantEvent[]): Timeline {
   const { days, firstDay } = series;
-  const evergreen = traits.habit === 'evergreen';
+  const evergreen = traits.sleeps === 'never';
   const invited = invitations(traits, series);
   const seen = seenStates(events);
   const states = new Uint8Array(days);
@@ -112,13 +112,13 @@ function invitations(traits: Traits, series: PlaceSeries): Invitations {
     known = new Map();
     reckoned.set(series, known);
   }
-  const key = `${traits.habit}/${traits.growMinC}`;
+  const key = `${traits.habit}/${traits.sleeps}/${traits.growMinC}`;
   let found = known.get(key);
   if (!found) {
     found = { values: new Float64Array(series.days), limits: new Uint8Array(series.days) };
     const window = new SeasonWindow(series);
     for (let i = 0; i < series.days; i++) {
-      const { value, limit } = invitation(traits.habit, traits.growMinC, window.at(i));
+      const { value, limit } = invitation(traits.habit, traits.sleeps, traits.growMinC, window.at(i));
       found.values[i] = value;
       found.limits[i] = LIMITS.indexOf(limit);
     }
