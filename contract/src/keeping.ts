@@ -10,6 +10,7 @@ import {
   type PlaceKind,
   type Pot,
   STANDS,
+  SLEEPS,
   TRIGGERS,
   WATER_KINDS,
   WAYS,
@@ -122,6 +123,7 @@ const feedRule = object(
 export const ownRulesFields: Record<string, Joi.Schema> = {
   trigger: optional(oneOf(TRIGGERS)),
   dueAt: optional(number(0.05, 0.8)),
+  sleeps: optional(oneOf(SLEEPS)),
   everyDays: optional(
     list(optional(whole(1, 365, 'days')), '12 numbers of days or null, January first', 12)
       .length(12)
@@ -157,6 +159,9 @@ export const ownRulesFields: Record<string, Joi.Schema> = {
   feedId: optional(id()),
   light: optional(oneOf(LIGHTS)),
   sunCeilingHours: optional(number(0, 24, 'hours')),
+  idealFromC: optional(number(-10, 40, '°C')),
+  idealToC: optional(number(0, 50, '°C')),
+  ceilingC: optional(number(15, 60, '°C')),
   repotYears: optional(number(0.5, 30, 'years')),
   hardToReplace: optional(yesNo()),
   noFoodUntil: optional(day()),

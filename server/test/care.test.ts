@@ -118,6 +118,46 @@ describe('half dry', () => {
   });
 });
 
+describe('rest and warmth as the keeper wants them', () => {
+  it('a plant kept from its sleep is never said to sleep, at whatever time of the year', async () => {
+    // One of them sleeps now, or neither is far from it.
+    for (const name of ['Mammillaria hahniana', 'Conophytum bilobum']) {
+      const { ids } = (await takeIn({ name, date: daysAgo(20) })).body;
+      const before = await plant(ids[0]);
+      expect(before.care.rules.sleeps).toBe('season');
+      const { body, status } = await here.ask(`/api/plants/${ids[0]}`, {
+        method: 'PATCH',
+        headers: { 'If-Match': String(before.version) },
+        body: { rules: { sleeps: 'never' } },
+      });
+      expect(status).toBe(200);
+      expect(body.care).toMatchObject({ rules: { sleeps: 'never' }, sources: { sleeps: 'keeper' } });
+      expect(body.outlook.state).not.toBe('resting');
+      const back = await here.ask(`/api/plants/${ids[0]}`, {
+        method: 'PATCH',
+        headers: { 'If-Match': String(body.version) },
+        body: { rules: { sleeps: null } },
+      });
+      expect(back.body.outlook.state).toBe(before.outlook.state);
+    }
+    expect(JSON.stringify((await here.ask('/api/export/garden/1')).body)).not.toContain('sleeps');
+  });
+  it('a ceiling of its own brings the word of heat, and takes it away', async () => {
+    const { ids } = (await takeIn({ name: 'Ferocactus glaucescens', date: daysAgo(20) })).body;
+    const cool = await plant(ids[0]);
+    const codes = (view: any) => view.task.judgement.because.map(({ code }: any) => code);
+    expect(codes(cool)).not.toContain('too-hot');
+    // The shelf's days reach 24° in any month, and more behind glass.
+    const { body } = await here.ask(`/api/plants/${ids[0]}`, {
+      method: 'PATCH',
+      headers: { 'If-Match': String(cool.version) },
+      body: { rules: { idealFromC: 10, idealToC: 14, ceilingC: 15 } },
+    });
+    expect(codes(body)).toContain('too-hot');
+    expect(body.task.judgement.deeds).toContainEqual({ deed: 'move', what: 'shadier' });
+  });
+});
+
 describe('who lives with the plants', () => {
   it('is kept, and a place tells what stands within reach', async () => {
     expect((await send('/api/settings', { has_pets: true }, {}, 'PATCH')).body.collection).toMatchObject({

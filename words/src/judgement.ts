@@ -160,6 +160,7 @@ const MINDS: Record<Mind, string> = {
   'hard-crust': 'Many hard drinks: look for a white crust.',
   'salts-flush': 'Salts have built up: flush with soft water at a drink in growth, and let it run out.',
   'salts-stay': 'Salts cannot leave a pot without a hole: no food; drill it, or repot.',
+  'cool-hours': 'Early in the morning or after sunset, not into the heat of the day.',
   'long-dry-sip': 'Then a look in three to seven days, and the fuller drink once it has firmed up.',
   spines: 'Spines: gloves or tongs.',
   glochids: 'Barbed hairs: thick gloves, tape takes them off.',

@@ -99,7 +99,7 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'too-dark':
       return 'Too dark to grow: no food.';
     case 'too-hot':
-      return 'Too hot: shade, and no water at noon.';
+      return `${apartFrom(n.high!, n.limit!, units)} ${n.days === 0 ? 'today' : n.days === 1 ? 'tomorrow' : 'in two days'}, and it bears ${degrees(n.limit!)} without shade${n.small ? ' in so small a pot' : ''}.`;
     case 'below-limit':
       return `${apartFrom(n.tonight!, n.limit!, units)} tonight, and it bears ${degrees(n.limit!)}${n.moist ? ' with a moist root ball' : ''}.`;
     case 'near-limit':

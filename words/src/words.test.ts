@@ -62,6 +62,7 @@ describe('one sentence for each code', () => {
     warmth: 6,
     grows_from: 10,
     tonight: -2,
+    high: 38,
     limit: 3,
     every: 9,
     light: 2,

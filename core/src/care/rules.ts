@@ -1,5 +1,5 @@
 /** How one plant is watered and fed: what its genus, form and place suggest, and what the keeper set in their stead. */
-import type { Form, Pot, PlaceKind } from '../garden.ts';
+import type { Form, Pot, PlaceKind, Sleeps } from '../garden.ts';
 import type { FeedRhythm, FeedRule } from '../feed/schedule.ts';
 import { rankedWaters, type SaltTolerance } from '../feed/salts.ts';
 import type { Caution, Genus, Traits } from '../plant/genera.ts';
@@ -21,6 +21,8 @@ export interface CareRules {
   trigger: Trigger;
   /** moisture at which the pot calls, 0 to 1; null: as its dry rule has it */
   dueAt: number | null;
+  /** whether it may sleep: as its kind does, or only in the cold, or not at all */
+  sleeps: Sleeps;
   /** for the calendar: days between drinks in each month, January first; null for none that month */
   everyDays: (number | null)[];
   /** ways allowed, the first is taken; none: never watered by plan */
@@ -40,6 +42,10 @@ export interface CareRules {
   light: Light;
   /** most direct sun a day once hardened, hours; null for no limit */
   sunCeilingHours: number | null;
+  /** day means between which it does best, and the height of a day from which it wants shade, °C */
+  idealFromC: number;
+  idealToC: number;
+  ceilingC: number;
   repotYears: number;
   hardToReplace: boolean;
   /** no food before this day, ISO, as the keeper holds it; null for no such hold */
@@ -128,6 +134,7 @@ export function careRules(facts: RuleFacts, own: OwnRules = {}): SourcedRules {
   const suggested: { [K in keyof CareRules]: [CareRules[K], RuleSource] } = {
     trigger: ['pot', 'usual'],
     dueAt: [null, 'usual'],
+    sleeps: [traits.sleeps, fromGenus],
     everyDays: [
       Array.from({ length: 12 }, (_, i) =>
         months.includes(i + 1)
@@ -162,6 +169,9 @@ export function careRules(facts: RuleFacts, own: OwnRules = {}): SourcedRules {
       facts.coloured ? COLOURED_SUN_HOURS : care.light === 'shade' ? 0.5 : care.light === 'filtered' ? 2 : null,
       fromGenus,
     ],
+    idealFromC: [care.idealFromC, fromGenus],
+    idealToC: [care.idealToC, fromGenus],
+    ceilingC: [care.ceilingC, fromGenus],
     repotYears: [care.repotYears, fromGenus],
     hardToReplace: [false, 'usual'],
     noFoodUntil: [null, 'usual'],

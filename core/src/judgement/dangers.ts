@@ -63,6 +63,25 @@ export function frostTonight(facts: Facts): Answer | null {
   };
 }
 
+/** Hotter than it bears, today or in the next two days: into shade. Small pots in the open first: their roots cook. */
+export function heatAhead({ heat, today }: Facts): Answer | null {
+  const { highC, limitC, on, smallPot } = heat;
+  if (highC < limitC) return null;
+  return {
+    deeds: [{ deed: 'move', what: 'shadier' }],
+    because: [
+      {
+        code: 'too-hot',
+        source: 'forecast',
+        on: iso(on),
+        weight: 0.75,
+        n: { high: tenth(highC), limit: limitC, small: smallPot ? 1 : 0, days: on - today },
+      },
+    ],
+    nextLook: iso(today + 1),
+  };
+}
+
 /** The last look at depth, while it is as new as the slackness beside it: an older one is carried on in the belief. */
 function tellingLook({ seen }: Facts): SeenLook | null {
   return seen.look && (!seen.slack || seen.look.day >= seen.slack.day - 2) ? seen.look : null;

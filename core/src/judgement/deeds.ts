@@ -134,6 +134,7 @@ export type Mind =
   | 'salts-flush'
   | 'salts-stay'
   | 'long-dry-sip'
+  | 'cool-hours'
   | 'spines'
   | 'glochids'
   | 'milky-sap'

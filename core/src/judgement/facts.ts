@@ -57,6 +57,8 @@ export interface Facts extends JudgeInput {
   chanceWet: number;
   chanceDue: number;
   nights: Nights;
+  /** highest of today and the next two days at the plant, its day, and what it bears here without shade */
+  heat: { highC: number; on: DayNumber; limitC: number; smallPot: boolean };
   /** mean of the last two weeks at the plant */
   warmthC: number;
   dliMol: number;
@@ -112,6 +114,7 @@ export function gather(input: JudgeInput): Facts {
     chanceWet: chanceAbove(outlook.present, TOO_WET_TO_DRINK_M),
     chanceDue: 1 - chanceAbove(outlook.present, Math.max(dueMoisture(traits), DRY_TO_M) + 0.03),
     nights: nightsOf(input),
+    heat: heatOf(input),
     warmthC,
     dliMol,
     tooDark: state !== 'resting' && dliMol < LIGHT_BANDS[care.light].getsBy * DARK_SHARE,
@@ -171,6 +174,21 @@ function nightsOf({ outlook, today }: JudgeInput): Nights {
     mildOn,
     coldShare: colder / NIGHTS_AHEAD,
   };
+}
+
+const HOT_DAYS_AHEAD = 2;
+/** Below this a pot in the sun is soon as warm as its wall, and its roots with it. */
+const SMALL_POT_ML = 300;
+/** So much sooner its ceiling is met (Ingram et al. 2015: root balls of small dark pots 5 to 15 K above the air in full sun). */
+const SMALL_POT_K = 3;
+
+function heatOf({ outlook, today, rules, placeKind }: JudgeInput): Facts['heat'] {
+  const { climate, pot } = outlook.model;
+  let on = today;
+  const high = (day: DayNumber) => climate.tmaxC[Math.min(climate.days - 1, day - climate.firstDay)]!;
+  for (let day = today + 1; day <= today + HOT_DAYS_AHEAD; day++) if (high(day) > high(on)) on = day;
+  const smallPot = pot.capacity.volumeMl < SMALL_POT_ML && !placeDefaults(placeKind).indoors;
+  return { highC: high(on), on, limitC: rules.ceilingC - (smallPot ? SMALL_POT_K : 0), smallPot };
 }
 
 /** Days of the last weeks without a break up to today on which the mix was wet, and how many of them were cold. */

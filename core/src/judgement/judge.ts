@@ -17,6 +17,7 @@ import {
   coldWeeks,
   contradictsBook,
   frostTonight,
+  heatAhead,
   giveOrTake,
   held,
   hundredth,
@@ -69,12 +70,13 @@ export function judge(input: JudgeInput): Judgement {
             because: [...answer.because, ...cold.because],
           }
         : answer;
-  const deeds = dress(facts, merged.deeds);
-  const { because, against } = weighed(merged, facts);
+  const shaded = withShade(merged, heatAhead(facts));
+  const deeds = dress(facts, shaded.deeds);
+  const { because, against } = weighed(shaded, facts);
   return {
     deeds,
-    until: merged.until ?? null,
-    next_look: merged.nextLook ?? null,
+    until: shaded.until ?? null,
+    next_look: shaded.nextLook ?? null,
     because,
     against,
     happened: happenedOf(facts),
@@ -89,6 +91,18 @@ function firstAnswer(facts: Facts): Answer & { gap?: number } {
     if (answer) return answer;
   }
   return byRule(facts);
+}
+
+/** Heat beside whatever else there is: first only where nothing else is to be done. */
+function withShade(answer: Answer, hot: Answer | null): Answer {
+  if (!hot || answer.deeds.some(({ deed }) => deed === 'move')) return answer;
+  const idle = answer.deeds[0].deed === 'wait' || answer.deeds[0].deed === 'sleep';
+  return {
+    ...answer,
+    deeds: (idle ? [...hot.deeds, ...answer.deeds] : [...answer.deeds, ...hot.deeds]) as Answer['deeds'],
+    because: idle ? [...hot.because, ...answer.because] : [...answer.because, ...hot.because],
+    nextLook: idle ? hot.nextLook : answer.nextLook,
+  };
 }
 
 /** A night below its limit says first what to do; nothing is poured on its eve. */
@@ -447,6 +461,7 @@ function mindful(facts: Facts, deeds: readonly Deed[]): Pick<Judgement, 'mind' |
     if (water === 'softened') mind.push('softened-sodium');
     else if (!rules.waters.includes(water)) mind.push('water-not-its-kind');
     if (water === 'hard' && rules.salts !== 'hardy' && salts.hardDrinks >= 6) mind.push('hard-crust');
+    if (facts.heat.highC >= COOL_HOURS_C) mind.push('cool-hours');
     if (deeds[0]?.deed === 'sip' && facts.dryDays >= LONG_DRY_DAYS) mind.push('long-dry-sip');
   }
   if (salts.flush) mind.push(pot.holes ? 'salts-flush' : 'salts-stay');
@@ -456,6 +471,8 @@ function mindful(facts: Facts, deeds: readonly Deed[]): Pick<Judgement, 'mind' |
   return { mind, ...neverOf(facts) };
 }
 
+/** On hotter days water is given in the cool: at noon it scalds roots and stands on hot leaves. */
+const COOL_HOURS_C = 32;
 const FROST_TENDER_C = 8;
 
 function neverOf({ outlook, care, state, m }: Facts): { never: Never; never_c: number | null } {

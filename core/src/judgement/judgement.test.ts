@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { dayNumber, isoDay } from '../calendar/day.ts';
 import type { Place, Plant, PlantEvent, Pot, Sign } from '../garden.ts';
-import { judged, PEATY, roundPot, type Scene } from '../../test/gardens.ts';
+import { HOT_DRY, INLAND, judged, PEATY, roundPot, type Scene } from '../../test/gardens.ts';
 import type { OwnRules } from '../care/rules.ts';
 import { genusCare } from '../plant/library.ts';
 import { drinkOf } from './deeds.ts';
@@ -311,6 +311,41 @@ describe('what no sum may outvote', () => {
     );
     expect(feed).toMatchObject({ kind: 'plain', why: { code: 'overfed', n: { given: 7, ceiling: 6 } } });
     expect(drink.food).toBeNull();
+  });
+});
+
+describe('heat', () => {
+  const HOT: Scene = { normals: HOT_DRY, latitude: 20, place: { id: 'place', kind: 'open', air: 'breezy' } };
+  const LARGE = roundPot(200, 180, 'terracotta');
+  const heat = (own: OwnRules, over: Scene = {}, events: PlantEvent[] = [drench(1)]) =>
+    answer(events, { ...HOT, pot: LARGE, own, ...over }).judgement;
+  it('above what it bears asks for shade, with the figures; below says nothing of it', () => {
+    const hot = heat({ ceilingC: 33 });
+    expect(hot.deeds[0]).toEqual({ deed: 'move', what: 'shadier' });
+    expect(hot.because[0]).toMatchObject({ code: 'too-hot', source: 'forecast', n: { limit: 33, small: 0 } });
+    expect(hot.because[0]!.n!.high!).toBeGreaterThanOrEqual(33);
+    const cool = heat({ ceilingC: 55 });
+    expect(cool.deeds.some(({ deed }) => deed === 'move')).toBe(false);
+    expect(cool.because.some(({ code }) => code === 'too-hot')).toBe(false);
+  });
+  it('is told of a small pot in the open first, not of the same within doors', () => {
+    const { highC } = factsOf(answer([drench(1)], { ...HOT, pot: LARGE })).heat;
+    const just = { ceilingC: highC + 2 };
+    expect(heat(just).because.some(({ code }) => code === 'too-hot')).toBe(false);
+    const small = heat(just, { pot: roundPot(60, 55, 'plastic') });
+    expect(small.because.find(({ code }) => code === 'too-hot')!.n).toMatchObject({ small: 1 });
+  });
+  it('stands beside a drink, which is given in the cool of the day', () => {
+    const thirsty = [drench(25), felt('dry', 1), felt('dry')];
+    const due = heat({ ceilingC: 33 }, {}, thirsty);
+    expect(due.deeds.map(({ deed }) => deed)).toEqual(['water', 'move']);
+    expect(due.mind).toContain('cool-hours');
+    expect(heat({ ceilingC: 33 }, { normals: INLAND, latitude: 47 }, thirsty).mind).not.toContain('cool-hours');
+  });
+  it('does not hide what is more urgent', () => {
+    const rotten = heat({ ceilingC: 33 }, {}, [drench(3), sign('soft-base')]);
+    expect(rotten.deeds[0]).toMatchObject({ deed: 'act' });
+    expect(rotten.deeds).toContainEqual({ deed: 'move', what: 'shadier' });
   });
 });
 

@@ -334,7 +334,13 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
       .toSorted((a, b) => Number(a.id) - Number(b.id))
       .map((plant) => {
         const row = plantRow.get(plant.id)!;
-        const { due_m: _ownRule, name_unknown: _sureness, steps_taken_back: _steps, ...inFile } = plant;
+        const {
+          due_m: _ownRule,
+          sleeps: _ownRest,
+          name_unknown: _sureness,
+          steps_taken_back: _steps,
+          ...inFile
+        } = plant;
         return dropNulls({
           ...inFile,
           id: idFrom(site.id, row.ref),

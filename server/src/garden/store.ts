@@ -304,6 +304,7 @@ function plantOf(row: PlantRow, events: readonly { day: string; type: string; de
     leafless: row.leafless === null ? null : Boolean(row.leafless),
     root_loss: row.root_loss,
     due_m: json<OwnRules>(row.own_rules).dueAt ?? null,
+    sleeps: json<OwnRules>(row.own_rules).sleeps ?? null,
     steps_taken_back: json<OwnRules>(row.own_rules).stepsTakenBack ?? null,
     place: String(row.place_id),
     mix: String(row.mix_id),

@@ -1,7 +1,7 @@
 /** Sets the rules of one plant. */
 import type { PlantView } from '@zinc-pail/contract/api';
 import { LONGEST_REASON, LONGEST_TEXT } from '@zinc-pail/contract/limits';
-import { type CareRules, LIGHTS, STANDS, TRIGGERS, WATER_KINDS, WAYS } from '@zinc-pail/core';
+import { type CareRules, LIGHTS, SLEEPS, STANDS, TRIGGERS, WATER_KINDS, WAYS } from '@zinc-pail/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { wordsOf } from '../../api/client.ts';
@@ -10,7 +10,8 @@ import { plantKey } from '../../api/plant.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Choice, Field, KeepOrLeave, OneOf, Tick, Typed, Wrong } from '../../forms/Fields.tsx';
 import { MONTHS } from '../../words/days.ts';
-import { LIGHT_WORDS, STAND_WORDS, TRIGGER_WORDS, WAY_WORDS } from './ruleLines.ts';
+import { typed } from '../../words/units.ts';
+import { AWAKE_COSTS, LIGHT_WORDS, SLEEP_WORDS, STAND_WORDS, TRIGGER_WORDS, WAY_WORDS } from './ruleLines.ts';
 import { changesOf, draftOf, type RulesDraft } from './rulesDraft.ts';
 import { Several } from './Several.tsx';
 import { useChange } from './useChange.ts';
@@ -70,6 +71,8 @@ export function RulesPanel({ plant, onClose }: { plant: PlantView; onClose(): vo
         <CallRules draft={draft} set={set} />
         <WaterRules draft={draft} set={set} />
         <FoodRules draft={draft} set={set} />
+        <RestRules draft={draft} set={set} />
+        <WarmthRules draft={draft} set={set} />
         <LightRules draft={draft} set={set} />
         <OwnWords draft={draft} set={set} />
         <Wrong words={wrong} />
@@ -122,6 +125,46 @@ function CallRules({ draft, set }: Part) {
         </fieldset>
       )}
     </>
+  );
+}
+
+function RestRules({ draft, set }: Part) {
+  return (
+    <>
+      <Choice
+        legend="Rest"
+        name="sleeps"
+        value={draft.sleeps}
+        onChange={(sleeps) => set({ sleeps: sleeps as CareRules['sleeps'] })}
+        options={SLEEPS.map((id) => ({ id, label: SLEEP_WORDS[id] }))}
+      />
+      {draft.sleeps === 'never' && <p className="mb-4 text-[15px] text-[var(--ink-2)]">{AWAKE_COSTS}</p>}
+    </>
+  );
+}
+
+const WARMTH_FIELDS = [
+  ['idealFromC', 'Best from'],
+  ['idealToC', 'Best to'],
+  ['ceilingC', 'Wants shade from'],
+] as const;
+
+function WarmthRules({ draft, set }: Part) {
+  return (
+    <fieldset className="mb-4">
+      <legend className="mb-1 font-semibold">Warmth: days at their mean, and the height of the day for shade</legend>
+      <div className="flex flex-wrap gap-x-6">
+        {WARMTH_FIELDS.map(([field, label]) => (
+          <Typed
+            key={field}
+            label={`${label}, ${typed.temperature()}`}
+            width="w-24"
+            value={draft[field]}
+            onChange={(text) => set({ [field]: text })}
+          />
+        ))}
+      </div>
+    </fieldset>
   );
 }
 

@@ -10,6 +10,10 @@ import { changesOf, draftOf, type RulesDraft } from './rulesDraft.ts';
 const RULES: CareRules = {
   trigger: 'pot',
   dueAt: null,
+  sleeps: 'season',
+  idealFromC: 18,
+  idealToC: 30,
+  ceilingC: 40,
   everyDays: Array.from({ length: 12 }, () => null),
   ways: ['base', 'bottom'],
   amount: { by: 'drench' },

@@ -1,7 +1,7 @@
 /** The rules of one plant in words. */
 import type { CareRules } from '@zinc-pail/core';
 import { ordinal } from '@zinc-pail/words/units';
-import { shareWords } from '../../words/amounts.ts';
+import { degrees, shareWords } from '../../words/amounts.ts';
 import { MONTHS } from '../../words/days.ts';
 
 export const TRIGGER_WORDS = {
@@ -17,6 +17,14 @@ export const WAY_WORDS = {
   mist: 'mist',
 } as const;
 export const STAND_WORDS = { none: 'nothing', saucer: 'a saucer', 'outer-pot': 'an outer pot' } as const;
+/** Whether it may sleep, and what it costs to be kept from it. */
+export const SLEEP_WORDS = {
+  season: 'sleeps in its season',
+  cold: 'sleeps only in the cold, slows in warmth',
+  never: 'never sleeps, slows',
+} as const;
+export const AWAKE_COSTS =
+  'Kept from its sleep it wants more light and warmth all winter; it grows thinner, keeps its leaves and flowers less.';
 export const LIGHT_WORDS = {
   shade: 'shade, bright',
   filtered: 'filtered light',
@@ -83,6 +91,12 @@ export function ruleLines(rules: CareRules): [keyof CareRules, string, string][]
       'Light',
       `${LIGHT_WORDS[rules.light]}${rules.sunCeilingHours === null ? '' : `, at most ${rules.sunCeilingHours} h of direct sun`}`,
     ],
+    [
+      'ceilingC',
+      'Warmth',
+      `best ${degrees(rules.idealFromC)} to ${degrees(rules.idealToC)}, shade from ${degrees(rules.ceilingC)}`,
+    ],
+    ['sleeps', 'Rest', SLEEP_WORDS[rules.sleeps]],
     ['repotYears', 'New pot', `looked at after ${rules.repotYears} ${rules.repotYears === 1 ? 'year' : 'years'}`],
   ];
 }

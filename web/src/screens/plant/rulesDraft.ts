@@ -4,9 +4,16 @@ import { MOST_SAUCER_MINUTES, MOST_SOAK_MINUTES } from '@zinc-pail/contract/limi
 import { type CareRules, dilutedStrength } from '@zinc-pail/core';
 import { MONTHS } from '../../words/days.ts';
 import { numberIn } from '../../words/numbers.ts';
+import { celsiusOf, shownTemperature } from '../../words/units.ts';
 
 /** Numbers as text while they are typed. */
-export interface RulesDraft extends Omit<CareRules, 'amount' | 'feed' | 'everyDays' | 'noFoodUntil'> {
+export interface RulesDraft extends Omit<
+  CareRules,
+  'amount' | 'feed' | 'everyDays' | 'noFoodUntil' | 'idealFromC' | 'idealToC' | 'ceilingC'
+> {
+  idealFromC: string;
+  idealToC: string;
+  ceilingC: string;
   noFoodUntil: string;
   everyDays: string[];
   amountBy: string;
@@ -35,6 +42,9 @@ export function draftOf({ care: { rules }, record }: Pick<PlantView, 'care' | 'r
   const { rhythm } = feed;
   return {
     ...rules,
+    idealFromC: shownDegrees(rules.idealFromC),
+    idealToC: shownDegrees(rules.idealToC),
+    ceilingC: shownDegrees(rules.ceilingC),
     noFoodUntil: rules.noFoodUntil ?? '',
     everyDays: rules.everyDays.map((days) => (days === null ? '' : String(days))),
     amountBy: amount.by,
@@ -82,6 +92,7 @@ function rulesOf(draft: RulesDraft): Record<string, unknown> {
   return {
     trigger: draft.trigger,
     dueAt: draft.dueAt,
+    sleeps: draft.sleeps,
     everyDays: draft.everyDays.map((days, i) => (days.trim() === '' ? null : within(days, 1, 365, MONTHS[i]!))),
     ways: draft.ways,
     amount: amountOf(draft),
@@ -100,6 +111,7 @@ function rulesOf(draft: RulesDraft): Record<string, unknown> {
     },
     feedId: draft.feedId,
     light: draft.light,
+    ...warmthOf(draft),
     hardToReplace: draft.hardToReplace,
     noFoodUntil: draft.noFoodUntil || null,
   };
@@ -129,6 +141,27 @@ function rhythmOf({ mode, n, sips, weeks, times, months }: RulesDraft): CareRule
 function strengthOf({ percentDose, plainParts }: RulesDraft): number {
   const mixed = within(percentDose, 1, 200, 'Strength, percent') / 100;
   return Math.round(1000 * dilutedStrength(mixed, 1, Number(plainParts))) / 1000;
+}
+
+/** A temperature as it is typed, in the keeper's units. */
+const shownDegrees = (celsius: number): string => String(Math.round(shownTemperature(celsius) * 10) / 10);
+
+/** The band in which it does best, and where it wants shade; in °C, whatever was typed. */
+function warmthOf({
+  idealFromC,
+  idealToC,
+  ceilingC,
+}: Pick<RulesDraft, 'idealFromC' | 'idealToC' | 'ceilingC'>): Pick<CareRules, 'idealFromC' | 'idealToC' | 'ceilingC'> {
+  const celsius = (text: string, min: number, max: number, what: string) =>
+    Math.round(celsiusOf(within(text, shownTemperature(min), shownTemperature(max), what)) * 10) / 10;
+  const band = {
+    idealFromC: celsius(idealFromC, -10, 40, 'Best from'),
+    idealToC: celsius(idealToC, 0, 50, 'Best to'),
+    ceilingC: celsius(ceilingC, 15, 60, 'Shade from'),
+  };
+  if (band.idealFromC >= band.idealToC) throw new RangeError('Best to: more than best from is wanted.');
+  if (band.idealToC > band.ceilingC) throw new RangeError('Shade from: no less than best to is wanted.');
+  return band;
 }
 
 function within(text: string, min: number, max: number, what: string): number {
