@@ -37,6 +37,7 @@ export { buildPlant, dueMoisture, stateOn } from './forecast/plantModel.ts';
 export { dryStep } from './drydown/step.ts';
 export { pour, wet } from './drydown/wetting.ts';
 export { GRID } from './belief/grid.ts';
+export * from './forecast/almanac.ts';
 export { kernelPots, kernelWeather, putPot, WEEKS_AHEAD, weeklyWaterings } from './forecast/load.ts';
 export { yearKernel, type KernelPots, type KernelWeather } from './drydown/yearKernel.ts';
 export { type Reason as DateReason, type Factor } from './forecast/because.ts';

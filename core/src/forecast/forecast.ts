@@ -201,6 +201,12 @@ export class GardenForecast {
     );
   }
 
+  /** A plant's season, pot and losses, without what its book teaches. */
+  modelOf(plantId: string): PlantModel {
+    const plant = this.garden.plants.find(({ id }) => id === plantId) ?? missing(plantId);
+    return this.learned?.get(plantId)?.model ?? this.model(plant);
+  }
+
   /** The plants of a place, by id. */
   plantsAt(placeId: string): string[] {
     return [...this.learn().values()]
