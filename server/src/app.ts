@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { gate } from './http/gate.ts';
 import { noSuchRoute, problems } from './http/problem.ts';
 import type { App } from './context.ts';
+import { almanacRoutes } from './almanac/routes.ts';
 import { calendarAddress } from './formats/calendarRoutes.ts';
 import { formatRoutes } from './formats/routes.ts';
 import { hardeningRoutes } from './hardening/routes.ts';
@@ -29,6 +30,7 @@ export function allRoutes(app: App): Route[] {
     ...placeRoutes(app),
     ...pictureRoutes(app),
     ...keepingRoutes(app),
+    ...almanacRoutes(app),
     ...findRoutes(app),
     ...formatRoutes(app),
     ...labelRoutes(app),

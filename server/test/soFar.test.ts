@@ -85,6 +85,16 @@ describe('the round on its way', () => {
     expect(outlooks.tasksSent).toBe(1);
     await outlooks.close();
   }, 60_000);
+  it('does not hold up the end of the server', async () => {
+    const outlooks = new Outlooks(here.pool, join(ROOT, 'build', 'forecast-worker.mjs'), () => {});
+    const [site] = await sites(here.pool);
+    const asked = outlooks.ofSite(site!);
+    const refused = expect(asked).rejects.toThrow();
+    while (outlooks.tasksSent === 0) await new Promise((resolve) => setTimeout(resolve, 5));
+    await outlooks.close();
+    await refused;
+    await expect(outlooks.ofSite(site!)).rejects.toThrow('the server is ending');
+  }, 60_000);
   it('nothing is on its way once all is there', async () => {
     await here.ask('/api/round');
     expect((await here.ask('/api/round/so-far')).body).toMatchObject({ sites: [], coming: [] });

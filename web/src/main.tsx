@@ -20,6 +20,7 @@ const PlantScreen = lazy(() => import('./screens/plant/PlantScreen.tsx'));
 const WalkScreen = lazy(() => import('./screens/walk/WalkScreen.tsx'));
 const BenchesScreen = lazy(() => import('./screens/benches/BenchesScreen.tsx'));
 const ListScreen = lazy(() => import('./screens/list/ListScreen.tsx'));
+const AlmanacScreen = lazy(() => import('./screens/almanac/AlmanacScreen.tsx'));
 const TakeInScreen = lazy(() => import('./screens/takein/TakeInScreen.tsx'));
 const ShedScreen = lazy(() => import('./screens/shed/ShedScreen.tsx'));
 
@@ -39,6 +40,7 @@ const router = createBrowserRouter([
       { path: 'walk', element: later(<WalkScreen />, 'the walk') },
       { path: 'benches', element: later(<BenchesScreen />, 'the benches') },
       { path: 'list', element: later(<ListScreen />, 'the list') },
+      { path: 'almanac', element: later(<AlmanacScreen />, 'the almanac') },
       { path: 'take-in', element: later(<TakeInScreen />, 'the shelves') },
       { path: 'shed', element: later(<ShedScreen />, 'the shed') },
       { path: '*', element: <Lost /> },

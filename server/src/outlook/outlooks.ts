@@ -137,8 +137,9 @@ export class Outlooks {
 
   async close(): Promise<void> {
     this.closing = true;
-    await Promise.all([...this.turns.values()].map(({ done }) => done));
+    // What is being reckoned is for nobody any more: a large collection would hold up the end for a minute.
     await this.worker?.terminate();
+    await Promise.all([...this.turns.values()].map(({ done }) => done));
   }
 
   /** Outlooks as the database stands now. */
@@ -352,7 +353,8 @@ export class Outlooks {
     }
   }
 
-  private ask(task: Task): Promise<Answer> {
+  private async ask(task: Task): Promise<Answer> {
+    if (this.closing) throw new Error('the server is ending');
     this.worker ??= this.start();
     const { worker } = this;
     const id = ++this.sent;

@@ -17,6 +17,7 @@ const SCREENS = [
   { to: '/', label: 'Round', key: 'g' },
   { to: '/benches', label: 'Benches', key: 'b' },
   { to: '/list', label: 'List', key: 'i' },
+  { to: '/almanac', label: 'Almanac', key: 'm' },
   { to: '/take-in', label: 'Take in', key: 'a' },
   { to: '/shed', label: 'Shed', key: 's' },
 ] as const;

@@ -31,7 +31,7 @@ const KEYS: { screen: string; hints: KeyHint[] }[] = [
       { keys: ['u'], does: 'take back the last mark' },
       { keys: ['/'], does: 'find a plant' },
       { keys: ['g', 'b', 'i'], does: 'round, benches, list' },
-      { keys: ['a', 's'], does: 'take in, shed' },
+      { keys: ['m', 'a', 's'], does: 'almanac, take in, shed' },
       { keys: ['?'], does: 'this sheet' },
       { keys: ['Esc'], does: 'close' },
     ],

@@ -1,0 +1,47 @@
+/** What the year ahead is reckoned from, by whoever shows it: the garden as the engine has it, and the next drinks as judged. */
+import { idParam } from '@zinc-pail/contract/api';
+import type { AlmanacInput } from '@zinc-pail/contract/almanac';
+import type { App } from '../context.ts';
+import { loadGarden, sites } from '../garden/store.ts';
+import { notFound } from '../http/refusals.ts';
+import { route, type Route, SENT } from '../http/route.ts';
+import { placeRows } from '../round/store.ts';
+import { plantCards } from '../plants/store.ts';
+
+export function almanacRoutes(app: App): Route[] {
+  return [
+    route({
+      method: 'get',
+      path: '/almanac/:id',
+      does: 'A site as the engine has it, with each plant’s next drink as judged: what its year ahead is reckoned from.',
+      params: idParam,
+      answer: { media: 'application/json' },
+      async handle({ params: { id }, response }) {
+        const site = (await sites(app.pool)).find((one) => one.id === id);
+        if (!site) throw notFound('site');
+        const outlooks = await app.outlooks.ofSite(site);
+        const [{ garden }, cards, places] = await Promise.all([
+          loadGarden(app.pool, site),
+          plantCards(app.pool, id),
+          placeRows(app.pool, id),
+        ]);
+        const there = new Set(garden.plants.map((plant) => plant.id));
+        const input: AlmanacInput = {
+          site: { id, name: site.name },
+          garden,
+          places: places.map((place) => ({ id: String(place.id), name: place.name })),
+          plants: cards
+            .filter((card) => there.has(String(card.id)))
+            .map((card) => ({
+              id: String(card.id),
+              number: card.number,
+              name: card.name,
+              due: outlooks.tasks.get(card.id)?.due ?? null,
+            })),
+        };
+        response.json(input);
+        return SENT;
+      },
+    }),
+  ];
+}
