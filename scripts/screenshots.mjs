@@ -30,6 +30,12 @@ const VIEWS = [
     prepare: async (page) => page.type('input[role=combobox]', 'hens and chicks'),
   },
   { file: 'shed.png', viewport: { ...DESK, height: 1100 }, path: '/shed' },
+  {
+    file: 'almanac.png',
+    viewport: DESK,
+    path: '/almanac',
+    prepare: async (page) => page.waitForSelector('main li a', { timeout: 60_000 }),
+  },
   { file: 'walk.png', viewport: DESK, path: '/walk' },
   {
     file: 'find.png',
