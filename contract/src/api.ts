@@ -20,18 +20,32 @@ import {
   type MarksResult,
   type PotTask,
   type RoundPot,
+  type Shelter,
+  SHELTERS,
   type Timer,
   UUID,
   type WholePot,
 } from './marks.ts';
 import { LINE_FIELDS } from './line.ts';
-import { day, id, idText, list, named, number, object, oneOf, optional, text, whole } from './fields.ts';
+import { day, id, idText, list, named, number, object, oneOf, optional, text, whole, yesNo } from './fields.ts';
 import { ENDINGS, TIMER_KINDS } from './choices.ts';
 import { LONGEST_CAPTION } from './limits.ts';
 import { schemaOf } from './keeping.ts';
 import { PLANT_FIELDS, RECORD_FIELDS, type PlantValues, type RecordField } from './plantFields.ts';
 
 export const plantIdParam = object<{ plantId: number }>({ plantId: idText() }, 'a plant');
+
+export interface ColdPot {
+  id: number;
+  name: string;
+  limit_c: number;
+  /** not below its limit as expected, but within the margin of a wrong forecast */
+  near: boolean;
+  /** share of the weathers in which tonight is below it */
+  chance: number;
+  /** what was done about it today */
+  done: Shelter | null;
+}
 
 /** A bench on the Round: pots that want something in full, the others counted; they come when the bench is opened. */
 export interface RoundPlace {
@@ -45,7 +59,8 @@ export interface RoundPlace {
   left: number;
   asleep: number;
   /** pots below their limit tonight, most tender first */
-  cold: { id: number; name: string; limit_c: number }[];
+  /** pots that tonight is too cold for, or nearly: most tender first */
+  cold: ColdPot[];
   version: number;
 }
 
@@ -411,7 +426,17 @@ export const roundSchema = named(
                     'a climate',
                   ),
                   cold: list(
-                    object({ id: id(), name: text(200), limit_c: number(-60, 60) }, 'a cold pot'),
+                    object<ColdPot>(
+                      {
+                        id: id(),
+                        name: text(200),
+                        limit_c: number(-60, 60),
+                        near: yesNo(),
+                        chance: number(0, 1),
+                        done: optional(oneOf(SHELTERS)).required(),
+                      },
+                      'a cold pot',
+                    ),
                     'cold pots',
                   ),
                   pots: list(roundPotSchema, 'pots'),

@@ -30,6 +30,9 @@ export const UUID = Joi.string()
 
 export const SKIP_REASONS = ['still-wet', 'asleep', 'too-cold', 'just-potted', 'not-sure', 'no-time', 'other'] as const;
 export type SkipReason = (typeof SKIP_REASONS)[number];
+/** What was done before a cold night: brought in, covered, or left out knowingly. */
+export const SHELTERS = ['in', 'covered', 'left'] as const;
+export type Shelter = (typeof SHELTERS)[number];
 export const FLOWERING_STAGES = ['buds', 'open', 'over', 'seed'] as const;
 
 /** Journal entries that the garden file does not know. */
@@ -56,6 +59,7 @@ export type OwnEvent =
   | { type: 'sun'; date: string; minutes: number; scorched?: boolean | null }
   | { type: 'review'; date: string; answer: 'better' | 'same' | 'worse'; text?: string | null }
   | { type: 'firmed'; date: string; yes: boolean }
+  | { type: 'sheltered'; date: string; how: Shelter }
   | {
       type: 'arrival';
       date: string;
@@ -118,6 +122,7 @@ export const ownFields: Record<string, Record<string, Joi.Schema>> = {
   sun: { minutes: whole(0, 1440, 'minutes'), scorched: optional(yesNo()) },
   review: { answer: oneOf(['better', 'same', 'worse']), text: optional(text(300)) },
   firmed: { yes: yesNo() },
+  sheltered: { how: oneOf(SHELTERS) },
   arrival: {
     pests: yesNo(),
     sleeve_off: yesNo(),
@@ -154,6 +159,7 @@ export const MARKED_TYPES = [
   'sun',
   'review',
   'firmed',
+  'sheltered',
   'arrival',
 ] as const;
 export const newEntry = named(

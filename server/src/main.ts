@@ -11,6 +11,7 @@ import { migrate } from './database/migrate.ts';
 import { expected, openPool, type Pool, takingTurns, transaction } from './database/pool.ts';
 import { sites } from './garden/store.ts';
 import { GardenClerk } from './formats/gardenClerk.ts';
+import { refuseUnreadable } from './http/unreadable.ts';
 import { ensureCollection } from './keeping/store.ts';
 import { Outlooks } from './outlook/outlooks.ts';
 
@@ -76,6 +77,7 @@ export async function serve(options: ServeOptions): Promise<Running> {
       },
     ),
   );
+  refuseUnreadable(server);
   const port = await listen(server, options.port);
   return {
     port,

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { connect } from 'node:net';
 import { marksResultSchema, plantSchema, problemSchema, roundSchema } from '@zinc-pail/contract/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Served, served, keeps, today } from './harness.ts';
@@ -209,5 +210,32 @@ describe('who may ask', () => {
     });
     expect(second.port).toBeGreaterThan(here.running.port);
     await second.close();
+  });
+});
+
+describe('what cannot be read as a request', () => {
+  const sent = (text: string) =>
+    new Promise<string>((resolve, reject) => {
+      const socket = connect(Number(new URL(here.url).port), '127.0.0.1', () => socket.write(text));
+      let answer = '';
+      socket.on('data', (bytes) => (answer += String(bytes)));
+      socket.on('end', () => resolve(answer));
+      socket.on('error', reject);
+    });
+  it.each([
+    [
+      'a head too long',
+      `GET /api/timers?${'x'.repeat(20_000)} HTTP/1.1\r\nHost: 127.0.0.1\r\n\r\n`,
+      431,
+      'head-too-long',
+    ],
+    ['no HTTP at all', 'Good evening\r\n\r\n', 400, 'not-http'],
+  ])('%s is refused in words', async (_, text, status, type) => {
+    const answer = await sent(text);
+    expect(answer.startsWith(`HTTP/1.1 ${status} `)).toBe(true);
+    const problem = JSON.parse(answer.slice(answer.indexOf('\r\n\r\n') + 4)) as { type: string; detail: string };
+    expect(problem.type).toBe(`urn:zinc-pail:problem:${type}`);
+    expect(problem.detail.length).toBeGreaterThan(20);
+    expect((await here.ask('/api/timers')).status).toBe(200);
   });
 });

@@ -1,7 +1,8 @@
 /** Rules of one plant, and what the household means for them. Against a real MariaDB. */
-import { plantSchema, problemSchema } from '@zinc-pail/contract/api';
+import { randomUUID } from 'node:crypto';
+import { plantSchema, problemSchema, type RoundView } from '@zinc-pail/contract/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Served, served, keeps } from './harness.ts';
+import { type Served, served, keeps, today } from './harness.ts';
 import { keeper, daysAgo, watering } from './keeper.ts';
 
 let here: Served;
@@ -155,6 +156,40 @@ describe('rest and warmth as the keeper wants them', () => {
     });
     expect(codes(body)).toContain('too-hot');
     expect(body.task.judgement.deeds).toContainEqual({ deed: 'move', what: 'shadier' });
+  });
+});
+
+describe('the night', () => {
+  const coldOf = async (id: number) => {
+    const round = (await here.ask('/api/round')).body as RoundView;
+    return round.sites.flatMap((site) => site.places.flatMap((place) => place.cold)).find((pot) => pot.id === id);
+  };
+  it('too cold for a plant asks until it is seen to, and again when that is taken back', async () => {
+    const { ids } = (await takeIn({ name: 'Melocactus azureus', date: daysAgo(20), min_wet_c: 30, min_dry_c: 30 }))
+      .body;
+    const [id] = ids as [number];
+    expect(await coldOf(id)).toMatchObject({ limit_c: 30, near: false, chance: 1, done: null });
+    const entry = { client_id: randomUUID(), date: today(), type: 'sheltered', how: 'in' };
+    const { body, status } = await send('/api/marks', { marks: [{ plant_id: id, entries: [entry] }] });
+    expect(status).toBe(201);
+    const codes = (pot: any) => pot.task.judgement.because.map(({ code }: any) => code);
+    expect(codes(body.done[0].pot)).not.toContain('below-limit');
+    expect(await coldOf(id)).toMatchObject({ done: 'in' });
+    const undone = await send('/api/marks/void', { client_ids: [entry.client_id] });
+    expect(codes(undone.body.done[0].pot)).toContain('below-limit');
+    expect(await coldOf(id)).toMatchObject({ done: null });
+    // Left out knowingly: the list has its answer, the judgement keeps its word.
+    const left = { ...entry, client_id: randomUUID(), how: 'left' };
+    const kept = await send('/api/marks', { marks: [{ plant_id: id, entries: [left] }] });
+    expect(codes(kept.body.done[0].pot)).toContain('below-limit');
+    expect(await coldOf(id)).toMatchObject({ done: 'left' });
+    expect(
+      (
+        await send('/api/marks', {
+          marks: [{ plant_id: id, entries: [{ ...left, client_id: randomUUID(), how: 'x' }] }],
+        })
+      ).status,
+    ).toBe(400);
   });
 });
 

@@ -38,6 +38,8 @@ export interface CareFacts {
   south: boolean;
   mixIsCharged: boolean;
   arrivedOn: DayNumber | null;
+  /** the last day on which it was brought in or covered for the night; left out: never */
+  shelteredOn?: DayNumber | null;
   /** the water at hand, best first, where the keeper named any; salts where they measured them */
   watersAtHand: readonly { kind: WaterKind; saltsMgL: number | null }[];
 }
@@ -120,6 +122,7 @@ export function careTask(facts: CareFacts): CareTask {
     water,
     placeKind: facts.placeKind,
     arrivedOn: facts.arrivedOn,
+    shelteredOn: facts.shelteredOn ?? null,
     nameUnknown: facts.nameUnknown,
   };
   const judgement = judge(input);

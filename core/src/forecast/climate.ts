@@ -27,6 +27,7 @@ export class GardenClimate {
   private readonly expectedSeries = new Map<string, PlaceSeries>();
   private readonly memberWeather = new Map<number, DrawnDay[][]>();
   private readonly memberSeries = new Map<string, PlaceSeries[]>();
+  private readonly nights = new Map<string, readonly number[]>();
 
   constructor(
     private readonly garden: Pick<Garden, 'today' | 'site' | 'weather' | 'places'>,
@@ -81,6 +82,16 @@ export class GardenClimate {
       this.memberSeries.set(key, series);
     }
     return series;
+  }
+
+  /** The lowest of the coming night at a place, in each of the possible futures, °C. */
+  tonight(placeId: string): readonly number[] {
+    let lows = this.nights.get(placeId);
+    if (!lows) {
+      lows = this.members(placeId, 1).map(({ tminC }) => tminC[0]!);
+      this.nights.set(placeId, lows);
+    }
+    return lows;
   }
 
   /** Outdoor weather of a day as known or expected. */

@@ -55,6 +55,8 @@ export interface Outlook {
   change: Change | null;
   stress: StressOutlook;
   schools: Schools;
+  /** lowest of the coming night in each of the possible weathers, °C */
+  tonightC: readonly number[];
 }
 
 /** A past longer than this teaches nothing that the last years do not. */
@@ -164,6 +166,7 @@ export class GardenForecast {
       change,
       stress,
       schools: schools(model, advice, stress, state, history.lastWatered, this.climate.today),
+      tonightC: this.climate.tonight(model.plant.place),
     };
   }
 

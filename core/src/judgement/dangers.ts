@@ -6,7 +6,7 @@ import { placeDefaults } from '../place/defaults.ts';
 import { DRY_TO_M, TOO_WET_TO_DRINK_M } from '../moisture.ts';
 import { WET_FEET_HARM } from '../drydown/stress.ts';
 import type { Deed, Reason } from './deeds.ts';
-import { EVE_MARGIN_C, type Facts, iso } from './facts.ts';
+import { EVE_MARGIN_C, type Facts, iso, NEAR_MARGIN_C } from './facts.ts';
 import { fullDrink, sipDrink } from './measure.ts';
 import type { Says, SeenLook, SeenSign } from './seen.ts';
 
@@ -45,8 +45,13 @@ export function rot({ seen, today }: Facts): Answer | null {
 export function frostTonight(facts: Facts): Answer | null {
   const { nights, outlook, placeKind, care } = facts;
   const { tonightC, limitC } = nights;
-  if (tonightC >= limitC) return null;
-  const n = { tonight: tenth(tonightC), limit: limitC, moist: limitC === outlook.model.traits.minWetC ? 1 : 0 };
+  if (tonightC >= limitC || facts.shelteredOn === facts.today) return null;
+  const n = {
+    tonight: tenth(tonightC),
+    limit: limitC,
+    moist: limitC === outlook.model.traits.minWetC ? 1 : 0,
+    chance: hundredth(nights.chance),
+  };
   const { outdoors } = placeDefaults(placeKind);
   // A light brief frost on a kind that nearly bears it: a cloth does.
   const cover = outdoors && tonightC > -3 && limitC - tonightC <= 1.5 && limitC <= 0 && care.light === 'sun';
@@ -60,6 +65,20 @@ export function frostTonight(facts: Facts): Answer | null {
     deeds: [what],
     because: [{ code: 'below-limit', source: 'forecast', on: iso(facts.today + 1), weight: 1, n }],
     nextLook: iso(facts.today),
+  };
+}
+
+/** Tonight comes close to what it bears: said beside whatever else is said, for a forecast may be wrong by as much. */
+export function nearLimit({ nights, today, placeKind, shelteredOn }: Facts): Reason | null {
+  const { tonightC, limitC } = nights;
+  if (tonightC < limitC || tonightC >= limitC + NEAR_MARGIN_C || shelteredOn === today) return null;
+  if (placeDefaults(placeKind).indoors) return null;
+  return {
+    code: 'near-limit',
+    source: 'forecast',
+    on: iso(today + 1),
+    weight: 0.35,
+    n: { tonight: tenth(tonightC), limit: limitC, chance: hundredth(nights.chance) },
   };
 }
 

@@ -29,6 +29,8 @@ export interface JudgeInput {
   water: WaterKind;
   placeKind: PlaceKind;
   arrivedOn: DayNumber | null;
+  /** the last day on which it was brought in or covered for the night */
+  shelteredOn: DayNumber | null;
   /** nobody knows what it is */
   nameUnknown: boolean;
 }
@@ -41,6 +43,8 @@ export interface Nights {
   weekOn: DayNumber;
   /** lowest night the plant bears as it stands: with a dry, or a moist root ball */
   limitC: number;
+  /** share of the possible weathers in which tonight is below it */
+  chance: number;
   /** the first day from today on with two nights on which a drink does no harm; null within three weeks */
   mildOn: DayNumber | null;
   /** of the next three weeks' nights, those below the limit with a moist root ball */
@@ -77,6 +81,8 @@ export interface Facts extends JudgeInput {
   neverLooked: boolean;
 }
 
+/** A night so little above the limit may be below it: forecasts of a low are wrong by so much, and pots radiate. */
+export const NEAR_MARGIN_C = 2.5;
 /** A drink wants a night this much above the limit. */
 export const EVE_MARGIN_C = 1;
 const NIGHTS_AHEAD = 21;
@@ -166,11 +172,14 @@ function nightsOf({ outlook, today }: JudgeInput): Nights {
     )
       mildOn = day - 1;
   }
+  const limitC = outlook.moisture.p50 > DAMP_FROM_M ? traits.minWetC : traits.minDryC;
+  const below = outlook.tonightC.filter((low) => low < limitC).length;
   return {
     tonightC: night(today + 1),
+    chance: below / outlook.tonightC.length,
     weekC: night(weekOn),
     weekOn,
-    limitC: outlook.moisture.p50 > DAMP_FROM_M ? traits.minWetC : traits.minDryC,
+    limitC,
     mildOn,
     coldShare: colder / NIGHTS_AHEAD,
   };

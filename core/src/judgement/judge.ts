@@ -23,6 +23,7 @@ import {
   hundredth,
   LONG_DRY_DAYS,
   lookSaysWait,
+  nearLimit,
   neverLooked,
   reckoned,
   rot,
@@ -366,7 +367,7 @@ const DRINKS = new Set<Deed['deed']>(['water', 'sip']);
 
 /** Food with the drink, light and company beside it. */
 function dress(facts: Facts, deeds: Answer['deeds']): Judgement['deeds'] {
-  const { feed, tooDark, nights, outlook, state } = facts;
+  const { feed, tooDark, outlook, state } = facts;
   const out = deeds.map((deed): Deed => {
     if (deed.deed !== 'water') return deed;
     const fed =
@@ -375,14 +376,14 @@ function dress(facts: Facts, deeds: Answer['deeds']): Judgement['deeds'] {
   });
   const has = (name: Deed['deed']) => out.some(({ deed }) => deed === name);
   if (tooDark && state !== 'resting' && !has('act') && !has('move')) out.push({ deed: 'move', what: 'brighter' });
-  const near = nights.tonightC >= nights.limitC && nights.tonightC < nights.limitC + NEAR_MARGIN_C;
-  if (near && !out.some((deed) => deed.deed === 'move' || deed.deed === 'act') && outlook.model.traits.minDryC > 0)
+  if (
+    nearLimit(facts) &&
+    !out.some((deed) => deed.deed === 'move' || deed.deed === 'act') &&
+    outlook.model.traits.minDryC > 0
+  )
     out.push({ deed: 'move', what: 'warmer' });
   return out as Judgement['deeds'];
 }
-
-/** A forecast errs by so much: within it a limit is near. */
-const NEAR_MARGIN_C = 2;
 
 /** Strongest first; what the keeper saw is always among them. */
 function weighed({ because, against = [], deeds }: Answer, facts: Facts): { because: Reason[]; against: Reason[] } {
@@ -402,15 +403,8 @@ function weighed({ because, against = [], deeds }: Answer, facts: Facts): { beca
       n: { strength: facts.seen.slack.strength },
     });
   if (facts.tooDark) add({ code: 'too-dark', source: 'reckoned', weight: 0.3, n: { light: tenth(facts.dliMol) } });
-  const { tonightC, limitC } = facts.nights;
-  if (tonightC >= limitC && tonightC < limitC + NEAR_MARGIN_C && limitC > 0)
-    add({
-      code: 'near-limit',
-      source: 'forecast',
-      on: iso(facts.today + 1),
-      weight: 0.3,
-      n: { tonight: tenth(tonightC), limit: limitC },
-    });
+  const near = nearLimit(facts);
+  if (near) add(near);
   const first = deeds[0].deed;
   const counter = [...against];
   if (DRINKS.has(first) && facts.chanceWet > 0.05)

@@ -60,6 +60,7 @@ function factsOf({ outlook, rules, feed, salts }: ReturnType<typeof answer>) {
     water: 'rain',
     placeKind: 'cold-glass',
     arrivedOn: null,
+    shelteredOn: null,
     nameUnknown: false,
   });
 }
@@ -311,6 +312,46 @@ describe('what no sum may outvote', () => {
     );
     expect(feed).toMatchObject({ kind: 'plain', why: { code: 'overfed', n: { given: 7, ceiling: 6 } } });
     expect(drink.food).toBeNull();
+  });
+});
+
+describe('a night that comes close', () => {
+  const OPEN: Scene = { place: { id: 'place', kind: 'open', air: 'breezy' } };
+  const night = factsOf(answer([drench(3)], OPEN)).nights.tonightC;
+  const limits = (aboveNight: number): Scene => ({
+    ...OPEN,
+    plant: { min_wet_c: Math.floor(night) + aboveNight, min_dry_c: Math.floor(night) + aboveNight },
+  });
+  const near = (scene: Scene, facts = {}) =>
+    judged({ today: isoDay(TODAY), events: [KNOWN, drench(3)], ...scene, facts }).judgement;
+  const codesOf = ({ because }: ReturnType<typeof near>) => because.map(({ code }) => code);
+  it('is said beside the rest, with its chance; a milder one is not, nor within doors', () => {
+    const close = near(limits(-1));
+    expect(codesOf(close)).toContain('near-limit');
+    expect(codesOf(close)).not.toContain('below-limit');
+    expect(close.deeds[0].deed).not.toBe('act');
+    const { n } = close.because.find(({ code }) => code === 'near-limit')!;
+    expect(n!.chance!).toBeGreaterThanOrEqual(0);
+    expect(n!.chance!).toBeLessThan(1);
+    expect(codesOf(near(limits(-8)))).not.toContain('near-limit');
+    expect(codesOf(near({ ...limits(-1), place: SILL }))).not.toContain('near-limit');
+  });
+  it('below its limit the chance is the greater the colder it is against it', () => {
+    const chance = (above: number) =>
+      near(limits(above)).because.find(({ code }) => code === 'below-limit' || code === 'near-limit')?.n!.chance ?? 0;
+    const chances = [-2, -1, 1, 3, 6].map(chance);
+    expect(chances).toEqual(chances.toSorted((a, b) => a - b));
+    expect(chances.at(-1)!).toBeGreaterThan(0.8);
+  });
+  it('once it was brought in or covered today, neither is said; tomorrow it is again', () => {
+    for (const above of [-1, 4]) {
+      expect(codesOf(near(limits(above), { shelteredOn: TODAY }))).not.toContain(
+        above < 0 ? 'near-limit' : 'below-limit',
+      );
+      expect(codesOf(near(limits(above), { shelteredOn: TODAY - 1 }))).toContain(
+        above < 0 ? 'near-limit' : 'below-limit',
+      );
+    }
   });
 });
 

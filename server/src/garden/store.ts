@@ -36,7 +36,7 @@ export interface SiteRow {
 /** What the rules of care want to know of a plant besides what the engine does. */
 export interface KeptPlant {
   plant: Plant;
-  care: { own: OwnRules; placeKind: PlaceKind; arrivedOn: string | null };
+  care: { own: OwnRules; placeKind: PlaceKind; arrivedOn: string | null; shelteredOn: string | null };
 }
 
 /** The kinds of event that the engine knows; the journal holds others too. */
@@ -52,7 +52,7 @@ const ENGINE_EVENTS: PlantEvent['type'][] = [
   'changed',
 ];
 /** Kinds of the journal's own that tell the engine something. */
-const TELLING_EVENTS = ['skip', 'firmed'];
+const TELLING_EVENTS = ['skip', 'firmed', 'sheltered'];
 
 export async function sites(pool: Pool): Promise<SiteRow[]> {
   const [rows] = await pool.query<Row<SiteRow>[]>(
@@ -272,15 +272,31 @@ export async function loadPlants(
     [...values, [...ENGINE_EVENTS, ...TELLING_EVENTS]],
   );
   const byPlant = groupBy(events, (event) => event.plant_id);
-  return rows.map((row) => ({
-    care: { own: json<OwnRules>(row.own_rules), placeKind: row.place_kind, arrivedOn: row.acquired_on },
-    plant: plantOf(row, byPlant.get(row.id) ?? []),
-  }));
+  return rows.map((row) => {
+    const book = byPlant.get(row.id) ?? [];
+    return {
+      care: {
+        own: json<OwnRules>(row.own_rules),
+        placeKind: row.place_kind,
+        arrivedOn: row.acquired_on,
+        shelteredOn: shelteredOn(book),
+      },
+      plant: plantOf(row, book),
+    };
+  });
+}
+
+function shelteredOn(book: readonly { day: string; type: string; detail: unknown }[]): string | null {
+  const last = book.findLast(
+    ({ type, detail }) => type === 'sheltered' && json<{ how: string }>(detail).how !== 'left',
+  );
+  return last?.day ?? null;
 }
 
 /** What an entry tells the engine: a drink left out as "still wet" is a look, and whether it firmed up is a sign. */
 function toldBy(type: string, date: string, detail: Record<string, unknown>): PlantEvent | null {
   if (type === 'skip') return detail.reason === 'still-wet' ? { type: 'check', date, finger: 'wet' } : null;
+  if (type === 'sheltered') return null;
   if (type === 'firmed') return { type: 'sign', date, sign: detail.yes ? 'taut' : 'limp', strength: 1 };
   return { ...detail, type, date } as PlantEvent;
 }

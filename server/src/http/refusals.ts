@@ -72,6 +72,8 @@ export const REFUSALS = kinds({
   },
   'too-large': { status: 413, title: 'Too large', means: 'A file, a picture or a body is over its limit.' },
   'no-picture': { status: 415, title: 'Not a picture', means: 'The file is no picture that can be read.' },
+  'head-too-long': { status: 431, title: 'Head too long', means: 'Address and headers are over 16 kB.' },
+  'not-http': { status: 400, title: 'Not a request', means: 'What came cannot be read as HTTP.' },
   'which-version': {
     status: 428,
     title: 'From which version?',

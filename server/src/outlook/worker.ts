@@ -216,6 +216,7 @@ function plantsToday(site: LoadedSite, ids: string[]): [string, PlantToday][] {
       south: forecast.garden.site.latitude_deg < 0,
       mixIsCharged: site.charged.get(plant.mix) ?? false,
       arrivedOn: care.arrivedOn === null ? null : dayNumber(care.arrivedOn),
+      shelteredOn: care.shelteredOn === null ? null : dayNumber(care.shelteredOn),
       watersAtHand: site.waters,
     });
     const { model, rate } = outlook;

@@ -1,5 +1,6 @@
 /** The round as it stands, kept until an outlook, an order or a setting changes. Lines of pots are kept one by one. */
-import type { CanLine, RoundPlace, RoundPot, RoundSite, RoundSoFar } from '@zinc-pail/contract/api';
+import type { CanLine, ColdPot, RoundPlace, RoundPot, RoundSite, RoundSoFar } from '@zinc-pail/contract/api';
+import type { Shelter } from '@zinc-pail/contract/marks';
 import { doseFor, drinkOf, JUDGED, judgedAs, WEEKS_AHEAD } from '@zinc-pail/core';
 import { groupBy } from '../grouping.ts';
 import type { App } from '../context.ts';
@@ -10,7 +11,7 @@ import { plantCards } from '../plants/store.ts';
 import { openHardenings } from '../hardening/store.ts';
 import { roundPot } from '../plants/pots.ts';
 import { Shared } from '../sharing.ts';
-import { type CanKit, kitOf, placeRows, waitingLooks } from './store.ts';
+import { type CanKit, kitOf, placeRows, shelteredOn, waitingLooks } from './store.ts';
 
 interface KeptSite {
   edition: string;
@@ -85,11 +86,12 @@ export class RoundBook {
   }
 
   private async view(site: SiteRow, kit: CanKit, outlooks: SiteOutlooks): Promise<RoundSite> {
-    const [places, cards, hardenings, looks] = await Promise.all([
+    const [places, cards, hardenings, looks, sheltered] = await Promise.all([
       placeRows(this.app.pool, site.id),
       plantCards(this.app.pool, site.id),
       openHardenings(this.app.pool, site.id),
       waitingLooks(this.app.pool, site.id, outlooks.today),
+      shelteredOn(this.app.pool, site.id, outlooks.today),
     ]);
     const pots = cards.flatMap((card) => {
       const pot = roundPot(card, outlooks);
@@ -117,7 +119,7 @@ export class RoundBook {
         if (!climate) return [];
         const here = (at.get(place.id) ?? []).map(({ pot }) => pot);
         const calling = here.filter((pot) => judged(pot) !== 'leave');
-        const cold = here.flatMap((pot) => coldTonight(pot) ?? []);
+        const cold = here.flatMap((pot) => coldTonight(pot, sheltered.get(pot.id) ?? null) ?? []);
         return [
           {
             id: place.id,
@@ -130,8 +132,7 @@ export class RoundBook {
             pots: calling,
             left: here.length - calling.length,
             asleep: here.filter((pot) => pot.outlook.state === 'resting').length,
-            // Most tender first.
-            cold: cold.sort((a, b) => b.limit_c - a.limit_c),
+            cold: cold.sort(byUrgency),
           },
         ];
       }),
@@ -148,10 +149,23 @@ export class RoundBook {
   }
 }
 
-/** A pot that is judged to stand too cold tonight, with the limit that says so. */
-function coldTonight(pot: RoundPot): RoundPlace['cold'][number] | null {
-  const reason = pot.task.judgement.because.find(({ code }) => code === 'below-limit');
-  return reason ? { id: pot.id, name: pot.name, limit_c: reason.n!.limit! } : null;
+/** A pot that is judged to stand too cold tonight, or nearly, with the limit that says so; or that was seen to today. */
+function coldTonight(pot: RoundPot, done: Shelter | null): ColdPot | null {
+  const reason = pot.task.judgement.because.find(({ code }) => code === 'below-limit' || code === 'near-limit');
+  if (!reason && done === null) return null;
+  return {
+    id: pot.id,
+    name: pot.name,
+    limit_c: reason?.n!.limit ?? pot.outlook.traits.minWetC,
+    near: reason?.code === 'near-limit',
+    chance: reason?.n!.chance ?? 0,
+    done,
+  };
+}
+
+/** What is still to be done first, below the limit before near it, the most tender first. */
+function byUrgency(a: ColdPot, b: ColdPot): number {
+  return Number(a.done !== null) - Number(b.done !== null) || Number(a.near) - Number(b.near) || b.limit_c - a.limit_c;
 }
 
 /**

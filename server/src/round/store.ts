@@ -1,3 +1,4 @@
+import type { Shelter } from '@zinc-pail/contract/marks';
 import type { FeedLabel } from '@zinc-pail/core';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 
@@ -84,6 +85,17 @@ export async function waitingLooks(
     [siteId, today, today, siteId, today, siteId, today],
   );
   return rows;
+}
+
+/** What was done about the coming night today, by plant: the last word counts. */
+export async function shelteredOn(pool: Pool, siteId: number, today: string): Promise<Map<number, Shelter>> {
+  const [rows] = await pool.query<Row<{ plant_id: number; how: Shelter }>[]>(
+    `SELECT j.plant_id, JSON_VALUE(j.detail, '$.how') AS how FROM journal j
+       JOIN stay s ON s.open_plant_id = j.plant_id JOIN place pl ON pl.id = s.place_id
+     WHERE pl.site_id = ? AND j.type = 'sheltered' AND j.day = ? AND j.voided_at IS NULL ORDER BY j.id`,
+    [siteId, today],
+  );
+  return new Map(rows.map(({ plant_id: id, how }) => [id, how]));
 }
 
 export async function orderPlaces(connection: PoolConnection, ids: readonly number[]): Promise<void> {

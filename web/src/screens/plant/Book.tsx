@@ -121,6 +121,8 @@ export function eventWords(event: JournalEvent): string {
       return `${event.minutes} minutes of direct sun${event.scorched ? ', scorched' : ''}`;
     case 'review':
       return `After its move: ${event.answer}`;
+    case 'sheltered':
+      return SHELTER_WORDS[event.how];
     case 'firmed':
       return event.yes ? 'Firmed up' : 'Did not firm up';
     case 'arrival':
@@ -133,6 +135,12 @@ export function eventWords(event: JournalEvent): string {
         : `Given away${event.cause ? `: ${event.cause}` : ''}`;
   }
 }
+
+const SHELTER_WORDS = {
+  in: 'Brought in for the night',
+  covered: 'Covered for the night',
+  left: 'Left out for the night, knowingly',
+} as const;
 
 function measureWords(event: Extract<JournalEvent, { type: 'measure' }>): string {
   return [

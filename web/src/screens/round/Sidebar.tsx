@@ -2,9 +2,8 @@ import type { RoundSite } from '@zinc-pail/contract/api';
 import { scaleLinear } from 'd3';
 import { count, degrees, litres } from '../../words/amounts.ts';
 import { addDays, shortDay } from '../../words/days.ts';
-import { Link } from 'react-router';
-import { Name } from '../../naming/Name.tsx';
 import { shareWords } from '../../words/amounts.ts';
+import { type ColdLine, ColdTonight } from './ColdTonight.tsx';
 
 /**
  * What to carry, what the night brings, and how full the coming weeks are: for the first site, where the walk begins.
@@ -100,7 +99,9 @@ function FeedWords({ feed }: { feed: NonNullable<RoundSite['can'][number]['feed'
 
 function Tonight({ sites }: { sites: RoundSite[] }) {
   const rows = sites.flatMap((site) => site.places.map((place) => ({ site, place })));
-  const cold = rows.flatMap(({ place }) => place.cold);
+  const cold = rows.flatMap(({ site, place }) =>
+    place.cold.map((pot): ColdLine => ({ pot, place: place.name, today: site.today })),
+  );
   const low = Math.min(-2, ...rows.map(({ place }) => place.tonight_c));
   const x = scaleLinear([low, 22], [0, 100]).clamp(true);
   return (
@@ -125,25 +126,7 @@ function Tonight({ sites }: { sites: RoundSite[] }) {
           </li>
         ))}
       </ul>
-      {cold.length === 0 ? (
-        <p>No pot is below its own limit.</p>
-      ) : (
-        <p>
-          <strong className="text-[var(--rust)]">
-            {count(cold.length, 'pot')} below {cold.length === 1 ? 'its' : 'their'} limit:
-          </strong>{' '}
-          {cold.map(({ id, name, limit_c: limit }, i) => (
-            <span key={id}>
-              {i > 0 && ', '}
-              <Link to={`/plants/${id}`} className="underline">
-                <Name written={name} />
-              </Link>{' '}
-              ({degrees(limit)})
-            </span>
-          ))}
-          . Move or cover by dusk.
-        </p>
-      )}
+      <ColdTonight lines={cold} />
     </section>
   );
 }
