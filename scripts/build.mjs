@@ -71,23 +71,27 @@ export async function bundleStale(names) {
   await Promise.all(names.filter(isStale).map(bundle));
 }
 
+const WEB = join(BUILD, 'web');
+const WEB_STAMP = join(WEB, 'index.html');
+
+export function isWebStale() {
+  if (!existsSync(WEB_STAMP)) return true;
+  const built = statSync(WEB_STAMP).mtimeMs;
+  return ['core/src', 'contract/src', 'words/src', 'web'].some((folder) => newest(join(ROOT, folder)) > built);
+}
+
 export async function buildWeb() {
-  const out = join(BUILD, 'web');
-  const stamp = join(out, 'index.html');
-  if (existsSync(stamp)) {
-    const built = statSync(stamp).mtimeMs;
-    if (!['core/src', 'contract/src', 'words/src', 'web'].some((folder) => newest(join(ROOT, folder)) > built)) return;
-  }
+  if (!isWebStale()) return;
   const { build } = await import('vite');
   const aside = join(BUILD, `web-${process.pid}`);
   await build({ root: join(ROOT, 'web'), logLevel: 'warn', build: { outDir: aside, emptyOutDir: true } });
   const old = join(BUILD, `web-old-${process.pid}`);
-  if (existsSync(out)) renameSync(out, old);
+  if (existsSync(WEB)) renameSync(WEB, old);
   try {
-    renameSync(aside, out);
+    renameSync(aside, WEB);
   } catch (error) {
     // Another build was quicker; its result is as good.
-    if (!existsSync(stamp)) throw error;
+    if (!existsSync(WEB_STAMP)) throw error;
     rmSync(aside, { recursive: true, force: true });
   }
   rmSync(old, { recursive: true, force: true });

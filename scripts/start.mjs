@@ -1,7 +1,8 @@
 /** `npm start`: from a bare checkout to the application open in a few steps, each said; Ctrl-C stops all it started. */
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { BUILD, buildWeb, bundlePath, bundleStale } from './build.mjs';
+import { BUILD, bundlePath } from './build.mjs';
+import { buildAside } from './buildAside.mjs';
 import { ownDatabase } from './database.mjs';
 import { checkNode, npmPackages } from './install.mjs';
 import { ancestry, commandKey, DOT_ZINC, main, ROOT, say, Stop, withLock } from './lib.mjs';
@@ -61,9 +62,7 @@ await main(async () => {
   keepUp();
   try {
     await withLock('build', 'building', async () => {
-      await bundleStale(['server', 'forecast-worker', 'demo-load', 'zinc']);
-      say('building the interface');
-      await buildWeb();
+      await buildAside(['server', 'forecast-worker', 'demo-load', 'zinc']);
     });
     const { serve } = await import(pathToFileURL(bundlePath('server')).href);
     application = await serve({
