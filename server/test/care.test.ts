@@ -143,6 +143,22 @@ describe('rest and warmth as the keeper wants them', () => {
     }
     expect(JSON.stringify((await here.ask('/api/export/garden/1')).body)).not.toContain('sleeps');
   });
+  it.each([
+    ['a dry root ball that bears less cold than a moist one', { min_dry_c: 20, min_wet_c: 5 }, '/min_dry_c'],
+    ['a dry limit above the moist one of its kind', { min_dry_c: 19 }, '/min_dry_c'],
+    ['a best that ends before it begins', { rules: { idealFromC: 25, idealToC: 20 } }, '/rules/idealFromC'],
+    ['a ceiling below its best', { rules: { ceilingC: 20 } }, '/rules/ceilingC'],
+  ])('%s is refused, with what would be right', async (_, body, pointer) => {
+    const before = await plant(1);
+    const answer = await here.ask('/api/plants/1', {
+      method: 'PATCH',
+      headers: { 'If-Match': String(before.version) },
+      body,
+    });
+    expect(answer.status).toBe(400);
+    expect(answer.body.faults[0]).toMatchObject({ pointer, accepted: expect.stringContaining('°C') });
+    expect((await plant(1)).version).toBe(before.version);
+  });
   it('a ceiling of its own brings the word of heat, and takes it away', async () => {
     const { ids } = (await takeIn({ name: 'Ferocactus glaucescens', date: daysAgo(20) })).body;
     const cool = await plant(ids[0]);

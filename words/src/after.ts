@@ -33,6 +33,10 @@ export function afterWords({ code, n }: AfterNote, units: Units): string {
       return 'Yellow so soon after food: stop feeding, flush once, then half as much.';
     case 'hungry':
       return 'Pale all over, never fed, roots and water sound as far as known: one weak feed, then look in a month.';
+    case 'let-wither':
+      return 'Leave its leaves until they are crisp: its store draws them down. Taking them off then is a matter of looks.';
+    case 'stretched':
+      return `It reaches for light: ${n.asleep ? 'keep it cooler and lighter until it wakes' : 'more light first, in steps'}, and trim it only once it has grown on compact.`;
     case 'more-than-fits':
       return `That is more than the pot held room for (about ${amountWords(n.fits_ml!, units)}): is it the right pot? Tip out what stands in it.`;
     case 'drain':

@@ -38,6 +38,8 @@ export interface AfterNote {
     | 'ran-through'
     | 'yellow-after-food'
     | 'hungry'
+    | 'let-wither'
+    | 'stretched'
     | 'more-than-fits'
     | 'before-it-came'
     | 'drain';
@@ -104,6 +106,8 @@ function signNote(event: Extract<PlantEvent, { type: 'sign' }>, { before, events
         holes: before.pot.holes ? 1 : 0,
       },
     };
+  if (sign === 'leaves-dying-back') return { code: 'let-wither', n: {} };
+  if (sign === 'stretched') return { code: 'stretched', n: { asleep: before.state === 'resting' ? 1 : 0 } };
   if (sign === 'water-runs-through') return { code: 'ran-through', n: {} };
   if (sign === 'yellow-lower' || sign === 'yellow-all') {
     const fed = events.findLast((one) => one.type === 'feeding');

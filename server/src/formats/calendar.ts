@@ -1,7 +1,7 @@
 /**
  * The round and what is planned as iCalendar (RFC 5545): a whole-day entry for each bench and day that wants something.
  */
-import ical, { ICalCalendarMethod } from 'ical-generator';
+import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
 import { groupBy } from '../grouping.ts';
 
 export interface PlanLine {
@@ -9,11 +9,13 @@ export interface PlanLine {
   place: string;
   site: string;
   plant: string;
-  what: 'water' | 'look' | 'sun';
+  what: 'water' | 'look' | 'sun' | 'cold';
   words: string;
 }
 
-const VERBS = { water: 'Water', look: 'Look at', sun: 'Sun for' } as const;
+const VERBS = { water: 'Water', look: 'Look at', sun: 'Sun for', cold: 'Too cold tonight for' } as const;
+/** A cold night is told of in the afternoon before it: three o'clock, by the clock of whoever reads. */
+const ALARM_AFTER_S = 15 * 3600;
 const NAMES_SHOWN = 40;
 
 export function calendarText(lines: readonly PlanLine[], name: string): string {
@@ -27,7 +29,7 @@ export function calendarText(lines: readonly PlanLine[], name: string): string {
   for (const some of groupBy(lines, (line) => `${line.date}|${line.site}|${line.place}|${line.what}`).values()) {
     const [first] = some as [PlanLine, ...PlanLine[]];
     const start = new Date(`${first.date}T00:00:00Z`);
-    calendar.createEvent({
+    const event = calendar.createEvent({
       // The same entry under the same id each time it is read, so that calendars change it rather than add it.
       id: `${first.date}-${slug(first.site)}-${slug(first.place)}-${first.what}@zinc-pail`,
       start,
@@ -41,6 +43,12 @@ export function calendarText(lines: readonly PlanLine[], name: string): string {
       ].join('\n'),
       location: first.place,
     });
+    if (first.what === 'cold')
+      event.createAlarm({
+        type: ICalAlarmType.display,
+        triggerAfter: ALARM_AFTER_S,
+        description: `Bring in or cover: ${first.place}`,
+      });
   }
   return calendar.toString();
 }

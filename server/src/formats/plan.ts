@@ -1,5 +1,5 @@
 /** What the calendar says: each plant's next day as it is judged, and the steps from shade to sun. */
-import { type CareTask, drinkOf } from '@zinc-pail/core';
+import { type CareTask, dayNumber, drinkOf, isoDay } from '@zinc-pail/core';
 import { drinkWords, judgementWords } from '@zinc-pail/words/judgement';
 import { SI } from '@zinc-pail/words/units';
 import type { App } from '../context.ts';
@@ -7,7 +7,8 @@ import { type SiteRow, sites } from '../garden/store.ts';
 import { openHardenings } from '../hardening/store.ts';
 import { kit } from '../keeping/store.ts';
 import { placeRecords } from '../places/store.ts';
-import { plantCards } from '../plants/store.ts';
+import type { SiteOutlooks } from '../outlook/outlooks.ts';
+import { type PlantCard, plantCards } from '../plants/store.ts';
 import { calendarText, type PlanLine } from './calendar.ts';
 
 export async function calendarOf(app: App): Promise<string> {
@@ -19,7 +20,7 @@ export async function calendarOf(app: App): Promise<string> {
 }
 
 async function linesOf(app: App, site: SiteRow, places: ReadonlyMap<number, string>): Promise<PlanLine[]> {
-  const { tasks, today } = await app.outlooks.ofSite(site);
+  const { tasks, views, today } = await app.outlooks.ofSite(site);
   const cards = await plantCards(app.pool, site.id);
   const placeOf = new Map(cards.map((card) => [card.id, places.get(card.place_id) ?? '']));
   const judged = cards.flatMap((card): PlanLine[] => {
@@ -37,7 +38,37 @@ async function linesOf(app: App, site: SiteRow, places: ReadonlyMap<number, stri
         return { date, site: site.name, place: placeOf.get(id) ?? '', plant, what: 'sun', words };
       }),
   );
-  return [...judged, ...sun];
+  return [...judged, ...sun, ...coldEves(cards, { views, tasks, today }, site.name, placeOf)];
+}
+
+const NIGHTS_TOLD = 7;
+
+/** Evenings before nights below what a plant bears: as judged for tonight, as expected for the week. */
+function coldEves(
+  cards: readonly PlantCard[],
+  { views, tasks, today }: Pick<SiteOutlooks, 'views' | 'tasks' | 'today'>,
+  site: string,
+  placeOf: ReadonlyMap<number, string>,
+): PlanLine[] {
+  const tonight = dayNumber(today) + 1;
+  return cards.flatMap((card): PlanLine[] => {
+    const view = views.get(card.id);
+    const below = tasks.get(card.id)?.judgement.because.find(({ code }) => code === 'below-limit');
+    if (!view) return [];
+    const nights = new Set(
+      view.cold_nights.map(dayNumber).filter((night) => night > tonight && night < tonight + NIGHTS_TOLD),
+    );
+    if (below) nights.add(tonight);
+    const limit = below?.n!.limit ?? view.traits.minWetC;
+    return [...nights].map((night) => ({
+      date: isoDay(night - 1),
+      site,
+      place: placeOf.get(card.id) ?? '',
+      plant: `${card.name} (${card.number})`,
+      what: 'cold',
+      words: `bears ${Math.round(limit)} °C`,
+    }));
+  });
 }
 
 /** What is asked today, or the look before its next drink; null where the plant is left alone. */

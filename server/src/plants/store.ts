@@ -1,10 +1,11 @@
 import type { PlantRecord } from '@zinc-pail/contract/api';
 import type { PlantChange } from '@zinc-pail/contract/keeping';
 import { RECORD_FIELDS } from '@zinc-pail/contract/plantFields';
-import type { PlaceKind, Pot } from '@zinc-pail/core';
+import type { OwnRules, PlaceKind, Pot, Told } from '@zinc-pail/core';
 import { json } from '../database/json.ts';
 import { openHardening } from '../hardening/store.ts';
 import { lockBooks, touchPlants } from '../journal/store.ts';
+import { refuseCrossed } from './warmth.ts';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 
 export interface PlantCard {
@@ -243,6 +244,8 @@ export async function changePlant(
     if (words === '') delete why[rule];
     else why[rule] = words;
   }
+  if (Object.keys({ ...columns, ...rules }).some((name) => OF_WARMTH.has(name)))
+    refuseCrossed({ ...row, ...columns } as unknown as Told, own as OwnRules);
   await connection.query('UPDATE plant SET ?, version = version + 1 WHERE id = ?', [
     { ...columns, own_rules: JSON.stringify(own), own_reasons: JSON.stringify(why) },
     plantId,
@@ -250,6 +253,8 @@ export async function changePlant(
   await touchPlants(connection, [plantId]);
   return 'done';
 }
+
+const OF_WARMTH = new Set(['min_dry_c', 'min_wet_c', 'idealFromC', 'idealToC', 'ceilingC']);
 
 /** The nights before a day at a place: what its thermometer read, if it was read, and the open air's. */
 export async function nightsAt(

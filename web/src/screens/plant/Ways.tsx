@@ -1,5 +1,5 @@
 import type { PlantView } from '@zinc-pail/contract/api';
-import type { Traits, TraitSource } from '@zinc-pail/core';
+import { restPlace, type Traits, type TraitSource } from '@zinc-pail/core';
 import { useState } from 'react';
 import { wordsOf } from '../../api/client.ts';
 import { degrees } from '../../words/amounts.ts';
@@ -16,6 +16,8 @@ const SOURCES: Record<TraitSource, string> = {
   cautious: 'name unknown, dry side',
 };
 
+const REST_LIGHT = { light: 'in the light', shade: 'out of the worst sun', dark: 'and may stand in the dark' } as const;
+
 /** How this plant lives, and where each line comes from. */
 export function Ways({ plant }: { plant: PlantView }) {
   const { traits, trait_sources: sources } = plant.outlook;
@@ -29,6 +31,7 @@ export function Ways({ plant }: { plant: PlantView }) {
     ['Nights', `down to ${degrees(traits.minDryC)} dry, ${degrees(traits.minWetC)} moist`, 'minWetC', 'min_wet_c'],
     ['Grows', `from ${degrees(traits.growMinC)} on average`, 'growMinC', 'grow_min_c'],
   ];
+  const rest = restPlace(traits);
   return (
     <section aria-labelledby="ways">
       <h2 id="ways" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">
@@ -64,6 +67,11 @@ export function Ways({ plant }: { plant: PlantView }) {
           </div>
         ))}
       </dl>
+      {rest && (
+        <p className="mt-1 text-[15px]">
+          Rests dry {REST_LIGHT[rest.light]}, at {degrees(rest.fromC)} to {degrees(rest.toC)}.
+        </p>
+      )}
       {doubt && <p className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[15px]">{doubt}</p>}
       {change.isError && <Wrong words={wordsOf(change.error)} />}
       <button type="button" className="btn mt-2 h-11" onClick={() => setOpen(true)}>
