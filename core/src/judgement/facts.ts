@@ -190,6 +190,8 @@ const HOT_DAYS_AHEAD = 2;
 const SMALL_POT_ML = 300;
 /** So much sooner its ceiling is met (Ingram et al. 2015: root balls of small dark pots 5 to 15 K above the air in full sun). */
 const SMALL_POT_K = 3;
+/** Dry and asleep it bears so much more. */
+const ASLEEP_K = 5;
 
 function heatOf({ outlook, today, rules, placeKind }: JudgeInput): Facts['heat'] {
   const { climate, pot } = outlook.model;
@@ -197,7 +199,9 @@ function heatOf({ outlook, today, rules, placeKind }: JudgeInput): Facts['heat']
   const high = (day: DayNumber) => climate.tmaxC[Math.min(climate.days - 1, day - climate.firstDay)]!;
   for (let day = today + 1; day <= today + HOT_DAYS_AHEAD; day++) if (high(day) > high(on)) on = day;
   const smallPot = pot.capacity.volumeMl < SMALL_POT_ML && !placeDefaults(placeKind).indoors;
-  return { highC: high(on), on, limitC: rules.ceilingC - (smallPot ? SMALL_POT_K : 0), smallPot };
+  const asleep = outlook.state === 'resting';
+  const limitC = rules.ceilingC - (smallPot ? SMALL_POT_K : 0) + (asleep ? ASLEEP_K : 0);
+  return { highC: high(on), on, limitC, smallPot };
 }
 
 /** Days of the last weeks without a break up to today on which the mix was wet, and how many of them were cold. */

@@ -71,7 +71,7 @@ export function judge(input: JudgeInput): Judgement {
             because: [...answer.because, ...cold.because],
           }
         : answer;
-  const shaded = withShade(merged, heatAhead(facts));
+  const shaded = withShade(merged, heatAhead(facts), facts);
   const deeds = dress(facts, shaded.deeds);
   const { because, against } = weighed(shaded, facts);
   return {
@@ -94,10 +94,14 @@ function firstAnswer(facts: Facts): Answer & { gap?: number } {
   return byRule(facts);
 }
 
-/** Heat beside whatever else there is: first only where nothing else is to be done. */
-function withShade(answer: Answer, hot: Answer | null): Answer {
+/** So much above what it bears, heat is more than a thing to mind. */
+const WELL_ABOVE_K = 3;
+
+/** Heat beside whatever else there is: first only where it is great and nothing else is to be done. */
+function withShade(answer: Answer, hot: Answer | null, { heat }: Facts): Answer {
   if (!hot || answer.deeds.some(({ deed }) => deed === 'move')) return answer;
-  const idle = answer.deeds[0].deed === 'wait' || answer.deeds[0].deed === 'sleep';
+  const idle =
+    (answer.deeds[0].deed === 'wait' || answer.deeds[0].deed === 'sleep') && heat.highC >= heat.limitC + WELL_ABOVE_K;
   return {
     ...answer,
     deeds: (idle ? [...hot.deeds, ...answer.deeds] : [...answer.deeds, ...hot.deeds]) as Answer['deeds'],
