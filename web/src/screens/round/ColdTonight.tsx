@@ -67,20 +67,24 @@ export function ColdTonight({ lines }: { lines: readonly ColdLine[] }) {
       <Wrong words={wrong} />
       <ul>
         {open.slice(0, all ? undefined : SHOWN).map((line) => (
-          <li key={line.pot.id} className="border-t border-[var(--rule)] text-[15px]">
-            <Link to={`/plants/${line.pot.id}`} className="underline">
-              <Name written={line.pot.name} />
-            </Link>{' '}
-            ({degrees(line.pot.limit_c)}
-            {line.pot.chance > 0 && line.pot.chance < 1
-              ? `, ${Math.round(100 * line.pot.chance)} in a hundred`
-              : ''}), {line.place}
-            <span className="flex gap-1">
+          <li
+            key={line.pot.id}
+            className="flex flex-wrap items-center justify-between gap-x-2 border-t border-[var(--rule)] text-[15px] leading-tight"
+          >
+            <span className="py-1">
+              <Link to={`/plants/${line.pot.id}`} className="underline">
+                <Name written={line.pot.name} />
+              </Link>{' '}
+              ({degrees(line.pot.limit_c)}
+              {line.pot.chance > 0 && line.pot.chance < 1 ? `, ${Math.round(100 * line.pot.chance)} in a hundred` : ''})
+              <span className="block text-[13px] text-[var(--ink-2)]">{line.place}</span>
+            </span>
+            <span className="flex">
               {DEEDS.map(([how, words]) => (
                 <button
                   key={how}
                   type="button"
-                  className="h-11 px-2 underline"
+                  className="h-11 px-1.5 underline"
                   aria-label={`${line.pot.name}: ${words}`}
                   onClick={() => void shelter(line, how)}
                 >
