@@ -87,7 +87,9 @@ export function deedWords(deed: Deed, { units, today }: Speaking): string {
       return ahead <= 3 ? capital(dayWords(deed.until, today)) : `Leave until ${dayWords(deed.until, today)}`;
     }
     case 'sleep':
-      return 'Asleep. Leave it';
+      return deed.next_look !== null && deed.next_look > today
+        ? `Asleep. Leave it, and touch it about ${dayWords(deed.next_look, today)}`
+        : 'Asleep. Leave it';
     case 'wake':
       return 'Try to wake it';
   }

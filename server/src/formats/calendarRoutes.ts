@@ -6,6 +6,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { Router } from 'express';
 import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
+import { asErrand, limitOf } from '../http/limit.ts';
 import { notFound } from '../http/refusals.ts';
 import { route, type Route, SENT } from '../http/route.ts';
 import { collectionId } from '../keeping/store.ts';
@@ -83,7 +84,7 @@ export function calendarRoutes(app: App): Route[] {
 /** The subscription address itself, outside the API: the token is all that a calendar program can send. */
 export function calendarAddress(app: App): Router {
   const router = Router();
-  router.get('/calendar/:file', async (request, response) => {
+  const read = asErrand(async (request, response) => {
     const match = ADDRESS.exec(String(request.params.file));
     if (!match || !(await tokenOpens(app.pool, hashOf(match[1]!)))) throw notFound('calendar');
     response
@@ -91,5 +92,6 @@ export function calendarAddress(app: App): Router {
       .set('Cache-Control', 'no-store')
       .send(await calendarOf(app));
   });
+  router.get('/calendar/:file', limitOf(), read);
   return router;
 }

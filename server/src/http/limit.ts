@@ -1,6 +1,6 @@
 /** A limit of time on every request: one that is over it is answered, and what still works at it writes nothing more. */
-import type { RequestHandler } from 'express';
-import type { Errand } from '../errand.ts';
+import type { Request, RequestHandler, Response } from 'express';
+import { type Errand, errandOf, onErrand } from '../errand.ts';
 import { failure, RETRY_AFTER_S, sendProblem } from './problem.ts';
 
 /** Longer than that nobody stands before a screen. */
@@ -27,4 +27,9 @@ export function limitOf(patienceS = PATIENCE_S): RequestHandler {
     response.once('close', () => clearTimeout(timer));
     next();
   };
+}
+
+/** A handler on the errand of its request; {@link limitOf} stands before it. */
+export function asErrand(handle: (request: Request, response: Response) => Promise<void>): RequestHandler {
+  return (request, response) => onErrand(errandOf(response)!, () => handle(request, response));
 }

@@ -7,9 +7,8 @@ import { LARGEST_BODY_MB } from '@zinc-pail/contract/limits';
 import type { Router } from 'express';
 import express, { type Request, type Response } from 'express';
 import type Joi from 'joi';
-import { errandOf, onErrand } from '../errand.ts';
 import { keeperOf } from './keeper.ts';
-import { limitOf } from './limit.ts';
+import { asErrand, limitOf } from './limit.ts';
 import { type RefusalName, Refused } from './refusals.ts';
 import { groupBy } from '../grouping.ts';
 import { accept, acceptParam, acceptQuery } from './validate.ts';
@@ -97,9 +96,8 @@ export function mount(router: Router, routes: readonly Route[], hold: boolean): 
       ? express.raw({ type: file.types, limit: file.largest })
       : (declared.bytes ? express.raw : express.json)({ type: 'application/json', limit: `${largestMb}mb` });
     const readers = method === 'get' ? [] : [reader];
-    router[method](path, limitOf(declared.patienceS), ...readers, (request: Request, response: Response) =>
-      onErrand(errandOf(response)!, () => answer(declared, request, response, hold)),
-    );
+    const handle = asErrand((request, response) => answer(declared, request, response, hold));
+    router[method](path, limitOf(declared.patienceS), ...readers, handle);
   }
   for (const [path, methods] of methodsOf(routes))
     router.all(path, (request, response) => {

@@ -15,6 +15,7 @@ import { nearDay } from '../../words/days.ts';
 import { useKeys } from '../../frame/keys.ts';
 import { felt, type Felt, wateredAsAdvised, wateredWords } from '../../marking/markEvents.ts';
 import { type Marked, useMarks } from '../../marking/Marks.tsx';
+import { SEASON_SEEN } from '../../marking/seasonSeen.ts';
 import { Name } from '../../naming/Name.tsx';
 import { NotePanel } from '../../marking/NotePanel.tsx';
 import { sawPlant } from '../../frame/recent.ts';
@@ -296,10 +297,34 @@ function Facts({ plant }: { plant: PlantView }) {
       {facts.map(([term, fact]) => (
         <div key={term} className="contents">
           <dt className="text-[var(--ink-2)]">{term}</dt>
-          <dd>{fact}</dd>
+          <dd>
+            {fact}
+            {term === 'Season' && <SeasonTaps plant={plant} />}
+          </dd>
         </div>
       ))}
     </dl>
+  );
+}
+
+/** What is seen of its season overrules what is reckoned, at one tap. */
+function SeasonTaps({ plant }: { plant: PlantView }) {
+  const { mark } = useMarks();
+  const { today } = plant.site;
+  const pot: Marked = { plantId: plant.id, name: plant.name, today, seen: null, before: plant };
+  return (
+    <span className="ml-1 inline-flex flex-wrap gap-x-1">
+      {SEASON_SEEN[plant.outlook.state].map(({ label, said, event }) => (
+        <button
+          key={label}
+          type="button"
+          className="h-8 px-1.5 text-[15px] underline"
+          onClick={() => void mark([pot], () => [event(today)], said)}
+        >
+          {label}
+        </button>
+      ))}
+    </span>
   );
 }
 
