@@ -77,8 +77,10 @@ const running = await serve({
   fill: null,
 });
 const url = `http://127.0.0.1:${running.port}/api`;
-const get = async (path: string) => {
+/** Asks until there is an answer: one that is still being reckoned says so, and when to ask again. */
+const get = async (path: string): Promise<ArrayBuffer> => {
   const response = await fetch(url + path);
+  if (response.status === 503 && response.headers.has('retry-after')) return get(path);
   if (!response.ok) throw new Error(`${path}: ${response.status} ${await response.text()}`);
   return response.arrayBuffer();
 };

@@ -225,18 +225,20 @@ export interface HistoryInput {
 type DatedEvent = { day: DayNumber; event: PlantEvent };
 
 export function retrace(input: HistoryInput): History {
-  return new Retracing(input).run(null).history;
+  return new Retracing(input).run(null, false).history;
 }
 
 /**
  * @param earlier of a walk of this pot before: gone on from where it fits, else the walk begins anew
+ * @param keep whether a morning is wanted for another walk; where none is, its copies are spared
  * @returns the morning of this one too; null where the walk began today
  */
 export function retraceFrom(
   input: HistoryInput,
   earlier: Morning | null,
+  keep = true,
 ): { history: History; morning: Morning | null } {
-  return new Retracing(input).run(earlier);
+  return new Retracing(input).run(earlier, keep);
 }
 
 /** The state of the branches while they walk through the days. */
@@ -303,7 +305,7 @@ class Retracing {
     this.fineFrom = drinks.length > 2 ? dayNumber(drinks.at(-2)!.date) : -Infinity;
   }
 
-  run(earlier: Morning | null): { history: History; morning: Morning | null } {
+  run(earlier: Morning | null, keep: boolean): { history: History; morning: Morning | null } {
     const { loss, today } = this.input;
     const { fromDay } = this;
     const queue: DatedEvent[] = this.input.events
@@ -317,7 +319,7 @@ class Retracing {
     }
     for (let day = morning ? today : fromDay; day <= today; day++) {
       // Today is never one of several quiet days: the trace ends with it.
-      if (day === today && day > fromDay) morning ??= this.standing();
+      if (keep && day === today && day > fromDay) morning ??= this.standing();
       this.old = day < this.fineFrom;
       const i = day - loss.firstDay;
       const quiet = this.old ? this.quietDays(day, queue[next]?.day ?? Infinity) : 0;

@@ -288,6 +288,8 @@ export class GardenForecast {
         slips: this.slips,
       },
       this.mornings.get(id) ?? null,
+      // Of a large collection that is read for the first time they would be thrown away one after the other.
+      this.learned !== null || this.garden.plants.length <= MOST_MORNINGS,
     );
     this.mornings.delete(id);
     if (morning) this.mornings.set(id, morning);

@@ -21,7 +21,11 @@ export function problems(log: Logger, full: () => boolean = () => false): ErrorR
     if (response.headersSent) return next(error);
     const problem = asProblem(error, request.method, errand?.written ?? 'unknown', full);
     if (problem.status === UNAVAILABLE) response.set('Retry-After', String(RETRY_AFTER_S));
-    if (problem.status >= 500) log.error({ err: error, method: request.method, path: request.path }, 'request failed');
+    if (problem.status >= 500) {
+      // What only comes later is no failure.
+      const level = error instanceof Refused ? 'warn' : 'error';
+      log[level]({ err: error, method: request.method, path: request.path }, 'request failed');
+    }
     sendProblem(response, problem);
   };
 }
