@@ -8,6 +8,7 @@ import {
   almanacOf,
   type AlmanacRow,
   almanacStarts,
+  safeWeeks,
   weekLoads,
   wouldBe,
   type WhatIf,
@@ -99,6 +100,28 @@ describe('a year', () => {
   it('is the same again for the same garden', () =>
     expect(almanacOf(new GardenForecast(garden), starts)).toEqual(rows));
   it('of nothing is nothing', () => expect(almanacOf(forecast, [])).toEqual([]));
+});
+
+describe('weeks that are warm enough', () => {
+  const year = (cold: (week: number) => number) => ({ cold: Array.from({ length: ALMANAC_WEEKS }, (_, w) => cold(w)) });
+  it('are the longest stretch, round the end of the year too', () => {
+    expect(safeWeeks(year((w) => (w >= 20 && w < 40 ? 0.05 : 1)))).toEqual({ from: 20, weeks: 20 });
+    expect(safeWeeks(year((w) => (w < 5 || w >= 45 ? 0 : 1)))).toEqual({ from: 45, weeks: 12 });
+    expect(safeWeeks(year((w) => (w === 3 || (w >= 10 && w < 12) ? 0 : 0.2)))).toEqual({ from: 10, weeks: 2 });
+  });
+  it('are all of them, or none', () => {
+    expect(safeWeeks(year(() => 0))).toEqual({ from: 0, weeks: ALMANAC_WEEKS });
+    expect(safeWeeks(year(() => 0.5))).toBeNull();
+  });
+  it('under cold glass are none for the tenderest, a summer for others, and on a sill all', () => {
+    expect(safeWeeks(rowOf('Adenium obesum cold'))).toBeNull();
+    const { from, weeks } = safeWeeks(rowOf('Haworthia cooperi cold'))!;
+    const july = Math.floor((dayNumber('2026-07-15') - dayNumber(TODAY)) / 7);
+    expect(july).toBeGreaterThanOrEqual(from % ALMANAC_WEEKS);
+    expect(weeks).toBeGreaterThan(8);
+    expect(weeks).toBeLessThan(40);
+    expect(safeWeeks(rowOf('Haworthia cooperi sill'))!.weeks).toBe(ALMANAC_WEEKS);
+  });
 });
 
 describe('what if', () => {

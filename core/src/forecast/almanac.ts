@@ -162,6 +162,25 @@ function risks(model: PlantModel, { coldest, hottest }: Extremes, today: DayNumb
   };
 }
 
+/** A night too cold in one weather of ten is borne: there is a week's warning of it. */
+const BEARABLE = 0.1;
+
+/**
+ * The longest stretch of weeks in which nights are warm enough for it: when it may go out to where it stands, and by when it
+ * must come in. Null where no week is; a stretch that goes round the end of the year is told whole.
+ *
+ * @returns its first week and its length, in weeks
+ */
+export function safeWeeks({ cold }: Pick<AlmanacRow, 'cold'>): { from: number; weeks: number } | null {
+  let best: { from: number; weeks: number } | null = null;
+  for (let from = 0; from < cold.length; from++) {
+    let weeks = 0;
+    while (weeks < cold.length && cold[(from + weeks) % cold.length]! <= BEARABLE) weeks++;
+    if (weeks > (best?.weeks ?? 0)) best = { from, weeks };
+  }
+  return best;
+}
+
 /** What is tried on paper. Left out: as it is. */
 export interface WhatIf {
   /** glass is kept from falling below this, °C */
