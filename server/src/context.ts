@@ -8,5 +8,7 @@ export interface App {
   pool: Pool;
   outlooks: Outlooks;
   clerk: GardenClerk;
+  /** what runs in threads (worker.ts) */
+  workerFile: string;
   log: Logger;
 }

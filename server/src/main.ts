@@ -68,7 +68,13 @@ export async function serve(options: ServeOptions): Promise<Running> {
   );
   const server = createServer(
     buildApp(
-      { pool, outlooks, clerk: new GardenClerk(pool, options.workerFile, options.databaseUrl), log },
+      {
+        pool,
+        outlooks,
+        clerk: new GardenClerk(pool, options.workerFile, options.databaseUrl),
+        workerFile: options.workerFile,
+        log,
+      },
       {
         webFolder: options.webFolder,
         commandKey: options.commandKey ?? null,

@@ -1,5 +1,13 @@
-/** The one file that runs in threads: the engine, which stays, or a clerk for one large garden file. */
+/** The one file that runs in threads: the engine, which stays, or a clerk for one large garden file or sheet of labels. */
 import { workerData } from 'node:worker_threads';
 
-if ((workerData as { role?: string } | null)?.role === 'clerk') await import('./formats/gardenClerkWorker.ts');
-else await import('./outlook/worker.ts');
+switch ((workerData as { role?: 'clerk' | 'labels' } | null)?.role) {
+  case 'clerk':
+    await import('./formats/gardenClerkWorker.ts');
+    break;
+  case 'labels':
+    await import('./labels/labelWorker.ts');
+    break;
+  default:
+    await import('./outlook/worker.ts');
+}

@@ -89,6 +89,17 @@ describe('labels', () => {
     expect((await here.ask('/api/labels.pdf?ids=')).status).toBe(400);
     expect((await here.ask('/api/labels.pdf?ids=1&skip=24')).status).toBe(400);
   });
+  it('of many are drawn aside, and are the same', async () => {
+    const many = Array.from({ length: 100 }, (_, i) => 1 + (i % 2)).join(',');
+    const answer = await fetch(`${here.url}/api/labels.pdf?ids=${many}`);
+    expect(answer.status).toBe(200);
+    expect(answer.headers.get('content-type')).toContain('application/pdf');
+    const bytes = Buffer.from(await answer.arrayBuffer());
+    expect(pages(bytes.toString('latin1'))).toBe(Math.ceil(100 / 24));
+    const few = Buffer.from(await (await fetch(`${here.url}/api/labels.pdf?ids=1,2`)).arrayBuffer());
+    const [one, two] = darkCells(few);
+    expect(darkCells(bytes)).toEqual(Array.from({ length: 100 }, (_, i) => (i % 2 === 0 ? one : two)));
+  });
 });
 
 describe('finding', () => {

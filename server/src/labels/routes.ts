@@ -4,7 +4,7 @@ import Joi from 'joi';
 import type { App } from '../context.ts';
 import { route, type Route, SENT } from '../http/route.ts';
 import { cardsById } from '../plants/store.ts';
-import { labelSheet } from './sheet.ts';
+import { drawLabels } from './labelClerk.ts';
 
 const IDS = new RegExp(`^[1-9]\\d{0,9}(,[1-9]\\d{0,9}){0,${MOST_LABELS - 1}}$`);
 const query = object<{ ids: string; skip: number }>(
@@ -35,11 +35,14 @@ export function labelRoutes(app: App): Route[] {
         const ids = text.split(',').map(Number);
         const cards = new Map((await cardsById(app.pool, ids)).map((card) => [card.id, card]));
         response.type('application/pdf').set('Content-Disposition', 'inline; filename="labels.pdf"');
-        await labelSheet(
-          response,
-          ids.flatMap((id) => cards.get(id) ?? []),
-          { skip, base: `${request.protocol}://${request.get('host')}` },
-        );
+        await drawLabels(response, app.workerFile, {
+          plants: ids.flatMap((id) => {
+            const card = cards.get(id);
+            return card ? [{ id, name: card.name, number: card.number }] : [];
+          }),
+          skip,
+          base: `${request.protocol}://${request.get('host')}`,
+        });
         return SENT;
       },
     }),

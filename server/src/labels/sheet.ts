@@ -14,7 +14,7 @@ const QR_MM = 22;
 const require = createRequire(import.meta.url);
 const font = (file: string) => require.resolve(`@fontsource/aleo/files/aleo-latin-400-${file}.woff`);
 
-interface Labelled {
+export interface Labelled {
   id: number;
   name: string;
   number: string;
