@@ -28,6 +28,8 @@ export function CsvIn({ kit }: { kit: Kit }) {
     if (!chosen) return;
     if (chosen.size > LONGEST_CSV)
       return setWrong(`A list of up to ${LONGEST_CSV.toLocaleString('en')} characters is wanted; cut it in parts.`);
+    // Until the new one is read, nothing of the old can be tried.
+    setFile(null);
     const csv = await chosen.text();
     setFile({ name: chosen.name, csv, heads: headsOf(csv) });
   };
