@@ -23,8 +23,8 @@ export type ClerkWord =
 
 /** Up to this size a file is read within a few hundredths of a second, quicker than a thread starts. */
 const SMALL_BYTES = 100_000;
-/** Twice what a file of the largest size comes to; what is too much is told before it is read (gardenTaking.ts). */
-const HEAP = { maxOldGenerationSizeMb: 256, maxYoungGenerationSizeMb: 8 };
+/** What a file of the largest size comes to with its text, and a fifth; what is too much is told before it is read (gardenTaking.ts). */
+const HEAP = { maxOldGenerationSizeMb: 224, maxYoungGenerationSizeMb: 8 };
 
 export class GardenClerk {
   /** one at a time: each may take much memory */
