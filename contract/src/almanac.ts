@@ -6,6 +6,6 @@ export interface AlmanacInput {
   garden: Garden;
   /** in walking order */
   places: { id: string; name: string }[];
-  /** in walking order; `due`: the day of the next drink as judged, or null */
-  plants: { id: string; number: string; name: string; due: string | null }[];
+  /** in walking order; `due`: the day of the next drink as judged, or null; `ceiling_c`: the height of a day that it bears */
+  plants: { id: string; number: string; name: string; due: string | null; ceiling_c: number }[];
 }

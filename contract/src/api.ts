@@ -35,6 +35,7 @@ import { PLANT_FIELDS, RECORD_FIELDS, type PlantValues, type RecordField } from 
 
 export const plantIdParam = object<{ plantId: number }>({ plantId: idText() }, 'a plant');
 
+/** A pot that tonight is too cold for, or nearly, or that was seen to. */
 export interface ColdPot {
   id: number;
   name: string;

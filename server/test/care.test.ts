@@ -172,6 +172,12 @@ describe('rest and warmth as the keeper wants them', () => {
     });
     expect(codes(body)).toContain('too-hot');
     expect(body.task.judgement.deeds).toContainEqual({ deed: 'move', what: 'shadier' });
+    // The year ahead goes by the same ceiling and the same next drink.
+    const { body: input } = await here.ask('/api/almanac/1');
+    const told = input.plants.find((one: any) => one.id === String(ids[0]));
+    expect(told).toMatchObject({ ceiling_c: 15, due: body.task.due });
+    expect(input.garden.plants.map((one: any) => one.id)).toContain(told.id);
+    expect((await here.ask('/api/almanac/999')).status).toBe(404);
   });
 });
 

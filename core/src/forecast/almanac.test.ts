@@ -51,9 +51,11 @@ function collection(mixes = [GRITTY, { ...PEATY, id: 'peat' }]): Garden {
 
 const garden = collection();
 const forecast = new GardenForecast(garden);
-const due = new Map(garden.plants.map(({ id }) => [id, id.startsWith('Echeveria') ? dayNumber(TODAY) + 9 : null]));
+const judged = new Map(
+  garden.plants.map(({ id }) => [id, { due: id.startsWith('Echeveria') ? dayNumber(TODAY) + 9 : null, ceilingC: 40 }]),
+);
 const read: number[] = [];
-const starts = almanacStarts(forecast, due, (n) => read.push(n));
+const starts = almanacStarts(forecast, judged, (n) => read.push(n));
 const rows = almanacOf(forecast, starts);
 const rowOf = (id: string, of: readonly AlmanacRow[] = rows) => of.find(({ plantId }) => plantId === id)!;
 const instead = (whatIf: WhatIf) => almanacOf(new GardenForecast(wouldBe(garden, whatIf)), starts);
@@ -90,6 +92,16 @@ describe('a year', () => {
     expect(cold[january]).toBe(1);
     expect(cold[july]!).toBeLessThan(cold[january]!);
     for (const row of rows) for (const share of [...row.cold, ...row.heat]) expect(share >= 0 && share <= 1).toBe(true);
+  });
+  it('is hot where the keeper says that it is: a ceiling of its own counts, in sleep a higher one', () => {
+    const lower = starts.map((start) => ({ ...start, ceilingC: 26 }));
+    const hot = almanacOf(forecast, lower);
+    expect(sum(rowOf('Haworthia cooperi cold', hot).heat)).toBeGreaterThan(sum(rowOf('Haworthia cooperi cold').heat));
+    const july = Math.floor((dayNumber('2026-07-15') - dayNumber(TODAY)) / 7);
+    // Asleep in July it bears more than one that grows.
+    expect(rowOf('Conophytum bilobum cold', hot).heat[july]!).toBeLessThanOrEqual(
+      rowOf('Haworthia cooperi cold', hot).heat[july]!,
+    );
   });
   it('takes more litres of a larger pot, and as many as are poured', () => {
     for (const { waterings, litres } of rows) expect(sum(litres) > 0).toBe(sum(waterings) > 0);

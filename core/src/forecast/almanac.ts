@@ -5,7 +5,8 @@
 import type { DayNumber } from '../calendar/day.ts';
 import { yearKernel } from '../drydown/yearKernel.ts';
 import { type Garden, PLANT_STATES, type PlaceKind, type PlantState } from '../garden.ts';
-import { genusCare } from '../plant/library.ts';
+import { placeDefaults } from '../place/defaults.ts';
+import { heatLimitC, isHotPot } from '../plant/heat.ts';
 import { type GardenClimate, MEMBERS } from './climate.ts';
 import type { GardenForecast } from './forecast.ts';
 import { kernelPots, kernelWeather, putPot } from './load.ts';
@@ -24,6 +25,8 @@ export interface AlmanacStart {
   m: number;
   /** day of its next drink as judged, or null */
   due: DayNumber | null;
+  /** height of a day that it bears, as its kind or its keeper has it, °C */
+  ceilingC: number;
 }
 
 /** A stretch of the year in one state; days from tomorrow on, the last not in it. */
@@ -42,20 +45,21 @@ export interface AlmanacRow {
   litres: number[];
   /** share of the weathers in which a night of the week is below what it bears then, dry asleep and moist awake */
   cold: number[];
-  /** share of the weathers in which a day of the week is hotter than it bears */
+  /** share of the weathers in which a day of the week is hotter than it bears then, in its pot */
   heat: number[];
 }
 
 /** @param told after each plant: how many are read */
 export function almanacStarts(
   forecast: GardenForecast,
-  due: ReadonlyMap<string, DayNumber | null>,
+  judged: ReadonlyMap<string, Pick<AlmanacStart, 'due' | 'ceilingC'>>,
   told: (read: number) => void = () => {},
 ): AlmanacStart[] {
   return forecast.garden.plants.map(({ id }, i) => {
     const { rate, moisture } = forecast.outlook(id);
     told(i + 1);
-    return { plantId: id, rate: rate.p50, m: moisture.p50, due: due.get(id) ?? null };
+    const { due, ceilingC } = judged.get(id) ?? { due: null, ceilingC: Infinity };
+    return { plantId: id, rate: rate.p50, m: moisture.p50, due, ceilingC };
   });
 }
 
@@ -83,7 +87,7 @@ export function almanacOf(forecast: GardenForecast, starts: readonly AlmanacStar
   const watered = new Uint16Array(starts.length * ALMANAC_DAYS);
   if (starts.length > 0) yearKernel(pots, kernelWeather(climate, placeIds, ALMANAC_DAYS), watered);
   const extremes = new Map(placeIds.map((id) => [id, weeklyExtremes(climate, id)]));
-  return starts.map(({ plantId, due }, i) => {
+  return starts.map(({ plantId, due, ceilingC }, i) => {
     const model = models[i]!;
     const waterings = weekly((day) => watered[i * ALMANAC_DAYS + day]! / MEMBERS);
     if (due !== null && due - climate.today <= ALMANAC_DAYS)
@@ -96,7 +100,12 @@ export function almanacOf(forecast: GardenForecast, starts: readonly AlmanacStar
       states: spansOf(model, climate.today),
       waterings,
       litres: waterings.map((times) => times * drinkL),
-      ...risks(model, extremes.get(model.plant.place)!, climate.today),
+      ...risks(model, {
+        ...extremes.get(model.plant.place)!,
+        today: climate.today,
+        ceilingC,
+        indoors: placeDefaults(climate.place(model.plant.place).place.kind).indoors,
+      }),
     };
   });
 }
@@ -144,22 +153,23 @@ function weeklyExtremes(climate: GardenClimate, placeId: string): Extremes {
   return { coldest, hottest };
 }
 
-function risks(model: PlantModel, { coldest, hottest }: Extremes, today: DayNumber): Pick<AlmanacRow, 'cold' | 'heat'> {
-  const { traits, sourced } = model;
-  const { ceilingC } = genusCare(sourced.genus, traits.form, traits.habit);
-  const share = (values: Float32Array, week: number, is: (value: number) => boolean) => {
-    let count = 0;
-    for (let member = 0; member < MEMBERS; member++) if (is(values[week * MEMBERS + member]!)) count++;
-    return count / MEMBERS;
-  };
-  const weeks = Array.from({ length: ALMANAC_WEEKS }, (_, week) => week);
-  return {
-    cold: weeks.map((week) => {
-      const asleep = stateAt(model, today + 1 + week * DAYS_A_WEEK) === 'resting';
-      return share(coldest, week, (c) => c < (asleep ? traits.minDryC : traits.minWetC));
-    }),
-    heat: weeks.map((week) => share(hottest, week, (c) => c > ceilingC)),
-  };
+function risks(
+  model: PlantModel,
+  { coldest, hottest, today, ceilingC, indoors }: Extremes & { today: DayNumber; ceilingC: number; indoors: boolean },
+): Pick<AlmanacRow, 'cold' | 'heat'> {
+  const { traits, pot } = model;
+  const hotPot = isHotPot(pot.capacity.volumeMl, indoors);
+  const cold: number[] = [];
+  const heat: number[] = [];
+  for (let week = 0; week < ALMANAC_WEEKS; week++) {
+    const asleep = stateAt(model, today + 1 + week * DAYS_A_WEEK) === 'resting';
+    const lowest = asleep ? traits.minDryC : traits.minWetC;
+    const highest = heatLimitC(ceilingC, hotPot, asleep);
+    const members = (values: Float32Array) => values.subarray(week * MEMBERS, (week + 1) * MEMBERS);
+    cold.push(members(coldest).filter((c) => c < lowest).length / MEMBERS);
+    heat.push(members(hottest).filter((c) => c >= highest).length / MEMBERS);
+  }
+  return { cold, heat };
 }
 
 /** A night too cold in one weather of ten is borne: there is a week's warning of it. */
@@ -200,7 +210,7 @@ const GLASS: ReadonlySet<PlaceKind> = new Set<PlaceKind>(['cold-glass', 'heated-
  * Colder by so much for each degree towards the pole: between 30 and 60° the yearly mean falls some 0.5 to 0.7 K a degree
  * (Peixoto & Oort 1992, Physics of Climate, zonal means).
  */
-const COLDER_A_DEGREE = 0.6;
+export const COLDER_A_DEGREE = 0.6;
 const FARTHEST_DEG = 66;
 
 /** The garden as it would be: its past and what it taught stay as they are; only the year ahead is another. */

@@ -12,6 +12,7 @@ import type { PlaceKind, PlantState } from '../garden.ts';
 import { DAMP_FROM_M, DRY_TO_M, TOO_WET_TO_DRINK_M } from '../moisture.ts';
 import { chanceAbove } from '../belief/present.ts';
 import { placeDefaults } from '../place/defaults.ts';
+import { heatLimitC, isHotPot } from '../plant/heat.ts';
 import type { GenusCare } from '../plant/library.ts';
 import { LIGHT_BANDS } from '../plant/library.ts';
 import type { WaterKind } from '../watering.ts';
@@ -186,22 +187,18 @@ function nightsOf({ outlook, today }: JudgeInput): Nights {
 }
 
 const HOT_DAYS_AHEAD = 2;
-/** Below this a pot in the sun is soon as warm as its wall, and its roots with it. */
-const SMALL_POT_ML = 300;
-/** So much sooner its ceiling is met (Ingram et al. 2015: root balls of small dark pots 5 to 15 K above the air in full sun). */
-const SMALL_POT_K = 3;
-/** Dry and asleep it bears so much more. */
-const ASLEEP_K = 5;
-
 function heatOf({ outlook, today, rules, placeKind }: JudgeInput): Facts['heat'] {
   const { climate, pot } = outlook.model;
   let on = today;
   const high = (day: DayNumber) => climate.tmaxC[Math.min(climate.days - 1, day - climate.firstDay)]!;
   for (let day = today + 1; day <= today + HOT_DAYS_AHEAD; day++) if (high(day) > high(on)) on = day;
-  const smallPot = pot.capacity.volumeMl < SMALL_POT_ML && !placeDefaults(placeKind).indoors;
-  const asleep = outlook.state === 'resting';
-  const limitC = rules.ceilingC - (smallPot ? SMALL_POT_K : 0) + (asleep ? ASLEEP_K : 0);
-  return { highC: high(on), on, limitC, smallPot };
+  const smallPot = isHotPot(pot.capacity.volumeMl, placeDefaults(placeKind).indoors);
+  return {
+    highC: high(on),
+    on,
+    limitC: heatLimitC(rules.ceilingC, smallPot, outlook.state === 'resting'),
+    smallPot,
+  };
 }
 
 /** Days of the last weeks without a break up to today on which the mix was wet, and how many of them were cold. */

@@ -30,14 +30,12 @@ export function almanacRoutes(app: App): Route[] {
           site: { id, name: site.name },
           garden,
           places: places.map((place) => ({ id: String(place.id), name: place.name })),
-          plants: cards
-            .filter((card) => there.has(String(card.id)))
-            .map((card) => ({
-              id: String(card.id),
-              number: card.number,
-              name: card.name,
-              due: outlooks.tasks.get(card.id)?.due ?? null,
-            })),
+          plants: cards.flatMap((card) => {
+            const task = outlooks.tasks.get(card.id);
+            if (!task || !there.has(String(card.id))) return [];
+            const { number, name } = card;
+            return [{ id: String(card.id), number, name, due: task.due, ceiling_c: task.rules.rules.ceilingC }];
+          }),
         };
         response.json(input);
         return SENT;

@@ -1,7 +1,7 @@
 /** What the calendar says: each plant's next day as it is judged, and the steps from shade to sun. */
 import { type CareTask, dayNumber, drinkOf, isoDay } from '@zinc-pail/core';
 import { drinkWords, judgementWords } from '@zinc-pail/words/judgement';
-import { SI } from '@zinc-pail/words/units';
+import { degreeWords, SI } from '@zinc-pail/words/units';
 import type { App } from '../context.ts';
 import { type SiteRow, sites } from '../garden/store.ts';
 import { openHardenings } from '../hardening/store.ts';
@@ -66,7 +66,7 @@ function coldEves(
       place: placeOf.get(card.id) ?? '',
       plant: `${card.name} (${card.number})`,
       what: 'cold',
-      words: `bears ${Math.round(limit)} °C`,
+      words: `bears ${degreeWords(limit, SI)}`,
     }));
   });
 }

@@ -1,5 +1,5 @@
 import type { AlmanacInput } from '@zinc-pail/contract/almanac';
-import type { WhatIf } from '@zinc-pail/core';
+import { COLDER_A_DEGREE, type WhatIf } from '@zinc-pail/core';
 import { type FormEvent, useState } from 'react';
 import { Tick, Typed, Wrong } from '../../forms/Fields.tsx';
 import { numberIn } from '../../words/numbers.ts';
@@ -25,6 +25,8 @@ export function WhatIfPanel({ input, mixes, busy, tried, onTry }: Props) {
   const [noRest, setNoRest] = useState(false);
   const [poleward, setPoleward] = useState(false);
   const [wrong, setWrong] = useState<string | null>(null);
+  // A difference, not a temperature: 6 K are 11 of Fahrenheit's degrees.
+  const colder = `${Math.round(shownTemperature(COLDER_A_DEGREE * POLEWARD_DEG) - shownTemperature(0))}°`;
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const shown = heat.trim() === '' ? null : numberIn(heat, shownTemperature(LOWEST_C), shownTemperature(HIGHEST_C));
@@ -60,7 +62,7 @@ export function WhatIfPanel({ input, mixes, busy, tried, onTry }: Props) {
         />
         <Tick label="none is let sleep" checked={noRest} onChange={setNoRest} />
         <Tick
-          label={`ten degrees ${input.garden.site.latitude_deg < 0 ? 'south' : 'north'}, and colder by 6°`}
+          label={`ten degrees ${input.garden.site.latitude_deg < 0 ? 'south' : 'north'}, and colder by ${colder}`}
           checked={poleward}
           onChange={setPoleward}
         />

@@ -52,7 +52,7 @@ const input: AlmanacInput = {
     { id: 'place', name: 'Lean-to' },
     { id: 'empty', name: 'Empty' },
   ],
-  plants: ['1', '2', '3', '4'].map((id) => ({ id, number: `00${id}`, name: `Plant ${id}`, due: null })),
+  plants: ['1', '2', '3', '4'].map((id) => ({ id, number: `00${id}`, name: `Plant ${id}`, due: null, ceiling_c: 40 })),
 };
 const rows = ['1', '2', '3', '4'].map((id) => row(id));
 const told = (by: Parameters<typeof yearLines>[3], some = rows) =>

@@ -27,8 +27,13 @@ function work(task: YearTask): void {
     const { input } = task;
     const forecast = new GardenForecast(input.garden);
     const of = input.garden.plants.length;
-    const due = new Map(input.plants.map(({ id, due: day }) => [id, day === null ? null : dayNumber(day)]));
-    const starts = almanacStarts(forecast, due, (done) => tell({ kind: 'reading', done, of }));
+    const judged = new Map(
+      input.plants.map(({ id, due, ceiling_c: ceilingC }) => [
+        id,
+        { due: due === null ? null : dayNumber(due), ceilingC },
+      ]),
+    );
+    const starts = almanacStarts(forecast, judged, (done) => tell({ kind: 'reading', done, of }));
     read = { input, starts };
     tell({ kind: 'year', rows: almanacOf(forecast, starts) });
   } else if (read) {
