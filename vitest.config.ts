@@ -1,7 +1,7 @@
 import { defineConfig } from 'vitest/config';
 
 /** Tests of pure code share their workers, so that the engine is read and warmed up once. */
-const PURE = ['core', 'contract', 'words', 'web/src', 'demo', 'drill'];
+const PURE = ['core', 'contract', 'words', 'web/src', 'standins', 'demo', 'drill'];
 /** Those with databases, browsers or processes of their own have each a process to themselves. */
 const APART = ['server', 'web/e2e', 'cli', 'scripts'];
 

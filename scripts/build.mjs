@@ -13,7 +13,11 @@ export const BUNDLES = {
     entry: 'server/src/worker.ts',
     from: ['core/src', 'contract/src', 'words/src', 'server/src'],
   },
-  'demo-load': { entry: 'demo/load.ts', from: ['core/src', 'contract/src', 'words/src', 'server/src', 'demo'] },
+  'demo-load': {
+    entry: 'demo/load.ts',
+    from: ['core/src', 'contract/src', 'words/src', 'server/src', 'standins/src', 'demo'],
+  },
+  'standin-weather': { entry: 'standins/src/weather/main.ts', from: ['core/src', 'standins/src'] },
 };
 
 export function bundlePath(name) {

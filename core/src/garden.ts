@@ -34,6 +34,8 @@ export interface WeatherDay {
   rain_mm: number;
   wind_m_s: number;
   source: 'observed' | 'forecast';
+  /** of a forecast: the day on which it was made; left out: today */
+  issued?: string | null;
 }
 
 export const PLACE_KINDS = [
@@ -66,6 +68,8 @@ export interface Place {
   indoor_c?: Twelve | null;
   air: Air;
   lamp?: { ppfd_umol_m2_s: number; hours: number } | null;
+  /** a day's rain below this wets no pot here, mm; left out: all of it counts */
+  rain_counts_mm?: number | null;
   thermometer?: readonly ThermometerReading[] | null;
 }
 

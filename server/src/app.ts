@@ -7,6 +7,7 @@ import type { App } from './context.ts';
 import { almanacRoutes } from './almanac/routes.ts';
 import { calendarAddress } from './formats/calendarRoutes.ts';
 import { formatRoutes } from './formats/routes.ts';
+import { deviceAddress, deviceRoutes } from './devices/routes.ts';
 import { hardeningRoutes } from './hardening/routes.ts';
 import { mount, type Route } from './http/route.ts';
 import { findRoutes } from './find/routes.ts';
@@ -18,6 +19,7 @@ import { placeRoutes } from './places/routes.ts';
 import { plantRoutes } from './plants/routes.ts';
 import { roundRoutes } from './round/routes.ts';
 import { tableRoutes } from './table/routes.ts';
+import { weatherRoutes } from './weather/routes.ts';
 
 /** Every way into the API; docs/api.md is written from these. */
 export function allRoutes(app: App): Route[] {
@@ -31,6 +33,8 @@ export function allRoutes(app: App): Route[] {
     ...pictureRoutes(app),
     ...keepingRoutes(app),
     ...almanacRoutes(app),
+    ...weatherRoutes(app),
+    ...deviceRoutes(app),
     ...findRoutes(app),
     ...formatRoutes(app),
     ...labelRoutes(app),
@@ -72,6 +76,7 @@ export function buildApp(app: App, { webFolder, commandKey, holdAnswers, databas
   api.use(noSuchRoute);
   server.use('/api', api);
   server.use(calendarAddress(app));
+  server.use(deviceAddress(app));
   if (webFolder) {
     server.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y' }));
     server.use(express.static(webFolder, { index: false }));

@@ -14,6 +14,8 @@ import { GardenClerk } from './formats/gardenClerk.ts';
 import { refuseUnreadable } from './http/unreadable.ts';
 import { ensureCollection } from './keeping/store.ts';
 import { Outlooks } from './outlook/outlooks.ts';
+import { weatherService } from './weather/service.ts';
+import { type Patience, WeatherWatch } from './weather/watch.ts';
 
 export interface ServeOptions {
   databaseUrl: string;
@@ -31,6 +33,10 @@ export interface ServeOptions {
   statementMs?: number;
   /** where the database lies, if it is on this machine */
   databaseFolder?: string;
+  /** address of a weather service; without one the record and the usual weather do */
+  weatherUrl?: string | null;
+  /** how long it is waited for; for tests */
+  weatherPatience?: Patience;
   /** fills an empty database, or null to leave it empty */
   fill: ((pool: Pool) => Promise<void>) | null;
 }
@@ -66,12 +72,19 @@ export async function serve(options: ServeOptions): Promise<Running> {
   const outlooks = new Outlooks(pool, options.workerFile, (error) =>
     log.error({ err: error }, 'a bench could not be reckoned anew'),
   );
+  const watch = new WeatherWatch(
+    pool,
+    options.weatherUrl ? weatherService(options.weatherUrl) : null,
+    log,
+    options.weatherPatience,
+  );
   const server = createServer(
     buildApp(
       {
         pool,
         outlooks,
         clerk: new GardenClerk(pool, options.workerFile, options.databaseUrl),
+        watch,
         workerFile: options.workerFile,
         log,
       },
@@ -85,11 +98,13 @@ export async function serve(options: ServeOptions): Promise<Running> {
   );
   refuseUnreadable(server);
   const port = await listen(server, options.port);
+  watch.start();
   return {
     port,
     async close() {
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
+      await watch.close();
       await outlooks.close();
       await pool.end();
     },

@@ -7,7 +7,7 @@ import type Joi from 'joi';
 import { expect } from 'vitest';
 import { migrate } from '../src/database/migrate.ts';
 import { openPool, type Pool } from '../src/database/pool.ts';
-import { type Running, serve } from '../src/main.ts';
+import { type Running, serve, type ServeOptions } from '../src/main.ts';
 // @ts-expect-error plain JavaScript, so that it runs on a bare checkout
 import { commandKey } from '../../scripts/lib.mjs';
 
@@ -50,7 +50,10 @@ export async function freshDatabase(): Promise<{ name: string; pool: Pool; drop(
   };
 }
 
-export async function served(fill: ((pool: Pool) => Promise<void>) | null = oneShelf): Promise<Served> {
+export async function served(
+  fill: ((pool: Pool) => Promise<void>) | null = oneShelf,
+  more: Partial<ServeOptions> = {},
+): Promise<Served> {
   const database = await freshDatabase();
   await migrate(database.pool, MIGRATIONS);
   if (fill) await fill(database.pool);
@@ -64,6 +67,7 @@ export async function served(fill: ((pool: Pool) => Promise<void>) | null = oneS
     fill: null,
     commandKey: commandKey(),
     holdAnswers: true,
+    ...more,
   });
   const url = `http://127.0.0.1:${running.port}`;
   return {

@@ -3,6 +3,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Joi from 'joi';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { DEVICE_KINDS, DOUBTS } from '@zinc-pail/contract/devices';
+import { WEATHER_ORIGINS } from '@zinc-pail/contract/weather';
 import { ENDINGS, FEED_KINDS, FEED_UNITS, NAME_SURE, SOURCES, TIMER_KINDS } from '@zinc-pail/contract/choices';
 import { MARKED_TYPES } from '@zinc-pail/contract/marks';
 import { type FieldSpec, PLANT_FIELD_NAMES, PLANT_FIELDS } from '@zinc-pail/contract/plantFields';
@@ -107,6 +109,9 @@ describe('the database', () => {
     'feed_product.unit': FEED_UNITS,
     'timer.kind': TIMER_KINDS,
     'weather_day.source': ['observed', 'forecast'],
+    'weather_day.origin': WEATHER_ORIGINS,
+    'device.kind': DEVICE_KINDS,
+    'device_reading.doubt': DOUBTS,
   };
   it.each(Object.entries(LISTS))('%s takes what the list has, and nothing else', (column, list) => {
     expect(enumOf(columns.get(column)!.type)).toEqual(list.toSorted());

@@ -5,7 +5,7 @@
 import { dayNumber } from '@zinc-pail/core';
 
 const WEEKDAYS = ['Thursday', 'Friday', 'Saturday', 'Sunday', 'Monday', 'Tuesday', 'Wednesday'];
-const MONTHS = [
+export const MONTHS = [
   'January',
   'February',
   'March',

@@ -8,12 +8,13 @@ import {
   almanacOf,
   type AlmanacRow,
   almanacStarts,
-  safeWeeks,
   weekLoads,
   wouldBe,
   type WhatIf,
 } from './almanac.ts';
 import { GardenForecast } from './forecast.ts';
+import { standsWhen } from './moveWeeks.ts';
+import { placeOutlook } from './placeOutlook.ts';
 
 const TODAY = '2026-05-10';
 const COLD: Place = { id: 'cold', kind: 'cold-glass', air: 'gentle', floor_c: 0 };
@@ -115,24 +116,19 @@ describe('a year', () => {
 });
 
 describe('weeks that are warm enough', () => {
-  const year = (cold: (week: number) => number) => ({ cold: Array.from({ length: ALMANAC_WEEKS }, (_, w) => cold(w)) });
-  it('are the longest stretch, round the end of the year too', () => {
-    expect(safeWeeks(year((w) => (w >= 20 && w < 40 ? 0.05 : 1)))).toEqual({ from: 20, weeks: 20 });
-    expect(safeWeeks(year((w) => (w < 5 || w >= 45 ? 0 : 1)))).toEqual({ from: 45, weeks: 12 });
-    expect(safeWeeks(year((w) => (w === 3 || (w >= 10 && w < 12) ? 0 : 0.2)))).toEqual({ from: 10, weeks: 2 });
-  });
-  it('are all of them, or none', () => {
-    expect(safeWeeks(year(() => 0))).toEqual({ from: 0, weeks: ALMANAC_WEEKS });
-    expect(safeWeeks(year(() => 0.5))).toBeNull();
-  });
   it('under cold glass are none for the tenderest, a summer for others, and on a sill all', () => {
-    expect(safeWeeks(rowOf('Adenium obesum cold'))).toBeNull();
-    const { from, weeks } = safeWeeks(rowOf('Haworthia cooperi cold'))!;
-    const july = Math.floor((dayNumber('2026-07-15') - dayNumber(TODAY)) / 7);
-    expect(july).toBeGreaterThanOrEqual(from % ALMANAC_WEEKS);
-    expect(weeks).toBeGreaterThan(8);
-    expect(weeks).toBeLessThan(40);
-    expect(safeWeeks(rowOf('Haworthia cooperi sill'))!.weeks).toBe(ALMANAC_WEEKS);
+    expect(rowOf('Adenium obesum cold').stands).toEqual({ when: 'never' });
+    const haworthia = rowOf('Haworthia cooperi cold').stands;
+    if (haworthia.when !== 'from-to') throw new Error(haworthia.when);
+    expect(haworthia.out < '2026-07-15' || haworthia.now).toBe(true);
+    expect(haworthia.in > '2026-08-15' && haworthia.in < '2026-12-01').toBe(true);
+    expect(rowOf('Haworthia cooperi sill').stands).toEqual({ when: 'always' });
+  });
+  it('are those that the place itself tells of', () => {
+    const { climate } = forecast;
+    const { coldest_c: coldest } = placeOutlook({ garden, climate }, 'cold');
+    const { minWetC } = forecast.modelOf('Haworthia cooperi cold').traits;
+    expect(standsWhen(coldest, minWetC, dayNumber(TODAY))).toEqual(rowOf('Haworthia cooperi cold').stands);
   });
 });
 

@@ -10,6 +10,8 @@ import { heatLimitC, isHotPot } from '../plant/heat.ts';
 import { type GardenClimate, MEMBERS } from './climate.ts';
 import type { GardenForecast } from './forecast.ts';
 import { kernelPots, kernelWeather, putPot } from './load.ts';
+import { type StandsWhen, standsWhen } from './moveWeeks.ts';
+import { coldNightOf } from './placeOutlook.ts';
 import { dueMoisture, type PlantModel } from './plantModel.ts';
 
 export const ALMANAC_WEEKS = 52;
@@ -47,6 +49,8 @@ export interface AlmanacRow {
   cold: number[];
   /** share of the weathers in which a day of the week is hotter than it bears then, in its pot */
   heat: number[];
+  /** when nights are warm enough for it where it stands */
+  stands: StandsWhen;
 }
 
 /** @param told after each plant: how many are read */
@@ -87,6 +91,9 @@ export function almanacOf(forecast: GardenForecast, starts: readonly AlmanacStar
   const watered = new Uint16Array(starts.length * ALMANAC_DAYS);
   if (starts.length > 0) yearKernel(pots, kernelWeather(climate, placeIds, ALMANAC_DAYS), watered);
   const extremes = new Map(placeIds.map((id) => [id, weeklyExtremes(climate, id)]));
+  const nights = new Map(
+    placeIds.map((id) => [id, coldNightOf(climate.members(id, ALMANAC_DAYS).map(({ tminC }) => tminC))]),
+  );
   return starts.map(({ plantId, due, ceilingC }, i) => {
     const model = models[i]!;
     const waterings = weekly((day) => watered[i * ALMANAC_DAYS + day]! / MEMBERS);
@@ -100,6 +107,7 @@ export function almanacOf(forecast: GardenForecast, starts: readonly AlmanacStar
       states: spansOf(model, climate.today),
       waterings,
       litres: waterings.map((times) => times * drinkL),
+      stands: standsWhen(nights.get(model.plant.place)!, model.traits.minWetC, climate.today),
       ...risks(model, {
         ...extremes.get(model.plant.place)!,
         today: climate.today,
@@ -170,25 +178,6 @@ function risks(
     heat.push(members(hottest).filter((c) => c >= highest).length / MEMBERS);
   }
   return { cold, heat };
-}
-
-/** A night too cold in one weather of ten is borne: there is a week's warning of it. */
-const BEARABLE = 0.1;
-
-/**
- * The longest stretch of weeks in which nights are warm enough for it: when it may go out to where it stands, and by when it
- * must come in. Null where no week is; a stretch that goes round the end of the year is told whole.
- *
- * @returns its first week and its length, in weeks
- */
-export function safeWeeks({ cold }: Pick<AlmanacRow, 'cold'>): { from: number; weeks: number } | null {
-  let best: { from: number; weeks: number } | null = null;
-  for (let from = 0; from < cold.length; from++) {
-    let weeks = 0;
-    while (weeks < cold.length && cold[(from + weeks) % cold.length]! <= BEARABLE) weeks++;
-    if (weeks > (best?.weeks ?? 0)) best = { from, weeks };
-  }
-  return best;
 }
 
 /** What is tried on paper. Left out: as it is. */

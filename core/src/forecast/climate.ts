@@ -2,7 +2,7 @@
 import { type DayNumber, dayNumber, dayOfYear } from '../calendar/day.ts';
 import type { Garden, WeatherDay } from '../garden.ts';
 import { PlaceModel, type PlaceSeries } from '../place/series.ts';
-import { type DrawnDay, drawWeather, forecastSkill } from '../sky/generator.ts';
+import { type DrawnDay, drawWeather, skillOf } from '../sky/generator.ts';
 import { normalDay } from '../sky/normals.ts';
 import { dayLengthH } from '../sky/solar.ts';
 
@@ -46,8 +46,7 @@ export class GardenClimate {
       this.today,
     );
     this.expectedWeather = [...this.pastWeather];
-    for (let lead = 1; lead <= HORIZON_DAYS; lead++)
-      this.expectedWeather.push(this.expectedDay(this.today + lead, lead));
+    for (let lead = 1; lead <= HORIZON_DAYS; lead++) this.expectedWeather.push(this.expectedDay(this.today + lead));
     this.places = new Map(garden.places.map((place) => [place.id, new PlaceModel(place, garden.site)]));
     for (const place of this.places.values()) place.learnFrom(this.pastWeather, this.firstDay);
   }
@@ -94,6 +93,13 @@ export class GardenClimate {
     return lows;
   }
 
+  /** The lowest of each night ahead at a place, in each of the possible futures, °C; nothing of it is kept. */
+  nightsAhead(placeId: string, days: number): Float64Array[] {
+    const start = this.today - WARM_UP_DAYS + 1;
+    const model = this.place(placeId);
+    return this.drawMembers(days).map((weather) => model.nights(weather, start).subarray(WARM_UP_DAYS));
+  }
+
   /** Outdoor weather of a day as known or expected. */
   outdoors(day: DayNumber): DrawnDay {
     return this.expectedWeather[day - this.firstDay]!;
@@ -102,17 +108,21 @@ export class GardenClimate {
   private weatherMembers(days: number): DrawnDay[][] {
     let members = this.memberWeather.get(days);
     if (!members) {
-      const start = this.today - WARM_UP_DAYS + 1;
-      const find = (day: DayNumber) => this.known.get(day);
-      members = Array.from({ length: MEMBERS }, (_, member) =>
-        drawWeather(this.garden.site, start, days + WARM_UP_DAYS, MEMBER_SEED + member, find, this.today),
-      );
+      members = this.drawMembers(days);
       this.memberWeather.set(days, members);
     }
     return members;
   }
 
-  private expectedDay(day: DayNumber, lead: number): DrawnDay {
+  private drawMembers(days: number): DrawnDay[][] {
+    const start = this.today - WARM_UP_DAYS + 1;
+    const find = (day: DayNumber) => this.known.get(day);
+    return Array.from({ length: MEMBERS }, (_, member) =>
+      drawWeather(this.garden.site, start, days + WARM_UP_DAYS, MEMBER_SEED + member, find, this.today),
+    );
+  }
+
+  private expectedDay(day: DayNumber): DrawnDay {
     const normal = normalDay(this.garden.site.normals, day);
     const usual: DrawnDay = {
       tminC: normal.tminC,
@@ -124,7 +134,7 @@ export class GardenClimate {
     };
     const told = this.known.get(day);
     if (!told) return usual;
-    const skill = told.source === 'observed' ? 1 : forecastSkill(lead);
+    const skill = skillOf(told, day, this.today);
     const mix = (a: number, b: number) => skill * a + (1 - skill) * b;
     return {
       tminC: mix(told.tmin_c, usual.tminC),

@@ -82,7 +82,7 @@ export function placeDay(
     dayLengthH:
       lampMol > 0 ? Math.max(lamp!.hours, lamp!.hours >= 1 && naturalMj > lampMj ? sky.dayLengthH : 0) : sky.dayLengthH,
     airMS: airSpeedMS(place, sky.windMS),
-    rainMm: sky.rainMm * kind.rainShare,
+    rainMm: sky.rainMm >= (place.rain_counts_mm ?? 0) ? sky.rainMm * kind.rainShare : 0,
   };
 }
 

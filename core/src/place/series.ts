@@ -89,6 +89,17 @@ export class PlaceModel {
     return this.lessons.length;
   }
 
+  /** The lowest of each day alone, °C, as {@link series} has it. */
+  nights(weather: readonly DrawnDay[], firstDay: DayNumber): Float64Array {
+    const out = new Float64Array(weather.length);
+    this.eachDay(weather, firstDay, (day, sky, weekC, i) => {
+      out[i] =
+        this.readings.get(day)?.tminC ??
+        placeDay(this.place, sky, weekC, this.beamsOn(day), this.correctionFor(day)).tminC;
+    });
+    return out;
+  }
+
   series(weather: readonly DrawnDay[], firstDay: DayNumber): PlaceSeries {
     const days = weather.length;
     const column = () => new Float64Array(days);

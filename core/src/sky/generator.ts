@@ -4,7 +4,7 @@
  * whose mean is shifted by wet and dry (Richardson 1981, Water Resources Research 17, 182–190).
  * The shifts cancel over a month, so means stay those of the normals.
  */
-import { type DayNumber, dayOfYear } from '../calendar/day.ts';
+import { type DayNumber, dayNumber, dayOfYear } from '../calendar/day.ts';
 import type { Normals, Site, WeatherDay } from '../garden.ts';
 import { clamp } from '../numeric/curves.ts';
 import { type Random, seededRandom, standardNormal } from '../numeric/random.ts';
@@ -49,6 +49,13 @@ export function forecastSkill(leadDays: number): number {
   return 1 / (1 + (leadDays / 7) ** 2);
 }
 
+/** How far a record of a day is to be believed: wholly if it was measured, else by how long before it was told. */
+export function skillOf(record: WeatherDay, day: DayNumber, today: DayNumber): number {
+  if (record.source === 'observed') return 1;
+  const issued = record.issued == null ? today : dayNumber(record.issued);
+  return forecastSkill(Math.max(1, day - issued));
+}
+
 /**
  * Draws `days` days from `firstDay`. Where `known(day)` gives an observed day it is taken as it is; a forecast day is
  * believed by {@link forecastSkill} and blurred by the rest.
@@ -66,6 +73,9 @@ export function drawWeather(
   const drawn: DrawnDay[] = [];
   let low = standardNormal(random);
   let high = standardNormal(random);
+  // A forecast's error wanders by itself: the day before, told cold too, has said nothing of it.
+  let lowMiss = low;
+  let highMiss = high;
   let wet = false;
   for (let i = 0; i < days; i++) {
     const day = firstDay + i;
@@ -74,18 +84,30 @@ export function drawWeather(
     // Common noise keeps a warm night next to a warm day; the rest is each one's own.
     const common = standardNormal(random);
     const innovation = Math.sqrt(1 - PERSISTENCE ** 2);
-    low = PERSISTENCE * low + innovation * (0.8 * common + 0.6 * standardNormal(random));
-    high = PERSISTENCE * high + innovation * (0.8 * common + 0.6 * standardNormal(random));
+    const lowNews = innovation * (0.8 * common + 0.6 * standardNormal(random));
+    const highNews = innovation * (0.8 * common + 0.6 * standardNormal(random));
+    low = PERSISTENCE * low + lowNews;
+    high = PERSISTENCE * high + highNews;
+    lowMiss = PERSISTENCE * lowMiss + lowNews;
+    highMiss = PERSISTENCE * highMiss + highNews;
     const chance: number = wet
       ? normal.wetChance + WET_PERSISTENCE * (1 - normal.wetChance)
       : normal.wetChance * (1 - WET_PERSISTENCE);
     wet = random() < chance;
-    const free: DrawnDay = drawDay(random, site, day, normal, wet, low * sd, high * sd);
+    const free: DrawnDay = drawDay(
+      random,
+      site,
+      day,
+      normal,
+      wet,
+      (record ? lowMiss : low) * sd,
+      (record ? highMiss : high) * sd,
+    );
     if (!record) {
       drawn.push(free);
       continue;
     }
-    const skill = record.source === 'observed' ? 1 : forecastSkill(Math.max(1, day - today));
+    const skill = skillOf(record, day, today);
     const blended: DrawnDay = blend(record, free, normal.tminC, normal.tmaxC, skill);
     drawn.push(blended);
     // Hand the known day's residual on, so that the first unknown day starts from the last known one.

@@ -315,8 +315,8 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
     version: 1,
     today: untouched ? asOf[0]!.as_of : garden.today,
     site: garden.site,
-    weather: garden.weather,
-    places: garden.places.map((place) =>
+    weather: garden.weather.map(({ issued: _issued, ...day }) => day),
+    places: garden.places.map(({ rain_counts_mm: _ownDepth, ...place }) =>
       dropNulls({
         ...place,
         id: placeRef.get(place.id)!,

@@ -1,18 +1,19 @@
 /** A site as the engine wants it: a garden read from the tables. */
 import { json } from '../database/json.ts';
 import { groupBy } from '../grouping.ts';
-import type {
-  Garden,
-  Mix,
-  Normals,
-  OwnComponent,
-  OwnRules,
-  Place,
-  PlaceKind,
-  Plant,
-  PlantEvent,
-  WaterKind,
-  WeatherDay,
+import {
+  dayNumber,
+  type Garden,
+  type Mix,
+  type Normals,
+  type OwnComponent,
+  type OwnRules,
+  type Place,
+  type PlaceKind,
+  type Plant,
+  type PlantEvent,
+  type WaterKind,
+  type WeatherDay,
 } from '@zinc-pail/core';
 import type { Pool, Row } from '../database/pool.ts';
 import { todayAt } from './clock.ts';
@@ -120,8 +121,9 @@ export async function obstructions(pool: Pool, siteId: number): Promise<[placeId
 }
 
 export async function loadGarden(pool: Pool, site: SiteRow): Promise<{ garden: Garden; kept: KeptPlant[] }> {
+  const today = todayAt(site.time_zone);
   const [weather, places, mixes, components, kept] = await Promise.all([
-    loadWeather(pool, site.id),
+    loadWeather(pool, site.id, today),
     loadPlaces(pool, site.id),
     loadMixes(pool, site.collection_id),
     loadComponents(pool, site.collection_id),
@@ -129,7 +131,7 @@ export async function loadGarden(pool: Pool, site: SiteRow): Promise<{ garden: G
   ]);
   return {
     garden: {
-      today: todayAt(site.time_zone),
+      today,
       site: {
         latitude_deg: site.latitude_deg,
         longitude_deg: site.longitude_deg,
@@ -146,13 +148,27 @@ export async function loadGarden(pool: Pool, site: SiteRow): Promise<{ garden: G
   };
 }
 
-async function loadWeather(pool: Pool, siteId: number): Promise<WeatherDay[]> {
-  const [rows] = await pool.query<Row<Omit<WeatherDay, 'date'> & { day: string }>[]>(
-    `SELECT day, tmin_c, tmax_c, rh_pct, sunshine_h, rain_mm, wind_m_s, source FROM weather_day WHERE site_id = ?
-       ORDER BY day`,
+/** A forecast of a day that is over, and was never measured, still tells more than the usual if it is no older than this. */
+const FORECAST_STANDS_DAYS = 3;
+
+/**
+ * The weather as the engine takes it: today counts as a whole day, whoever told it; a forecast of a day since gone stands
+ * for it where no record came, unless it was made long before.
+ */
+export function asKnown(row: WeatherDay, today: string): WeatherDay | null {
+  if (row.source === 'observed') return { ...row, issued: null };
+  if (row.date > today) return row;
+  const age = row.issued == null ? 0 : dayNumber(row.date) - dayNumber(row.issued);
+  return age <= FORECAST_STANDS_DAYS ? { ...row, source: 'observed', issued: null } : null;
+}
+
+async function loadWeather(pool: Pool, siteId: number, today: string): Promise<WeatherDay[]> {
+  const [rows] = await pool.query<Row<WeatherDay>[]>(
+    `SELECT day AS date, tmin_c, tmax_c, rh_pct, sunshine_h, rain_mm, wind_m_s, source, issued FROM weather_day
+       WHERE site_id = ? ORDER BY day`,
     [siteId],
   );
-  return rows.map(({ day, ...rest }) => ({ date: day, ...rest }));
+  return rows.flatMap((row) => asKnown({ ...row }, today) ?? []);
 }
 
 async function loadPlaces(pool: Pool, siteId: number): Promise<Place[]> {
@@ -165,8 +181,8 @@ async function loadPlaces(pool: Pool, siteId: number): Promise<Place[]> {
       }
     >[]
   >(
-    `SELECT id, kind, aspect_deg, light_fraction, floor_c, vent_c, indoor_c, air, lamp_ppfd_umol_m2_s, lamp_hours
-     FROM place WHERE site_id = ? ORDER BY walk_order, id`,
+    `SELECT id, kind, aspect_deg, light_fraction, floor_c, vent_c, indoor_c, air, lamp_ppfd_umol_m2_s,
+       lamp_hours, rain_counts_mm FROM place WHERE site_id = ? ORDER BY walk_order, id`,
     [siteId],
   );
   const [readings] = await pool.query<

@@ -11,6 +11,8 @@ import type { Request, RequestHandler } from 'express';
 import { problemOf, sendProblem } from './problem.ts';
 
 const ALLOWED_HOST = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/;
+/** Where instruments bring their readings, each under its own token. */
+const INSTRUMENTS = '/devices/readings';
 const READS = new Set(['GET', 'HEAD']);
 
 const HEADERS = {
@@ -47,6 +49,8 @@ function refused(request: Request, commandKey: string | null): string | null {
   const own = origin !== undefined && isOwn(origin, host);
   if (READS.has(request.method))
     return origin === undefined || own ? null : 'Zinc Pail answers its own pages on this machine only.';
+  // No page knows an instrument's token, and without one nothing is taken there.
+  if (request.path === INSTRUMENTS && origin === undefined) return null;
   if (commandKey !== null && showsKey(request.get('authorization'), commandKey)) return null;
   const from = request.get('sec-fetch-site');
   if (own && (from === undefined || from === 'same-origin')) return null;

@@ -24,6 +24,11 @@ export const REFUSALS = kinds({
   'twice-the-same': { status: 400, title: 'Twice the same', means: 'A plant or an id is named twice in one request.' },
   'half-a-bench': { status: 400, title: 'Half a bench', means: 'A bench has a width and no depth, or the other way.' },
   'no-such-time-zone': { status: 400, title: 'No such time zone', means: 'A time zone is none of the IANA list.' },
+  'odd-weather': {
+    status: 400,
+    title: 'Odd weather',
+    means: 'Usual weather was typed that cannot be there, or that is odd and not said to be meant.',
+  },
   'nothing-to-change': { status: 400, title: 'Nothing to change', means: 'A change names no field.' },
   'unsound-garden': {
     status: 400,
@@ -34,6 +39,12 @@ export const REFUSALS = kinds({
     status: 400,
     title: 'Not all rows are sound',
     means: 'A list of plants or of readings has faults, told by row; nothing of it was taken in.',
+  },
+  'no-token': { status: 401, title: 'No token', means: 'An instrument shows no token, or one that opens nothing.' },
+  'too-often': {
+    status: 429,
+    title: 'Too often',
+    means: 'An instrument comes more often than it may; `Retry-After` says when it may again.',
   },
   foreign: {
     status: 403,

@@ -6,7 +6,7 @@
  * at once; its bench, whose shared rate may have moved a little, after the answer has gone out.
  */
 import { Worker } from 'node:worker_threads';
-import type { CareTask, OutlookView, PlantEvent } from '@zinc-pail/core';
+import type { CareTask, OutlookView, PlaceOutlook, PlantEvent } from '@zinc-pail/core';
 import type { Pool } from '../database/pool.ts';
 import { errandNow, onNobodysErrand, onSharedErrand } from '../errand.ts';
 import { todayAt } from '../garden/clock.ts';
@@ -48,6 +48,7 @@ interface Kept extends SiteOutlooks {
   revisions: Map<number, number>;
   /** revisions that the worker was asked for: it may not have answered yet */
   asked: Map<number, number>;
+  climates?: Promise<ReadonlyMap<number, PlaceOutlook>>;
 }
 
 /** A site that is being reckoned from nothing: how far, and what there is of it already. */
@@ -323,6 +324,15 @@ export class Outlooks {
     } finally {
       this.coming.delete(site.id);
     }
+  }
+
+  /** What each place of a site has been and will be; reckoned when first asked for, then kept until the site changes. */
+  async climatesOf(site: SiteRow): Promise<ReadonlyMap<number, PlaceOutlook>> {
+    const kept = await this.patiently(this.inTurn(site, []));
+    kept.climates ??= this.ask({ kind: 'climates', siteId: site.id }).then((answer) => byNumber(answer.climates!));
+    // What failed is asked for anew the next time.
+    kept.climates.catch(() => delete kept.climates);
+    return this.patiently(kept.climates);
   }
 
   /** What is being reckoned from nothing just now, if anything is. */

@@ -15,6 +15,8 @@ import {
   isCharged,
   type OutlookView,
   outlookView,
+  type PlaceOutlook,
+  placeOutlook,
   type WaterKind,
   weeklyWaterings,
 } from '@zinc-pail/core';
@@ -32,7 +34,8 @@ export type Task =
       obstructions: [placeId: string, deg: number][];
     }
   | { kind: 'replace'; siteId: number; kept: KeptPlant[]; gone: string[] }
-  | { kind: 'bench'; siteId: number; placeIds: string[] };
+  | { kind: 'bench'; siteId: number; placeIds: string[] }
+  | { kind: 'climates'; siteId: number };
 
 export interface PlaceToday {
   tminC: number;
@@ -65,6 +68,8 @@ export interface Answer {
   places?: [placeId: string, today: PlaceToday][];
   /** lowest of the coming nights outside */
   nightsC?: number[];
+  /** what each place has been and will be */
+  climates?: [placeId: string, outlook: PlaceOutlook][];
 }
 
 /** How far a site's load has come, and what has been reckoned since the last news of it. */
@@ -128,6 +133,14 @@ function work(task: Task): Answer {
     for (const placeId of task.placeIds) for (const id of site.forecast.plantsAt(placeId)) site.stale.add(id);
     later(task.siteId, site, QUIET_MS);
     return { plants: [] };
+  }
+  if (task.kind === 'climates') {
+    const { forecast, obstructions } = site;
+    const climates = forecast.garden.places.map(({ id }): [string, PlaceOutlook] => [
+      id,
+      placeOutlook(forecast, id, obstructions.get(id) ?? 0),
+    ]);
+    return { plants: [], climates };
   }
   for (const id of task.gone) {
     site.kept.delete(id);

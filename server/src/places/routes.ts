@@ -89,7 +89,7 @@ function benchRoutes(app: App): Route[] {
     route({
       method: 'delete',
       path: '/places/:id',
-      does: 'Takes away a place on which no plant ever stood.',
+      does: 'Takes away a place on which no plant and no instrument ever stood.',
       params: idParam,
       status: 204,
       answer: null,
@@ -99,7 +99,7 @@ function benchRoutes(app: App): Route[] {
         if (!(await transaction(app.pool, (connection) => removePlace(connection, id))))
           throw new Refused(
             'in-use',
-            'Plants stand there, or stood there once: their books tell of it. Move them, and rename or keep the place.',
+            'Plants or instruments stand there, or stood there once: their books tell of it. Move them, and rename or keep the place.',
           );
         return null;
       },

@@ -125,11 +125,12 @@ export async function changePlace(
   return 'done';
 }
 
-/** False where plants stand, or ever stood, at the place. */
+/** False where plants stand, or ever stood, or an instrument hangs or hung. */
 export async function removePlace(connection: PoolConnection, id: number): Promise<boolean> {
-  const [[row]] = await connection.query<Row<{ n: number }>[]>('SELECT COUNT(*) AS n FROM stay WHERE place_id = ?', [
-    id,
-  ]);
+  const [[row]] = await connection.query<Row<{ n: number }>[]>(
+    'SELECT (SELECT COUNT(*) FROM stay WHERE place_id = ?) + (SELECT COUNT(*) FROM device WHERE place_id = ?) AS n',
+    [id, id],
+  );
   if (row!.n > 0) return false;
   await connection.query('DELETE FROM thermometer_reading WHERE place_id = ?', [id]);
   await connection.query(
@@ -148,7 +149,7 @@ export async function putReadings(
 ): Promise<void> {
   await connection.query(
     `INSERT INTO thermometer_reading (place_id, day, tmin_c, tmax_c, rh_pct) VALUES ? ON DUPLICATE KEY UPDATE tmin_c =
-       VALUES(tmin_c), tmax_c = VALUES(tmax_c), rh_pct = VALUES(rh_pct)`,
+       VALUES(tmin_c), tmax_c = VALUES(tmax_c), rh_pct = VALUES(rh_pct), device_id = NULL`,
     [readings.map((reading) => [placeId, reading.date, reading.tmin_c, reading.tmax_c, reading.rh_pct ?? null])],
   );
   await connection.query(

@@ -1,6 +1,7 @@
 import type { AlmanacInput } from '@zinc-pail/contract/almanac';
 import type { Kit } from '@zinc-pail/contract/keeping';
-import { type AlmanacRow, dayNumber, isoDay, safeWeeks, weekLoads } from '@zinc-pail/core';
+import { type AlmanacRow, dayNumber, isoDay, weekLoads } from '@zinc-pail/core';
+import { standsWords } from '@zinc-pail/words/stands';
 import { scaleLinear } from 'd3';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
@@ -288,21 +289,12 @@ function PlantLine({ plant, names, x, width, week, first }: LineProps) {
           {STATE_WORDS[state]}
           {row.waterings[week]! >= 0.05 ? `, ${Math.round(row.waterings[week]! * 10) / 10} drinks` : ''}
           {row.cold[week]! >= 0.05 ? `, too cold ${Math.round(row.cold[week]! * 100)} %` : ''}
-          {plant.tried && `; ${safeWords(plant.tried, first)}`}
+          {plant.tried && `; ${standsWords(plant.tried.stands, isoDay(first - 1))}`}
         </span>
       </div>
       <YearStrip row={plant.row} tried={plant.tried} x={x} width={width} week={week} />
     </div>
   );
-}
-
-/** When its nights are warm enough where it is tried. */
-function safeWords(row: AlmanacRow, first: number): string {
-  const safe = safeWeeks(row);
-  if (!safe) return 'no night is warm enough';
-  if (safe.weeks === row.cold.length) return 'warm enough all year';
-  const day = (week: number) => shortDay(first + (week % row.cold.length) * DAYS_A_WEEK);
-  return `warm enough ${day(safe.from)} to ${day(safe.from + safe.weeks)}`;
 }
 
 const SUMS: [keyof YearSum, string][] = [

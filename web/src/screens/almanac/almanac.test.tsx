@@ -23,6 +23,7 @@ const row = (plantId: string, over: Partial<AlmanacRow> = {}): AlmanacRow => ({
   litres: weeks(0.1),
   cold: weeks(0),
   heat: weeks(0),
+  stands: { when: 'always' },
   ...over,
 });
 
