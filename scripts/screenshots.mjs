@@ -36,6 +36,7 @@ const VIEWS = [
     path: '/almanac',
     prepare: async (page) => page.waitForSelector('main li a', { timeout: 60_000 }),
   },
+  { file: 'weather.png', viewport: { ...DESK, height: 1000 }, path: '/weather' },
   { file: 'walk.png', viewport: DESK, path: '/walk' },
   {
     file: 'find.png',
@@ -82,7 +83,7 @@ await main(async () => {
     process.argv.slice(2).find((word) => !word.startsWith('-')) ?? join(ROOT, 'docs', 'screenshots'),
   );
   mkdirSync(folder, { recursive: true });
-  const demo = await serveDemo();
+  const demo = await serveDemo({ weather: true });
   const chromium = await openBrowser();
   try {
     const { fields, rows } = await (await fetch(`${demo.url}/api/plants`)).json();

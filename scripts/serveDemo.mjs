@@ -4,14 +4,17 @@ import { pathToFileURL } from 'node:url';
 import { BUILD, buildWeb, bundlePath, bundleStale } from './build.mjs';
 import { ownDatabase, sweepThrowAways } from './database.mjs';
 import { freePort, ROOT, say, withLock } from './lib.mjs';
+import { weatherStandIn } from './weather.mjs';
 
-export async function serveDemo() {
+/** @param weather whether the simulated weather service is started and asked */
+export async function serveDemo({ weather = false } = {}) {
   await sweepThrowAways();
   await withLock('build', 'building', async () => {
-    await bundleStale(['server', 'forecast-worker', 'demo-load', 'zinc']);
+    await bundleStale(['server', 'forecast-worker', 'demo-load', 'zinc', 'standin-weather']);
     await buildWeb();
   });
   const database = await ownDatabase(`test-${process.pid}`, { throwAway: true });
+  const sky = await weatherStandIn(weather ? undefined : 'none', ['--outages', 'off']);
   const { serve } = await import(pathToFileURL(bundlePath('server')).href);
   const { loadDemo } = await import(pathToFileURL(bundlePath('demo-load')).href);
   const application = await serve({
@@ -21,12 +24,14 @@ export async function serveDemo() {
     workerFile: bundlePath('forecast-worker'),
     migrationsFolder: join(ROOT, 'server', 'migrations'),
     tell: say,
+    weatherUrl: sky.url,
     fill: (pool) => loadDemo(pool, say),
   });
   return {
     url: `http://127.0.0.1:${application.port}`,
     async close() {
       await application.close();
+      sky.end();
       await database.leave();
     },
   };

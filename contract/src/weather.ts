@@ -22,6 +22,8 @@ export interface PlantNights {
   /** lowest night that it bears with a dry and with a moist root ball */
   min_dry_c: number;
   min_wet_c: number;
+  /** the one of both that counts today, as dry or moist as it is */
+  limit_c: number;
   ceiling_c: number;
   /** when it may stand here */
   stands: StandsWhen;
@@ -207,6 +209,7 @@ export const weatherSchema = named(
                         name: text(200),
                         min_dry_c: degrees,
                         min_wet_c: degrees,
+                        limit_c: degrees,
                         ceiling_c: degrees,
                         stands,
                       },

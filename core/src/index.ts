@@ -30,6 +30,7 @@ export * from './moisture.ts';
 export { GardenForecast, type Outlook, type Band } from './forecast/forecast.ts';
 export { type PlantForecast } from './judgement/plantForecast.ts';
 export * from './judgement/deeds.ts';
+export { nightLimitC } from './judgement/facts.ts';
 export { type Hold } from './forecast/window.ts';
 export { type ChangeKind } from './belief/change.ts';
 export { UPSET_KINDS, type UpsetKind } from './belief/upsets.ts';

@@ -21,6 +21,7 @@ const WalkScreen = lazy(() => import('./screens/walk/WalkScreen.tsx'));
 const BenchesScreen = lazy(() => import('./screens/benches/BenchesScreen.tsx'));
 const ListScreen = lazy(() => import('./screens/list/ListScreen.tsx'));
 const AlmanacScreen = lazy(() => import('./screens/almanac/AlmanacScreen.tsx'));
+const WeatherScreen = lazy(() => import('./screens/weather/WeatherScreen.tsx'));
 const TakeInScreen = lazy(() => import('./screens/takein/TakeInScreen.tsx'));
 const ShedScreen = lazy(() => import('./screens/shed/ShedScreen.tsx'));
 
@@ -41,6 +42,7 @@ const router = createBrowserRouter([
       { path: 'benches', element: later(<BenchesScreen />, 'the benches') },
       { path: 'list', element: later(<ListScreen />, 'the list') },
       { path: 'almanac', element: later(<AlmanacScreen />, 'the almanac') },
+      { path: 'weather', element: later(<WeatherScreen />, 'the weather') },
       { path: 'take-in', element: later(<TakeInScreen />, 'the shelves') },
       { path: 'shed', element: later(<ShedScreen />, 'the shed') },
       { path: '*', element: <Lost /> },

@@ -2,16 +2,24 @@
 import type { StandsWhen } from '@zinc-pail/core';
 import { dateWords } from './days.ts';
 
-/** @param today ISO; a year is named where it is not this one */
+/** @param today ISO; the year is named where it is not this one */
 export function standsWords(stands: StandsWhen, today: string): string {
   switch (stands.when) {
     case 'never':
       return 'no month of nights is warm enough';
     case 'always':
       return 'warm enough all year';
-    case 'from-to':
-      return stands.now
-        ? `warm enough until about ${dateWords(stands.in, today)}`
-        : `warm enough from about ${dateWords(stands.out, today)} to ${dateWords(stands.in, today)}`;
+    case 'from-to': {
+      if (stands.now) return `warm enough until about ${dateWords(stands.in, today)}`;
+      const sameYear = stands.out.slice(0, 4) === stands.in.slice(0, 4);
+      // One year for both days, told once.
+      const until = sameYear ? yearTold(stands.in, today) : dateWords(stands.in, today);
+      return `warm enough from about ${sameYear ? dateWords(stands.out, stands.out) : dateWords(stands.out, today)} to ${until}`;
+    }
   }
+}
+
+function yearTold(day: string, today: string): string {
+  const year = day.slice(0, 4);
+  return `${dateWords(day, day)}${year === today.slice(0, 4) ? '' : ` ${year}`}`;
 }

@@ -15,6 +15,7 @@ import { placeDefaults } from '../place/defaults.ts';
 import { heatLimitC, isHotPot } from '../plant/heat.ts';
 import type { GenusCare } from '../plant/library.ts';
 import { LIGHT_BANDS } from '../plant/library.ts';
+import type { Traits } from '../plant/traits.ts';
 import type { WaterKind } from '../watering.ts';
 import { HARM, ROT_PRONE, WORSE } from './harm.ts';
 import { type Seen, whatWasSeen } from './seen.ts';
@@ -156,6 +157,11 @@ function meanOf(values: Float64Array, from: number, to: number): number {
   return sum / Math.max(1, to - start + 1);
 }
 
+/** The lowest night that it bears as it stands: a moist root ball bears less cold than a dry one. */
+export function nightLimitC(traits: Pick<Traits, 'minDryC' | 'minWetC'>, m: number): number {
+  return m > DAMP_FROM_M ? traits.minWetC : traits.minDryC;
+}
+
 function nightsOf({ outlook, today }: JudgeInput): Nights {
   const { climate, traits } = outlook.model;
   const night = (day: DayNumber) => climate.tminC[Math.min(climate.days - 1, day - climate.firstDay)]!;
@@ -173,7 +179,7 @@ function nightsOf({ outlook, today }: JudgeInput): Nights {
     )
       mildOn = day - 1;
   }
-  const limitC = outlook.moisture.p50 > DAMP_FROM_M ? traits.minWetC : traits.minDryC;
+  const limitC = nightLimitC(traits, outlook.moisture.p50);
   const below = outlook.tonightC.filter((low) => low < limitC).length;
   return {
     tonightC: night(today + 1),

@@ -90,7 +90,7 @@ async function writeLooks(app: App, device: Device, days: ReadonlySet<string>): 
 /** The same for the same instrument and day, so that a look is written once. */
 function idOf(device: Device, day: string): string {
   const hash = createHash('sha256').update(`device ${device.id} ${day}`).digest('hex');
-  return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-5${hash.slice(13, 16)}-a${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
+  return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-4${hash.slice(13, 16)}-a${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
 }
 
 /**

@@ -11,7 +11,16 @@ import {
   weatherSchema,
   weatherTaken,
 } from '@zinc-pail/contract/weather';
-import { dayNumber, isoDay, normalDay, type Oddity, oddities, type PlaceOutlook, standsWhen } from '@zinc-pail/core';
+import {
+  dayNumber,
+  isoDay,
+  nightLimitC,
+  normalDay,
+  type Oddity,
+  oddities,
+  type PlaceOutlook,
+  standsWhen,
+} from '@zinc-pail/core';
 import { MONTHS } from '@zinc-pail/words/days';
 import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
@@ -239,6 +248,7 @@ function plantNights(
           name,
           min_dry_c: minDryC,
           min_wet_c: minWetC,
+          limit_c: nightLimitC(view.traits, view.moisture.p50),
           ceiling_c: task.rules.rules.ceilingC,
           stands: standsWhen(coldest, minWetC, dayNumber(outlooks.today)),
         },

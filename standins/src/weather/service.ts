@@ -39,6 +39,14 @@ interface Asked extends Point {
   to: DayNumber;
 }
 
+function isZone(zone: string): boolean {
+  try {
+    return new Intl.DateTimeFormat('en-CA', { timeZone: zone }).format(0) !== '';
+  } catch {
+    return false;
+  }
+}
+
 /** @throws Error that says what would have been right */
 function asked(query: Record<string, unknown>): Asked {
   const number = (name: string, least: number, most: number): number => {
@@ -56,7 +64,7 @@ function asked(query: Record<string, unknown>): Asked {
   const to = day('to');
   if (to < from || to - from >= MOST_DAYS) throw new Error(`to: wanted 0 to ${MOST_DAYS - 1} days after from`);
   const zone = String(query.zone ?? 'UTC');
-  new Intl.DateTimeFormat('en-CA', { timeZone: zone });
+  if (!isZone(zone)) throw new Error('zone: wanted an IANA time zone, as Europe/Vienna');
   return {
     latitudeDeg: number('latitude', -90, 90),
     longitudeDeg: number('longitude', -180, 180),

@@ -18,6 +18,7 @@ const SCREENS = [
   { to: '/benches', label: 'Benches', key: 'b' },
   { to: '/list', label: 'List', key: 'i' },
   { to: '/almanac', label: 'Almanac', key: 'm' },
+  { to: '/weather', label: 'Weather', key: 'e' },
   { to: '/take-in', label: 'Take in', key: 'a' },
   { to: '/shed', label: 'Shed', key: 's' },
 ] as const;
@@ -60,7 +61,10 @@ export function Frame() {
           </svg>
           Zinc Pail
         </Link>
-        <nav aria-label="Screens" className="order-last flex w-full gap-1 sm:order-none sm:w-auto sm:gap-4">
+        <nav
+          aria-label="Screens"
+          className="order-last flex w-full text-[14px] whitespace-nowrap sm:order-none sm:w-auto sm:gap-4 sm:text-[16px]"
+        >
           {SCREENS.map(({ to, label }) => (
             <NavLink
               key={to}

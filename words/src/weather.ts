@@ -1,0 +1,57 @@
+/** How the weather is known, and how old it is. */
+import type { DaySource } from '@zinc-pail/core';
+import { daysBetween, dayWords } from './days.ts';
+
+export const SOURCE_WORDS: Record<DaySource, string> = {
+  read: 'read on the thermometer',
+  observed: 'reckoned from the weather outside',
+  forecast: 'reckoned from the forecast',
+  usual: 'by the usual weather',
+};
+
+export interface WeatherAge {
+  service: { answered_at: string | null; failed_since: string | null; failure: string | null } | null;
+  observed_until: string | null;
+  forecast_until: string | null;
+  today: string;
+}
+
+const MINUTE_MS = 60_000;
+
+/** "just now", "8 minutes ago", "3 hours ago", "2 days ago". */
+export function agoWords(instant: string, nowMs: number): string {
+  const minutes = Math.floor((nowMs - Date.parse(instant)) / MINUTE_MS);
+  const ago = (count: number, unit: string) => `${count} ${unit}${count === 1 ? '' : 's'} ago`;
+  if (minutes < 1) return 'just now';
+  if (minutes < 60) return ago(minutes, 'minute');
+  if (minutes < 48 * 60) return ago(Math.floor(minutes / 60), 'hour');
+  return ago(Math.floor(minutes / (24 * 60)), 'day');
+}
+
+/** How far the weather is known, and from when: sentences, the one that matters most first. */
+export function ageWords(
+  { service, observed_until: until, forecast_until: ahead, today }: WeatherAge,
+  nowMs: number,
+): string[] {
+  const words: string[] = [];
+  if (service?.failed_since) {
+    const last = service.answered_at ? `; its last answer came ${agoWords(service.answered_at, nowMs)}` : '';
+    words.push(
+      `The weather service is away since ${agoWords(service.failed_since, nowMs).replace(/ ago$/, '')}: ${service.failure}${last}.`,
+    );
+  }
+  words.push(
+    until === null
+      ? 'No day of weather is on record.'
+      : `The record goes to ${dayWords(until, today)}${daysBetween(until, today) > 3 ? `, ${daysBetween(until, today)} days back` : ''}.`,
+  );
+  words.push(
+    ahead === null
+      ? 'There is no forecast: what lies ahead is the usual weather with its chances.'
+      : `The forecast goes to ${dayWords(ahead, today)}; from there on it is the usual weather with its chances.`,
+  );
+  if (service && !service.failed_since && service.answered_at)
+    words.push(`Asked ${agoWords(service.answered_at, nowMs)}.`);
+  if (!service) words.push('No weather service is asked.');
+  return words;
+}
