@@ -88,6 +88,14 @@ export interface RoundSite {
   /** waterings to be expected in each of the coming weeks */
   load: number[];
   /** what else today asks for, plant by plant */
+  /** who comes in and who goes out within the next weeks, by the nights of the places */
+  moves: {
+    kind: 'in' | 'out';
+    place_id: number;
+    place: string;
+    on: string;
+    plants: { id: number; name: string; on: string }[];
+  }[];
   also: {
     plant_id: number;
     plant: string;
@@ -398,6 +406,19 @@ export const roundSchema = named(
             can_ml: whole(1, 1e6),
             can: list(canLine, 'lines'),
             counts: object(Object.fromEntries([...JUDGED, 'asleep'].map((kind) => [kind, whole(0, 1e6)])), 'counts'),
+            moves: list(
+              object(
+                {
+                  kind: oneOf(['in', 'out']),
+                  place_id: id(),
+                  place: text(120),
+                  on: day(),
+                  plants: list(object({ id: id(), name: text(200), on: day() }, 'a plant'), 'plants'),
+                },
+                'moves',
+              ),
+              'moves',
+            ),
             also: list(
               object(
                 {

@@ -262,6 +262,9 @@ export interface Plant {
   name_unknown?: boolean | null;
   /** moisture at which the keeper wants water called for, in place of the dry rule's; garden files do not hold it */
   due_m?: number | null;
+  /** warmth from which it does best, and height of a day from which it shuts down, as the keeper has them, °C; garden files do not hold them */
+  ideal_from_c?: number | null;
+  heat_from_c?: number | null;
   /** when it sleeps, as the keeper wants it, in place of its kind's; garden files do not hold it */
   sleeps?: Sleeps | null;
   root_loss?: number | null;

@@ -43,6 +43,7 @@ export { dryStep } from './drydown/step.ts';
 export { pour, wet } from './drydown/wetting.ts';
 export { GRID } from './belief/grid.ts';
 export * from './forecast/almanac.ts';
+export * from './forecast/movesAhead.ts';
 export * from './forecast/moveWeeks.ts';
 export * from './forecast/placeOutlook.ts';
 export { kernelPots, kernelWeather, putPot, WEEKS_AHEAD, weeklyWaterings } from './forecast/load.ts';

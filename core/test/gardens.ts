@@ -1,5 +1,5 @@
 /** Small gardens for tests: one plant, one place, one mix, all of it open to change. */
-import type { Garden, Mix, Normals, Place, Plant, PlantEvent, Pot } from '../src/garden.ts';
+import type { Garden, Mix, Normals, Place, Plant, PlantEvent, Pot, WeatherDay } from '../src/garden.ts';
 import { type CareFacts, type CareTask, careTask } from '../src/care/task.ts';
 import type { OwnRules } from '../src/care/rules.ts';
 import { dayNumber, isoDay } from '../src/calendar/day.ts';
@@ -73,6 +73,7 @@ export interface Scene {
   pot?: Pot;
   plant?: Partial<Plant>;
   events?: PlantEvent[];
+  weather?: WeatherDay[];
 }
 
 /** A growing globe in 9 cm of plastic under cold glass, drenched today, unless told otherwise. */
@@ -82,7 +83,7 @@ export function garden(scene: Scene = {}): Garden {
   return {
     today,
     site: { latitude_deg: scene.latitude ?? 47, longitude_deg: 8, elevation_m: 400, normals: scene.normals ?? INLAND },
-    weather: [],
+    weather: scene.weather ?? [],
     places: [place],
     mixes: [scene.mix ?? GRITTY],
     plants: [

@@ -57,7 +57,7 @@ const MOVES = {
   brighter: 'To a brighter place',
   shadier: 'Into shade',
   apart: 'Keep it apart',
-  cover: 'Cover it tonight',
+  cover: 'Cover it',
 } as const;
 const LOOKS = {
   depth: 'Feel it first',
@@ -163,6 +163,7 @@ const MINDS: Record<Mind, string> = {
   'salts-flush': 'Salts have built up: flush with soft water at a drink in growth, and let it run out.',
   'salts-stay': 'Salts cannot leave a pot without a hole: no food; drill it, or repot.',
   'cool-hours': 'Early in the morning or after sunset, not into the heat of the day.',
+  'clay-frost': 'Wet fired clay bursts in frost: keep it dry, or stand it where it does not freeze.',
   'long-dry-sip': 'Then a look in three to seven days, and the fuller drink once it has firmed up.',
   spines: 'Spines: gloves or tongs.',
   glochids: 'Barbed hairs: thick gloves, tape takes them off.',

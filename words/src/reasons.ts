@@ -4,7 +4,7 @@
 import { bandOf, type Reason } from '@zinc-pail/core';
 import { dateWords, dayWords, onDay, partOfMonth } from './days.ts';
 import { signWords } from './signs.ts';
-import { aOr, capital, degreeWords, shownTemperature, type Units } from './units.ts';
+import { aOr, capital, degreeWords, MM_PER_INCH, shownTemperature, type Units } from './units.ts';
 
 export interface Speaking {
   units: Units;
@@ -79,9 +79,19 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
         ? 'No waking is in sight.'
         : `It wakes about ${partOfMonth(plusDays(today, n.wakes_in_days), today)}.`;
     case 'easing':
-      return 'It slows, so its drinks come further apart.';
+      return `It slows, so its drinks come further apart${rampWords(n)}.`;
     case 'waking':
-      return 'It wakes: small drinks first.';
+      return `It wakes: small drinks first${rampWords(n)}.`;
+    case 'rain-counted':
+      return `${depthWords(n.mm!, units)} of rain ${day} counted as a drink.`;
+    case 'rain-coming':
+      return `Rain is coming: ${Math.round(100 * n.chance!)} in a hundred that it brings half of the drink or more.`;
+    case 'long-rain':
+      return `Wet for ${aOr(n.days!, 'day')}, with rain on ${n.rain_days} of the last ten: a roof, or the pot leaned over, lets it dry${n.hole ? '' : '; it has no hole'}.`;
+    case 'off-ideal':
+      return n.warmth! < n.from!
+        ? `It stands at ${degrees(n.warmth!)} and does best from ${degrees(n.from!)}: it drinks less, and grows little.`
+        : `It stands at ${degrees(n.warmth!)} and does best up to ${degrees(n.to!)}.`;
     case 'slept-too-long':
       return `Asleep for ${Math.round(n.days! / 30)} months. Firm still? Then warmth and light wake it, and the first drink follows.`;
     case 'touch-due':
@@ -151,6 +161,20 @@ function apartFrom(celsius: number, limitC: number, units: Units): string {
   if (whole !== degreeWords(limitC, units) || celsius === limitC) return whole;
   const shown = shownTemperature(celsius, units);
   return `${shown < 0 ? '−' : ''}${Math.abs(shown).toFixed(1)}°`;
+}
+
+/** Depth of rain: millimetres, or hundredths of an inch. */
+function depthWords(mm: number, { length }: Units): string {
+  return length === 'in' ? `${(mm / MM_PER_INCH).toFixed(2)} in` : `${Math.round(mm)} mm`;
+}
+
+/** The steps of a ramp: ": the next after about 16, 24 and 40 days, then none until it has slept". */
+function rampWords(n: Readonly<Record<string, number>>): string {
+  const gaps = [n.gap1, n.gap2, n.gap3, n.gap4].filter((days) => days !== undefined);
+  const last = gaps.pop();
+  if (last === undefined) return n.rests ? ', and then none until it has slept' : '';
+  const list = gaps.length > 0 ? `${gaps.join(', ')} and ${last}` : String(last);
+  return `: after the next one about ${list} day${list === '1' ? '' : 's'}${n.rests ? ', then none until it has slept' : ''}`;
 }
 
 function sinceWords(on: string, today: string): string {

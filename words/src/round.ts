@@ -26,6 +26,15 @@ export function alsoWords({ kind, day, minutes }: AlsoToday, today: string): str
   }
 }
 
+/** A move that the nights ask for: "In from the balcony by 2 October". */
+export function moveWords(
+  { kind, place, on }: { kind: 'in' | 'out'; place: string; on: string },
+  today: string,
+): string {
+  if (kind === 'in') return on <= today ? `In from ${place} now` : `In from ${place} by ${dateWords(on, today)}`;
+  return on <= today ? `May go out to ${place} now` : `May go out to ${place} from ${dateWords(on, today)}`;
+}
+
 /** "1 minute", "45 minutes", "2.5 hours". */
 export function spanWords(minutes: number): string {
   if (minutes >= HOURS_FROM_MINUTES) return `${Math.round(minutes / 6) / 10} hours`;

@@ -71,6 +71,14 @@ describe('one sentence for each code', () => {
     ec: 2.6,
     wakes_in_days: 60,
     thirst: 0.7,
+    mm: 12,
+    rain_days: 7,
+    hole: 1,
+    from: 18,
+    to: 30,
+    gap1: 16,
+    gap2: 30,
+    rests: 1,
   };
   it.each(REASON_CODES)('%s', (code) => {
     for (const on of [undefined, '2026-07-06', TODAY]) {
@@ -82,7 +90,7 @@ describe('one sentence for each code', () => {
         ...(on ? { on } : {}),
         of: code === 'changed-pace' ? 'slower' : code === 'due' ? 'dry-through' : code === 'lifted' ? 'heavy' : 'limp',
       };
-      if (!on && /seen|felt|weighed|probed|lifted|surface|cut-roots|first-sip/.test(code)) continue;
+      if (!on && /seen|felt|weighed|probed|lifted|surface|cut-roots|first-sip|rain-counted/.test(code)) continue;
       const words = reasonWords(reason, speaking);
       expect(words).toMatch(/^[A-Z0-9−].*[.?]$/);
       expect(words).not.toMatch(/undefined|NaN| {2}| \./);

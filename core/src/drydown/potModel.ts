@@ -14,8 +14,7 @@ export interface PotModel {
   plantMlPerMm: number;
   /** rain that reaches the mix, ml for each mm */
   rainMlPerMm: number;
-  /** growth stops below, is best at, and shuts down at, °C */
-  baseC: number;
+  warmth: Warmth;
   /** water of the plant's own that it can spend, ml */
   storeMl: number;
   rewetDifficulty: number;
@@ -41,6 +40,13 @@ const REFERENCE_WALL_MM = 6;
 const COVER_SAVES = 0.35;
 /** Depth of grit that halves the loss from the surface. */
 const DRESSING_HALF_MM = 20;
+
+/** Warmth at which a plant stands still, is at its best, and begins to shut its pores, °C. */
+export interface Warmth {
+  baseC: number;
+  idealFromC: number;
+  heatFromC: number;
+}
 
 interface FormWater {
   /** evaporating area over the plan area of the plant, and over its side view */
@@ -76,7 +82,7 @@ const MM3_PER_ML = 1000;
 
 /** @param crockMm a floor of crocks, if there is one */
 export function potModel(
-  plant: Pick<Plant, 'diameter_mm' | 'height_mm'>,
+  plant: Pick<Plant, 'diameter_mm' | 'height_mm' | 'ideal_from_c' | 'heat_from_c'>,
   pot: Pot,
   blend: Blend,
   traits: Traits,
@@ -96,7 +102,7 @@ export function potModel(
     wallMlPerMm: wallCm2(pot) * ML_PER_MM_CM2 * WALL_CONDUCTANCE[pot.material] * Math.sqrt(REFERENCE_WALL_MM / wall),
     plantMlPerMm: (form.plan * planCm2 + form.side * sideCm2) * ML_PER_MM_CM2 * form.crop,
     rainMlPerMm: surface * ML_PER_MM_CM2 * (1 - 0.4 * covered),
-    baseC: traits.growMinC - 6,
+    warmth: warmthOf(plant, traits),
     storeMl: traits.store === 'none' ? 0 : (form.storeShare * planCm2 * MM2_PER_CM2 * plant.height_mm) / MM3_PER_ML,
     rewetDifficulty: blend.rewetDifficulty,
     holes: pot.holes,
@@ -104,19 +110,29 @@ export function potModel(
 }
 
 /** Growth is best over a band of this width above the growing minimum, and shuts down in heat. */
-const OPTIMUM_ABOVE_C = 9;
+const BASE_BELOW_C = 6;
+const OPTIMUM_ABOVE_C = 5;
 const HEAT_FROM_C = 34;
-const SHUT_DOWN_C = 44;
+const HEAT_SPAN_K = 10;
 const SHUT_SHARE = 0.3;
 
 /**
  * Transpiration against its best, by the day's mean and highest: nothing at the base, full at the optimum, and in great
  * heat pores half shut. The pot as a whole still dries faster, since the air takes more than the plant saves.
  */
-export function warmthResponse(tmeanC: number, tmaxC: number, baseC: number): number {
-  const rise = clamp((tmeanC - baseC) / (OPTIMUM_ABOVE_C + 2), 0, 1);
-  const heat = 1 - clamp((tmaxC - HEAT_FROM_C) / (SHUT_DOWN_C - HEAT_FROM_C), 0, 1) * SHUT_SHARE;
+export function warmthResponse(tmeanC: number, tmaxC: number, { baseC, idealFromC, heatFromC }: Warmth): number {
+  const rise = clamp((tmeanC - baseC) / (idealFromC - baseC), 0, 1);
+  const heat = 1 - clamp((tmaxC - heatFromC) / HEAT_SPAN_K, 0, 1) * SHUT_SHARE;
   return rise * heat;
+}
+
+function warmthOf(plant: Pick<Plant, 'ideal_from_c' | 'heat_from_c'>, { growMinC }: Traits): Warmth {
+  const baseC = growMinC - BASE_BELOW_C;
+  return {
+    baseC,
+    idealFromC: Math.max(baseC + 1, plant.ideal_from_c ?? growMinC + OPTIMUM_ABOVE_C),
+    heatFromC: plant.heat_from_c ?? HEAT_FROM_C,
+  };
 }
 
 /** Stomata open as far as there is light to work with; in a dim room they stay half shut. */

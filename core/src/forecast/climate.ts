@@ -28,6 +28,7 @@ export class GardenClimate {
   private readonly memberWeather = new Map<number, DrawnDay[][]>();
   private readonly memberSeries = new Map<string, PlaceSeries[]>();
   private readonly nights = new Map<string, readonly number[]>();
+  private readonly rains = new Map<string, readonly number[]>();
 
   constructor(
     private readonly garden: Pick<Garden, 'today' | 'site' | 'weather' | 'places'>,
@@ -87,10 +88,20 @@ export class GardenClimate {
   tonight(placeId: string): readonly number[] {
     let lows = this.nights.get(placeId);
     if (!lows) {
-      lows = this.members(placeId, 1).map(({ tminC }) => tminC[0]!);
+      lows = this.members(placeId, NEAR_DAYS).map(({ tminC }) => tminC[0]!);
       this.nights.set(placeId, lows);
     }
     return lows;
+  }
+
+  /** Rain that counts at a place over the next two days, in each of the possible futures, mm. */
+  rainSoon(placeId: string): readonly number[] {
+    let falls = this.rains.get(placeId);
+    if (!falls) {
+      falls = this.members(placeId, NEAR_DAYS).map(({ rainMm }) => rainMm[0]! + rainMm[1]!);
+      this.rains.set(placeId, falls);
+    }
+    return falls;
   }
 
   /** The lowest of each night ahead at a place, in each of the possible futures, °C; nothing of it is kept. */

@@ -57,6 +57,10 @@ export interface Outlook {
   schools: Schools;
   /** lowest of the coming night in each of the possible weathers, °C */
   tonightC: readonly number[];
+  /** rain that reaches it today in two days, in each of the possible weathers, mm */
+  rainSoonMm: readonly number[];
+  /** moisture below which this collection's mixes no longer keep their surface wet */
+  surfaceWetM: number;
 }
 
 /** A past longer than this teaches nothing that the last years do not. */
@@ -167,6 +171,8 @@ export class GardenForecast {
       stress,
       schools: schools(model, advice, stress, state, history.lastWatered, this.climate.today),
       tonightC: this.climate.tonight(model.plant.place),
+      rainSoonMm: this.climate.rainSoon(model.plant.place),
+      surfaceWetM: this.surface(),
     };
   }
 

@@ -141,8 +141,8 @@ describe('hard cases', () => {
       site: { latitude_deg: -47, longitude_deg: 13, elevation_m: 400, normals: mirrored(INLAND) },
     });
     if (north.when !== 'from-to' || south.when !== 'from-to') throw new Error('both go out and come in');
-    expect(north.out.slice(5, 7)).toBe('06');
-    expect(['12', '01']).toContain(south.out.slice(5, 7));
+    expect(['05', '06']).toContain(north.out.slice(5, 7));
+    expect(['11', '12', '01']).toContain(south.out.slice(5, 7));
     expect(['09', '10']).toContain(north.in.slice(5, 7));
   });
 });

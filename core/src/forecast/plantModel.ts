@@ -114,7 +114,7 @@ function drinking(
       day < today - 20 ? sheds && state === RESTING : bare || (sheds && state === RESTING && plant.leafless !== false);
     out[i] =
       timeline.activity[i + offset]! *
-      warmthResponse(series.tmeanC[i]!, series.tmaxC[i]!, pot.baseC) *
+      warmthResponse(series.tmeanC[i]!, series.tmaxC[i]!, pot.warmth) *
       lightResponse(series.dliMol[i]!) *
       (leafless ? LEAFLESS : 1);
   }

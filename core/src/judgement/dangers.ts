@@ -41,6 +41,9 @@ export function rot({ seen, today }: Facts): Answer | null {
   };
 }
 
+/** A cloth does for so many cold nights of a week. */
+const BRIEF_NIGHTS = 2;
+
 /** A night below what it bears: in, covered or warmer before anything else. Cold undoes in hours what took years. */
 export function frostTonight(facts: Facts): Answer | null {
   const { nights, outlook, placeKind, care } = facts;
@@ -53,8 +56,14 @@ export function frostTonight(facts: Facts): Answer | null {
     chance: hundredth(nights.chance),
   };
   const { outdoors } = placeDefaults(placeKind);
-  // A light brief frost on a kind that nearly bears it: a cloth does.
-  const cover = outdoors && tonightC > -3 && limitC - tonightC <= 1.5 && limitC <= 0 && care.light === 'sun';
+  // A light brief frost on a kind that nearly bears it: a cloth does. Night after night it does not.
+  const cover =
+    outdoors &&
+    nights.coldNights <= BRIEF_NIGHTS &&
+    tonightC > -3 &&
+    limitC - tonightC <= 1.5 &&
+    limitC <= 0 &&
+    care.light === 'sun';
   // Below what it bears even dry, or frost on a moist ball: now. Above that the cold harms by days, not by the night.
   const what: Deed = cover
     ? { deed: 'move', what: 'cover' }

@@ -93,6 +93,10 @@ export const REASON_CODES = [
   'near-limit',
   'cold-for-weeks',
   'cold-night',
+  'rain-counted',
+  'rain-coming',
+  'long-rain',
+  'off-ideal',
   'wet-and-cold',
   'roots-in-danger',
   'cut-roots',
@@ -135,6 +139,7 @@ export type Mind =
   | 'salts-stay'
   | 'long-dry-sip'
   | 'cool-hours'
+  | 'clay-frost'
   | 'spines'
   | 'glochids'
   | 'milky-sap'

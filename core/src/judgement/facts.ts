@@ -47,6 +47,8 @@ export interface Nights {
   limitC: number;
   /** share of the possible weathers in which tonight is below it */
   chance: number;
+  /** nights of the coming week below what it bears as it stands */
+  coldNights: number;
   /** the first day from today on with two nights on which a drink does no harm; null within three weeks */
   mildOn: DayNumber | null;
   /** of the next three weeks' nights, those below the limit with a moist root ball */
@@ -165,6 +167,8 @@ export function nightLimitC(traits: Pick<Traits, 'minDryC' | 'minWetC'>, m: numb
 function nightsOf({ outlook, today }: JudgeInput): Nights {
   const { climate, traits } = outlook.model;
   const night = (day: DayNumber) => climate.tminC[Math.min(climate.days - 1, day - climate.firstDay)]!;
+  const limitC = nightLimitC(traits, outlook.moisture.p50);
+  let coldNights = 0;
   let weekOn = today + 1;
   let colder = 0;
   let mildOn: DayNumber | null = null;
@@ -172,6 +176,7 @@ function nightsOf({ outlook, today }: JudgeInput): Nights {
     const day = today + ahead;
     if (ahead <= WEEK && night(day) < night(weekOn)) weekOn = day;
     if (night(day) < traits.minWetC) colder++;
+    if (ahead <= WEEK && night(day) < limitC) coldNights++;
     if (
       mildOn === null &&
       night(day) >= traits.minWetC + EVE_MARGIN_C &&
@@ -179,7 +184,6 @@ function nightsOf({ outlook, today }: JudgeInput): Nights {
     )
       mildOn = day - 1;
   }
-  const limitC = nightLimitC(traits, outlook.moisture.p50);
   const below = outlook.tonightC.filter((low) => low < limitC).length;
   return {
     tonightC: night(today + 1),
@@ -187,6 +191,7 @@ function nightsOf({ outlook, today }: JudgeInput): Nights {
     weekC: night(weekOn),
     weekOn,
     limitC,
+    coldNights,
     mildOn,
     coldShare: colder / NIGHTS_AHEAD,
   };

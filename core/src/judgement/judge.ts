@@ -38,6 +38,8 @@ import {
 import { type Facts, gather, iso, type JudgeInput } from './facts.ts';
 import { DAYS_TO_NEXT_LOOK, FAIRLY_SURE_GAP, HARM, SURE_GAP } from './harm.ts';
 import { fullDrink, SIP_SHARE, sipDrink } from './measure.ts';
+import { clayInFrost, longRain, rainComing, rainCounted } from './rain.ts';
+import { rampAhead } from '../forecast/ramp.ts';
 import { dayNumber } from '../calendar/day.ts';
 
 /** The order is the order of urgency. */
@@ -45,6 +47,7 @@ const DANGERS: readonly ((facts: Facts) => Answer | null)[] = [
   rot,
   slackAndWet,
   wetAndCold,
+  longRain,
   tooMuch,
   asleepStill,
   slackAndDry,
@@ -213,14 +216,25 @@ function byCalendar(facts: Facts): Answer & { gap?: number } {
   return due(facts, reason);
 }
 
+/** How its drinks come further apart, or closer together, from here on. */
 function eased({ state, outlook, today }: Facts): Reason[] {
   if (state !== 'easing' && state !== 'waking') return [];
+  const from = Math.max(today, outlook.advice.window?.ideal ?? today);
+  const { gaps, thenRests } = rampAhead(outlook.model, {
+    from,
+    rate: outlook.rate.p50,
+    surfaceWetM: outlook.surfaceWetM,
+  });
   return [
     {
       code: state,
       source: 'reckoned',
       weight: 0.3,
-      n: { share: hundredth(outlook.model.timeline.activity[today - outlook.model.timeline.firstDay] ?? 1) },
+      n: {
+        share: hundredth(outlook.model.timeline.activity[today - outlook.model.timeline.firstDay] ?? 1),
+        ...Object.fromEntries(gaps.map((days, i) => [`gap${i + 1}`, days])),
+        ...(thenRests ? { rests: 1 } : {}),
+      },
     },
   ];
 }
@@ -236,9 +250,10 @@ function wait(facts: Facts, until: string | null, ...more: Reason[]): Answer {
     of: outlook.model.traits.dryRule,
     n: { p50: hundredth(facts.m.p50), ...giveOrTake(dry) },
   };
+  const rain = rainCounted(facts);
   return {
     deeds: [{ deed: 'wait', until }],
-    because: [...more, dates, ...(facts.seen.look ? [facts.seen.look.reason] : [])],
+    because: [...more, ...(rain ? [rain] : []), dates, ...(facts.seen.look ? [facts.seen.look.reason] : [])],
     until,
     nextLook: until ?? iso(today + 21),
   };
@@ -297,6 +312,17 @@ function due(facts: Facts, rule: Reason): Answer & { gap: number } {
       gap: SURE_GAP,
     };
   }
+  const rain = parched ? null : rainComing(facts);
+  if (rain) {
+    const until = iso(today + RAIN_DAYS);
+    return {
+      deeds: [{ deed: 'wait', until }],
+      because: [rain, ...because],
+      until,
+      nextLook: until,
+      gap: SURE_GAP,
+    };
+  }
   if (drink.amount_ml <= 0)
     return {
       deeds: [{ deed: 'wait', until: iso(today + 3) }],
@@ -340,6 +366,8 @@ function due(facts: Facts, rule: Reason): Answer & { gap: number } {
   };
 }
 
+/** Rain is waited for so long. */
+const RAIN_DAYS = 2;
 /** A finger on the top says little of a pot deeper than this. */
 const DEEP_MM = 100;
 
@@ -406,6 +434,8 @@ function weighed({ because, against = [], deeds }: Answer, facts: Facts): { beca
       of: facts.seen.slack.sign,
       n: { strength: facts.seen.slack.strength },
     });
+  const off = offIdeal(facts);
+  if (off) add(off);
   if (facts.tooDark) add({ code: 'too-dark', source: 'reckoned', weight: 0.3, n: { light: tenth(facts.dliMol) } });
   const near = nearLimit(facts);
   if (near) add(near);
@@ -421,6 +451,16 @@ function weighed({ because, against = [], deeds }: Answer, facts: Facts): { beca
   if (first === 'wait' && facts.chanceDue > 0.3 && facts.seen.look && facts.seen.look.says !== 'dry')
     counter.push({ code: 'reckoned-dry', source: 'reckoned', weight: hundredth(facts.chanceDue) });
   return { because: all.sort((a, b) => b.weight - a.weight), against: counter.sort((a, b) => b.weight - a.weight) };
+}
+
+/** So far outside the band in which it does best, a growing plant's drinks come at other gaps: that is said. */
+const OFF_IDEAL_K = 2;
+
+function offIdeal({ rules, warmthC, state }: Facts): Reason | null {
+  if (state !== 'growing') return null;
+  const { idealFromC: from, idealToC: to } = rules;
+  if (warmthC >= from - OFF_IDEAL_K && warmthC <= to + OFF_IDEAL_K) return null;
+  return { code: 'off-ideal', source: 'reckoned', weight: 0.28, n: { warmth: tenth(warmthC), from, to } };
 }
 
 function happenedOf({ outlook }: Facts): Happened[] {
@@ -462,6 +502,7 @@ function mindful(facts: Facts, deeds: readonly Deed[]): Pick<Judgement, 'mind' |
     if (facts.heat.highC >= COOL_HOURS_C) mind.push('cool-hours');
     if (deeds[0]?.deed === 'sip' && facts.dryDays >= LONG_DRY_DAYS) mind.push('long-dry-sip');
   }
+  if (clayInFrost(facts)) mind.push('clay-frost');
   if (salts.flush) mind.push(pot.holes ? 'salts-flush' : 'salts-stay');
   if (hands)
     for (const caution of ['spines', 'glochids', 'milky-sap', 'poisonous-sap'] as const)

@@ -9,11 +9,18 @@ export interface PlanLine {
   place: string;
   site: string;
   plant: string;
-  what: 'water' | 'look' | 'sun' | 'cold';
+  what: 'water' | 'look' | 'sun' | 'cold' | 'in' | 'out';
   words: string;
 }
 
-const VERBS = { water: 'Water', look: 'Look at', sun: 'Sun for', cold: 'Too cold tonight for' } as const;
+const VERBS = {
+  water: 'Water',
+  look: 'Look at',
+  sun: 'Sun for',
+  cold: 'Too cold tonight for',
+  in: 'Bring in',
+  out: 'May go out:',
+} as const;
 /** A cold night is told of in the afternoon before it: three o'clock, by the clock of whoever reads. */
 const ALARM_AFTER_S = 15 * 3600;
 const NAMES_SHOWN = 40;

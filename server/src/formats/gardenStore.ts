@@ -315,7 +315,11 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
     version: 1,
     today: untouched ? asOf[0]!.as_of : garden.today,
     site: garden.site,
-    weather: garden.weather.map(({ issued: _issued, ...day }) => day),
+    weather: garden.weather.map(({ issued: _issued, ...day }) => ({
+      ...day,
+      // A file's forecast lies ahead of its today.
+      source: !untouched && day.date <= garden.today ? 'observed' : day.source,
+    })),
     places: garden.places.map(({ rain_counts_mm: _ownDepth, ...place }) =>
       dropNulls({
         ...place,
@@ -337,6 +341,8 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
         const {
           due_m: _ownRule,
           sleeps: _ownRest,
+          ideal_from_c: _ownBand,
+          heat_from_c: _ownCeiling,
           name_unknown: _sureness,
           steps_taken_back: _steps,
           ...inFile

@@ -7,6 +7,8 @@ import { type SiteRow, sites } from '../garden/store.ts';
 import { openHardenings } from '../hardening/store.ts';
 import { kit } from '../keeping/store.ts';
 import { placeRecords } from '../places/store.ts';
+import { movesOf } from '../round/moves.ts';
+import { placeRows, stoodBefore } from '../round/store.ts';
 import type { SiteOutlooks } from '../outlook/outlooks.ts';
 import { type PlantCard, plantCards } from '../plants/store.ts';
 import { calendarText, type PlanLine } from './calendar.ts';
@@ -38,7 +40,30 @@ async function linesOf(app: App, site: SiteRow, places: ReadonlyMap<number, stri
         return { date, site: site.name, place: placeOf.get(id) ?? '', plant, what: 'sun', words };
       }),
   );
-  return [...judged, ...sun, ...coldEves(cards, { views, tasks, today }, site.name, placeOf)];
+  return [
+    ...judged,
+    ...sun,
+    ...coldEves(cards, { views, tasks, today }, site.name, placeOf),
+    ...(await moveLines(app, site, cards)),
+  ];
+}
+
+/** Who comes in and who goes out, on the day from which the nights ask for it. */
+async function moveLines(app: App, site: SiteRow, cards: readonly PlantCard[]): Promise<PlanLine[]> {
+  const outlooks = await app.outlooks.ofSite(site);
+  const [climates, places, stoodAt] = await Promise.all([
+    app.outlooks.climatesOf(site),
+    placeRows(app.pool, site.id),
+    stoodBefore(app.pool, site.id, outlooks.today),
+  ]);
+  const pots = cards.map((card) => ({ pot: { id: card.id, name: card.name }, placeId: card.place_id }));
+  return movesOf(climates, { places, pots, outlooks, stoodAt }).flatMap(({ kind, place, plants }) =>
+    plants.map(({ name, on }): PlanLine => {
+      const words =
+        kind === 'in' ? 'its nights there grow too cold' : 'its nights there are warm enough; into sun by steps';
+      return { date: on, site: site.name, place, plant: name, what: kind, words };
+    }),
+  );
 }
 
 const NIGHTS_TOLD = 7;

@@ -157,8 +157,9 @@ const FORECAST_STANDS_DAYS = 3;
  */
 export function asKnown(row: WeatherDay, today: string): WeatherDay | null {
   if (row.source === 'observed') return { ...row, issued: null };
-  if (row.date > today) return row;
-  const age = row.issued == null ? 0 : dayNumber(row.date) - dayNumber(row.issued);
+  // One of a garden file's own stays as the file has it.
+  if (row.date > today || row.issued == null) return row;
+  const age = dayNumber(row.date) - dayNumber(row.issued);
   return age <= FORECAST_STANDS_DAYS ? { ...row, source: 'observed', issued: null } : null;
 }
 
@@ -337,6 +338,8 @@ function plantOf(row: PlantRow, events: readonly { day: string; type: string; de
     root_loss: row.root_loss,
     due_m: json<OwnRules>(row.own_rules).dueAt ?? null,
     sleeps: json<OwnRules>(row.own_rules).sleeps ?? null,
+    ideal_from_c: json<OwnRules>(row.own_rules).idealFromC ?? null,
+    heat_from_c: json<OwnRules>(row.own_rules).ceilingC ?? null,
     steps_taken_back: json<OwnRules>(row.own_rules).stepsTakenBack ?? null,
     place: String(row.place_id),
     mix: String(row.mix_id),

@@ -49,6 +49,7 @@ interface Kept extends SiteOutlooks {
   /** revisions that the worker was asked for: it may not have answered yet */
   asked: Map<number, number>;
   climates?: Promise<ReadonlyMap<number, PlaceOutlook>>;
+  climatesThere?: ReadonlyMap<number, PlaceOutlook>;
 }
 
 /** A site that is being reckoned from nothing: how far, and what there is of it already. */
@@ -329,10 +330,35 @@ export class Outlooks {
   /** What each place of a site has been and will be; reckoned when first asked for, then kept until the site changes. */
   async climatesOf(site: SiteRow): Promise<ReadonlyMap<number, PlaceOutlook>> {
     const kept = await this.patiently(this.inTurn(site, []));
-    kept.climates ??= this.ask({ kind: 'climates', siteId: site.id }).then((answer) => byNumber(answer.climates!));
+    return this.patiently(this.climatesFor(site.id, kept));
+  }
+
+  /** The same as far as it is there; what is not is reckoned meanwhile, and the site's edition then moves. */
+  climatesSoFar(siteId: number): ReadonlyMap<number, PlaceOutlook> | null {
+    const kept = this.kept.get(siteId);
+    if (!kept) return null;
+    if (!kept.climates)
+      this.climatesFor(siteId, kept).catch((error: unknown) => this.closing || this.onBackgroundError(error));
+    return kept.climatesThere ?? null;
+  }
+
+  private climatesFor(siteId: number, kept: Kept): Promise<ReadonlyMap<number, PlaceOutlook>> {
+    kept.climates ??= this.readClimates(siteId, kept);
     // What failed is asked for anew the next time.
     kept.climates.catch(() => delete kept.climates);
-    return this.patiently(kept.climates);
+    return kept.climates;
+  }
+
+  /** Place by place, so that marks come in between. */
+  private async readClimates(siteId: number, kept: Kept): Promise<ReadonlyMap<number, PlaceOutlook>> {
+    const climates = new Map<number, PlaceOutlook>();
+    for (const placeId of kept.places.keys()) {
+      const { climate } = await this.ask({ kind: 'climate', siteId, placeId: String(placeId) });
+      climates.set(placeId, climate!);
+    }
+    kept.climatesThere = climates;
+    kept.edition = ++this.editions;
+    return climates;
   }
 
   /** What is being reckoned from nothing just now, if anything is. */

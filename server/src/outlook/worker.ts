@@ -35,7 +35,7 @@ export type Task =
     }
   | { kind: 'replace'; siteId: number; kept: KeptPlant[]; gone: string[] }
   | { kind: 'bench'; siteId: number; placeIds: string[] }
-  | { kind: 'climates'; siteId: number };
+  | { kind: 'climate'; siteId: number; placeId: string };
 
 export interface PlaceToday {
   tminC: number;
@@ -68,8 +68,8 @@ export interface Answer {
   places?: [placeId: string, today: PlaceToday][];
   /** lowest of the coming nights outside */
   nightsC?: number[];
-  /** what each place has been and will be */
-  climates?: [placeId: string, outlook: PlaceOutlook][];
+  /** what the place has been and will be */
+  climate?: PlaceOutlook;
 }
 
 /** How far a site's load has come, and what has been reckoned since the last news of it. */
@@ -134,13 +134,9 @@ function work(task: Task): Answer {
     later(task.siteId, site, QUIET_MS);
     return { plants: [] };
   }
-  if (task.kind === 'climates') {
+  if (task.kind === 'climate') {
     const { forecast, obstructions } = site;
-    const climates = forecast.garden.places.map(({ id }): [string, PlaceOutlook] => [
-      id,
-      placeOutlook(forecast, id, obstructions.get(id) ?? 0),
-    ]);
-    return { plants: [], climates };
+    return { plants: [], climate: placeOutlook(forecast, task.placeId, obstructions.get(task.placeId) ?? 0) };
   }
   for (const id of task.gone) {
     site.kept.delete(id);

@@ -10,8 +10,9 @@ import type { SiteOutlooks } from '../outlook/outlooks.ts';
 import { plantCards } from '../plants/store.ts';
 import { openHardenings } from '../hardening/store.ts';
 import { roundPot } from '../plants/pots.ts';
+import { movesOf } from './moves.ts';
 import { Shared } from '../sharing.ts';
-import { type CanKit, kitOf, placeRows, shelteredOn, waitingLooks } from './store.ts';
+import { type CanKit, kitOf, placeRows, shelteredOn, stoodBefore, waitingLooks } from './store.ts';
 
 interface KeptSite {
   edition: string;
@@ -86,12 +87,13 @@ export class RoundBook {
   }
 
   private async view(site: SiteRow, kit: CanKit, outlooks: SiteOutlooks): Promise<RoundSite> {
-    const [places, cards, hardenings, looks, sheltered] = await Promise.all([
+    const [places, cards, hardenings, looks, sheltered, stoodAt] = await Promise.all([
       placeRows(this.app.pool, site.id),
       plantCards(this.app.pool, site.id),
       openHardenings(this.app.pool, site.id),
       waitingLooks(this.app.pool, site.id, outlooks.today),
       shelteredOn(this.app.pool, site.id, outlooks.today),
+      stoodBefore(this.app.pool, site.id, outlooks.today),
     ]);
     const pots = cards.flatMap((card) => {
       const pot = roundPot(card, outlooks);
@@ -137,6 +139,7 @@ export class RoundBook {
         ];
       }),
       load: weeklyLoad(outlooks, all),
+      moves: movesOf(this.app.outlooks.climatesSoFar(site.id), { places, pots, outlooks, stoodAt }),
       also: [
         ...hardenings.flatMap(({ plant_id, plant, steps }) => {
           const step = steps.find(({ date }) => date === outlooks.today);

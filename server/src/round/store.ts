@@ -140,3 +140,19 @@ export async function plantIdsAt(connection: PoolConnection, placeId: number): P
   );
   return rows.map((row) => row.id);
 }
+
+/** Longer ago a place is no longer one that it goes back to. */
+const REMEMBERED_DAYS = 420;
+
+/** Where plants of a site stood before where they are now. */
+export async function stoodBefore(pool: Pool, siteId: number, today: string): Promise<Map<number, number[]>> {
+  const [rows] = await pool.query<Row<{ plant_id: number; place_id: number }>[]>(
+    `SELECT DISTINCT b.plant_id, b.place_id FROM stay b JOIN stay s ON s.open_plant_id = b.plant_id
+       JOIN place pl ON pl.id = s.place_id JOIN place old ON old.id = b.place_id AND old.site_id = pl.site_id
+     WHERE pl.site_id = ? AND b.to_day >= ? - INTERVAL ? DAY AND b.place_id <> s.place_id`,
+    [siteId, today, REMEMBERED_DAYS],
+  );
+  const out = new Map<number, number[]>();
+  for (const { plant_id: plant, place_id: place } of rows) out.set(plant, [...(out.get(plant) ?? []), place]);
+  return out;
+}

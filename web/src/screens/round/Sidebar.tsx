@@ -1,5 +1,8 @@
 import type { RoundSite } from '@zinc-pail/contract/api';
+import { moveWords } from '@zinc-pail/words/round';
 import { scaleLinear } from 'd3';
+import { Link } from 'react-router';
+import { Name } from '../../naming/Name.tsx';
 import { count, degrees, litres } from '../../words/amounts.ts';
 import { addDays, shortDay } from '../../words/days.ts';
 import { shareWords } from '../../words/amounts.ts';
@@ -16,6 +19,7 @@ export function Sidebar({ sites }: { sites: RoundSite[] }) {
     >
       <Can site={sites[0]!} others={sites.slice(1)} />
       <Tonight sites={sites} />
+      <Moves sites={sites} />
       <Weeks
         site={sites[0]!}
         load={sites.reduce<number[]>((sum, site) => site.load.map((n, i) => n + (sum[i] ?? 0)), [])}
@@ -94,6 +98,41 @@ function FeedWords({ feed }: { feed: NonNullable<RoundSite['can'][number]['feed'
       </strong>{' '}
       {feed.name}, {shareWords(feed.strength)}
     </>
+  );
+}
+
+const NAMES_SHOWN = 4;
+
+/** Moves that the nights of the coming weeks ask for; a move into more sun lays out its steps by itself. */
+function Moves({ sites }: { sites: RoundSite[] }) {
+  const moves = sites.flatMap((site) => site.moves.map((move) => ({ ...move, today: site.today })));
+  if (moves.length === 0) return null;
+  return (
+    <section>
+      <SideHead>In and out</SideHead>
+      <ul className="text-[15px]">
+        {moves.map((move) => (
+          <li key={`${move.kind}-${move.place_id}`} className="border-b border-[var(--rule)] py-1">
+            <b>{moveWords(move, move.today)}</b>:{' '}
+            {move.plants.slice(0, NAMES_SHOWN).map((plant, i) => (
+              <span key={plant.id}>
+                {i > 0 && ', '}
+                <Link to={`/plants/${plant.id}`} className="underline">
+                  <Name written={plant.name} />
+                </Link>
+              </span>
+            ))}
+            {move.plants.length > NAMES_SHOWN && ` and ${move.plants.length - NAMES_SHOWN} more`}.{' '}
+            {move.kind === 'out' && 'Into sun by steps: the move lays them out.'}
+          </li>
+        ))}
+      </ul>
+      <p className="text-[14px]">
+        <Link to="/list" className="underline">
+          Move several in the list
+        </Link>
+      </p>
+    </section>
   );
 }
 

@@ -33,6 +33,7 @@ const site = (over: Partial<RoundSite> = {}): RoundSite => ({
   places: [place()],
   load: [3, 2, 0, 0, 1, 0, 0, 4],
   also: [],
+  moves: [],
   ...over,
 });
 const shown = (sites: RoundSite[]) => {

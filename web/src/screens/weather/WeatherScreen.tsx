@@ -1,6 +1,7 @@
 /** What each place has been and will be: against outside, against who lives there, and how it is known. */
 import { LONGEST_CSV } from '@zinc-pail/contract/limits';
 import type { PlaceWeather, SiteWeather, WeatherTaken } from '@zinc-pail/contract/weather';
+import { dayNumber, standsWhen } from '@zinc-pail/core';
 import { standsWords } from '@zinc-pail/words/stands';
 import { ageWords, SOURCE_WORDS } from '@zinc-pail/words/weather';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
@@ -163,6 +164,7 @@ function PlaceSection({ site, place }: { site: SiteWeather; place: PlaceWeather 
       <section aria-labelledby="who" className="mt-6 max-w-3xl">
         <SectionHead id="who">Who may stand here, and when</SectionHead>
         <Stands site={site} place={place} />
+        <AllYear site={site} place={place} />
       </section>
     </>
   );
@@ -213,6 +215,33 @@ function Stands({ site, place }: { site: SiteWeather; place: PlaceWeather }) {
         </button>
       )}
     </>
+  );
+}
+
+/** Plants of the site that bear every night here, wherever they stand now: what may stay all year. */
+function AllYear({ site, place }: { site: SiteWeather; place: PlaceWeather }) {
+  const others = site.places
+    .filter(({ id }) => id !== place.id)
+    .flatMap(({ plants }) => plants)
+    .filter((plant) => standsWhen(place.coldest_c, plant.min_wet_c, dayNumber(site.today)).when === 'always');
+  if (others.length === 0) return null;
+  return (
+    <details className="mt-2">
+      <summary className="flex h-11 cursor-pointer items-center underline">
+        {count(others.length, 'plant')} from elsewhere could stand here all year, by the nights
+      </summary>
+      <p>
+        {others.map(({ id, name }, i) => (
+          <span key={id}>
+            {i > 0 && ', '}
+            <Link to={`/plants/${id}`} className="underline">
+              <Name written={name} />
+            </Link>
+          </span>
+        ))}
+        .
+      </p>
+    </details>
   );
 }
 
