@@ -1,5 +1,5 @@
 /** What the server answers besides rounds, plants and marks (api.ts): each shape once, its schema beside its type. */
-import { AIRS, JUDGED, type LightVerdict, PLACE_KINDS } from '@zinc-pail/core';
+import { AIRS, HAZARDS, JUDGED, type LightVerdict, PLACE_KINDS } from '@zinc-pail/core';
 import Joi from 'joi';
 import { journalEntry, roundPotSchema } from './api.ts';
 import { ENDINGS } from './choices.ts';
@@ -187,6 +187,16 @@ const potHere = object<PlacePot>(
   },
   'a pot',
 );
+/** Of several kinds, told apart by `code`: air-dry, air-wet, morning-sun, hazard. */
+const placeAdvice = Joi.object({
+  code: oneOf(['air-dry', 'air-wet', 'morning-sun', 'hazard']),
+  plants: ids,
+  rhPct: number(0, 100, '%').optional(),
+  band: object({ fromPct: number(0, 100), toPct: number(0, 100) }, 'a band of humidity').optional(),
+  afternoonH: number(0, 24).optional(),
+  to: optional(id()),
+  hazard: oneOf(HAZARDS).optional(),
+});
 const temperature = number(-90, 90, '°C');
 export const placesSchema = named(
   'Places',
@@ -227,6 +237,7 @@ export const placesSchema = named(
               'what thermometers and pots taught',
             ),
             crowded: optional(number(0, 1000)),
+            advice: list(placeAdvice, 'advice'),
             pots: list(potHere, 'pots'),
             last_readings: list(
               object<PlaceView['last_readings'][number]>(

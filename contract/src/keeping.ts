@@ -3,10 +3,13 @@
  */
 import {
   AIRS,
+  type Hazard,
+  HAZARDS,
   LIGHTS,
   type LightVerdict,
   type OwnRules,
   PLACE_KINDS,
+  type PlaceAdvice,
   type PlaceKind,
   type Pot,
   STANDS,
@@ -163,6 +166,8 @@ export const ownRulesFields: Record<string, Joi.Schema> = {
   idealToC: optional(number(0, 50, '°C')),
   ceilingC: optional(number(15, 60, '°C')),
   repotYears: optional(number(0.5, 30, 'years')),
+  indoorDays: optional(whole(1, 3650, 'days')),
+  stretchFrom: optional(number(1.1, 5)),
   hardToReplace: optional(yesNo()),
   noFoodUntil: optional(day()),
   stepsTakenBack: optional(list(day(), 'days of steps', 50)),
@@ -277,6 +282,10 @@ export interface PlaceFields {
   quarantine: boolean;
   within_reach: boolean;
   hazards: string | null;
+  hazard_kinds: Hazard[];
+  rain_counts_mm: number | null;
+  /** nobody but the keeper turns its lamp on and off */
+  lamp_by_hand: boolean;
 }
 export const placeFields: Record<keyof PlaceFields, Joi.Schema> = {
   name: text(LONGEST_NAME),
@@ -300,6 +309,9 @@ export const placeFields: Record<keyof PlaceFields, Joi.Schema> = {
   quarantine: yesNo(),
   within_reach: yesNo(),
   hazards: optional(text(300)),
+  hazard_kinds: list(oneOf(HAZARDS), 'what may harm there', HAZARDS.length).unique(),
+  rain_counts_mm: optional(within(PLACE_BOUNDS.rainMm, 'mm')),
+  lamp_by_hand: yesNo(),
 };
 export type NewPlace = Partial<PlaceFields> & Pick<PlaceFields, 'name' | 'kind' | 'air'> & { site_id: number };
 export const newPlace = object<NewPlace>(
@@ -516,6 +528,8 @@ export interface PlaceView extends PlaceFields {
     factor: { p10: number; p50: number; p90: number };
   };
   crowded: number | null;
+  /** what it does to those that stand there, besides light and warmth */
+  advice: PlaceAdvice[];
   pots: PlacePot[];
   last_readings: { date: string; tmin_c: number; tmax_c: number; rh_pct: number | null }[];
 }

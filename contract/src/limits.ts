@@ -44,4 +44,5 @@ export const PLACE_BOUNDS = {
   lampPpfd: { min: 0, max: 3000 },
   hours: { min: 0, max: 24 },
   benchMm: { min: 50, max: 60_000 },
+  rainMm: { min: 0, max: 100 },
 } as const;

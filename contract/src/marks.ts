@@ -47,6 +47,9 @@ export type OwnEvent =
       caudex_mm?: number;
       heads?: number;
       weight_g?: number;
+      /** stem between two leaves, low down and near the tip */
+      internode_low_mm?: number;
+      internode_tip_mm?: number;
     }
   | {
       type: 'flowering';
@@ -110,6 +113,8 @@ const measure = {
   caudex_mm: number(0, 5000, 'mm').optional(),
   heads: whole(0, 10_000).optional(),
   weight_g: number(0, 1_000_000, 'g').optional(),
+  internode_low_mm: number(0.1, 1000, 'mm').optional(),
+  internode_tip_mm: number(0.1, 1000, 'mm').optional(),
 };
 
 /** Fields of the journal's own kinds. */

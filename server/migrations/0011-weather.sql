@@ -17,6 +17,8 @@ CREATE TABLE weather_watch (
 
 -- Rain counts as water where it reaches the pots, from this depth a day on.
 ALTER TABLE place
+  ADD hazard_kinds SET('draught', 'air-conditioning', 'cold-pane', 'splashes') NOT NULL DEFAULT '' COMMENT 'what may harm there',
+  ADD lamp_by_hand BOOLEAN NOT NULL DEFAULT FALSE COMMENT 'nobody but the keeper turns its lamp on and off',
   ADD rain_counts_mm DOUBLE NULL COMMENT 'a day''s rain below this wets no pot; null: all of it counts',
   ADD CONSTRAINT place_rain CHECK (rain_counts_mm IS NULL OR rain_counts_mm BETWEEN 0 AND 100);
 

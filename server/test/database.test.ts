@@ -89,7 +89,10 @@ describe('the database checks rows itself', () => {
 
   it('a latitude off the globe', () => refuses('UPDATE site SET latitude_deg = 91', 'site_latitude'));
   it('a night warmer than its day', () =>
-    refuses("INSERT INTO weather_day VALUES (1, '2026-01-01', 9, 3, 50, 1, 0, 1, 'observed')", 'weather_low_to_high'));
+    refuses(
+      "INSERT INTO weather_day VALUES (1, '2026-01-01', 9, 3, 50, 1, 0, 1, 'observed', 'file', NULL)",
+      'weather_low_to_high',
+    ));
   it('half a lamp', () => refuses('UPDATE place SET lamp_hours = 12', 'place_lamp_whole'));
   it('an unknown place for a stay', () => refuses('UPDATE stay SET place_id = 99', 'stay_at'));
   it('a second open potting for a plant', () =>

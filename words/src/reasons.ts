@@ -48,6 +48,8 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
       return `You saw ${signWords(of)} ${day}, and its mix is still wet.`;
     case 'woken-seen':
       return `You saw ${signWords(of)} ${day}: it wakes.`;
+    case 'stretched-seen':
+      return `It has grown long between its leaves (seen ${day}): more light first, and trimming later.`;
     case 'reckoned-wet':
       return 'Reckoned wet.';
     case 'reckoned-damp':
@@ -77,7 +79,7 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'asleep':
       return n.wakes_in_days === undefined || n.wakes_in_days > 380
         ? 'No waking is in sight.'
-        : `It wakes about ${partOfMonth(plusDays(today, n.wakes_in_days), today)}.`;
+        : `It wakes about ${partOfMonth(plusDays(today, n.wakes_in_days), today)}${ownWayWords(n)}.`;
     case 'easing':
       return `It slows, so its drinks come further apart${rampWords(n)}.`;
     case 'waking':
@@ -88,6 +90,8 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
       return `Rain is coming: ${Math.round(100 * n.chance!)} in a hundred that it brings half of the drink or more.`;
     case 'long-rain':
       return `Wet for ${aOr(n.days!, 'day')}, with rain on ${n.rain_days} of the last ten: a roof, or the pot leaned over, lets it dry${n.hole ? '' : '; it has no hole'}.`;
+    case 'long-indoors':
+      return `Under a roof for ${aOr(n.days!, 'day')}: its kind fails indoors without a lamp or a very bright window.`;
     case 'off-ideal':
       return n.warmth! < n.from!
         ? `It stands at ${degrees(n.warmth!)} and does best from ${degrees(n.from!)}: it drinks less, and grows little.`
@@ -161,6 +165,13 @@ function apartFrom(celsius: number, limitC: number, units: Units): string {
   if (whole !== degreeWords(limitC, units) || celsius === limitC) return whole;
   const shown = shownTemperature(celsius, units);
   return `${shown < 0 ? '−' : ''}${Math.abs(shown).toFixed(1)}°`;
+}
+
+/** ", some 10 days later than its kind, by what you saw of it". */
+function ownWayWords(n: Readonly<Record<string, number>>): string {
+  if (!n.own_days) return '';
+  const way = n.own_days > 0 ? 'later' : 'earlier';
+  return `, some ${aOr(Math.abs(n.own_days), 'day')} ${way} than its kind, by ${n.turns === 1 ? 'a turn' : `${n.turns} turns`} that you saw`;
 }
 
 /** Depth of rain: millimetres, or hundredths of an inch. */

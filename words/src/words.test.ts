@@ -79,6 +79,8 @@ describe('one sentence for each code', () => {
     gap1: 16,
     gap2: 30,
     rests: 1,
+    own_days: 8,
+    turns: 2,
   };
   it.each(REASON_CODES)('%s', (code) => {
     for (const on of [undefined, '2026-07-06', TODAY]) {

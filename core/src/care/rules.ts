@@ -47,6 +47,10 @@ export interface CareRules {
   idealToC: number;
   ceilingC: number;
   repotYears: number;
+  /** days under a roof after which a kind that fails indoors is told of */
+  indoorDays: number;
+  /** stem between leaves near the tip over that low down, from which it is stretched */
+  stretchFrom: number;
   hardToReplace: boolean;
   /** no food before this day, ISO, as the keeper holds it; null for no such hold */
   noFoodUntil: string | null;
@@ -106,6 +110,8 @@ const CALENDAR_DAYS: Record<Form, number> = {
 };
 const USUAL_SAUCER_MINUTES = 20;
 const USUAL_SOAK_MINUTES = 20;
+const USUAL_INDOOR_DAYS = 60;
+const USUAL_STRETCH = 1.7;
 /** A coloured form bears about this much direct sun. */
 const COLOURED_SUN_HOURS = 3;
 
@@ -173,6 +179,8 @@ export function careRules(facts: RuleFacts, own: OwnRules = {}): SourcedRules {
     idealToC: [care.idealToC, fromGenus],
     ceilingC: [care.ceilingC, fromGenus],
     repotYears: [care.repotYears, fromGenus],
+    indoorDays: [USUAL_INDOOR_DAYS, 'usual'],
+    stretchFrom: [USUAL_STRETCH, 'usual'],
     hardToReplace: [false, 'usual'],
     noFoodUntil: [null, 'usual'],
     stepsTakenBack: [[], 'usual'],

@@ -14,6 +14,7 @@ import { gather, type JudgeInput } from '../judgement/facts.ts';
 import { fullDrink } from '../judgement/measure.ts';
 import { type PlantForecast, plantForecast } from '../judgement/plantForecast.ts';
 import { genusCare } from '../plant/library.ts';
+import { placeDefaults } from '../place/defaults.ts';
 import { genusByAnyName } from '../plant/synonyms.ts';
 import type { WaterKind } from '../watering.ts';
 import {
@@ -123,6 +124,8 @@ export function careTask(facts: CareFacts): CareTask {
     placeKind: facts.placeKind,
     arrivedOn: facts.arrivedOn,
     shelteredOn: facts.shelteredOn ?? null,
+    indoorsSince: indoorsSince(facts),
+    lit: facts.lit,
     nameUnknown: facts.nameUnknown,
   };
   const judgement = judge(input);
@@ -138,6 +141,12 @@ export function careTask(facts: CareFacts): CareTask {
     salts,
     rules: sourced,
   };
+}
+
+/** Since when it stands under the roof under which it stands now; null outdoors and under glass. */
+function indoorsSince({ placeKind, outlook, arrivedOn }: CareFacts): DayNumber | null {
+  if (!placeDefaults(placeKind).indoors) return null;
+  return Math.max(outlook.model.stays.at(-1)!.from, arrivedOn ?? -Infinity);
 }
 
 function sincePotting(events: readonly PlantEvent[]): readonly PlantEvent[] {

@@ -555,7 +555,11 @@ function bookAgainst(facts: Facts, says: Says): Reason[] {
     : [];
 }
 
+/** From so many days on a plant's own way is worth a word. */
+const OWN_WAY_DAYS = 3;
+
 function asleep({ stateSince, outlook, today }: Facts): Reason {
+  const { own } = outlook.model.timeline;
   const wakes = outlook.model.timeline.changes.find(
     ({ day, state }) => day > today && (state === 'waking' || state === 'growing'),
   );
@@ -564,7 +568,11 @@ function asleep({ stateSince, outlook, today }: Facts): Reason {
     source: 'reckoned',
     on: iso(stateSince),
     weight: 0.8,
-    n: { days: today - stateSince, ...(wakes ? { wakes_in_days: wakes.day - today } : {}) },
+    n: {
+      days: today - stateSince,
+      ...(wakes ? { wakes_in_days: wakes.day - today } : {}),
+      ...(own.turns > 0 && Math.abs(own.days) >= OWN_WAY_DAYS ? { own_days: own.days, turns: own.turns } : {}),
+    },
   };
 }
 

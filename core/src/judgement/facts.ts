@@ -33,6 +33,10 @@ export interface JudgeInput {
   arrivedOn: DayNumber | null;
   /** the last day on which it was brought in or covered for the night */
   shelteredOn: DayNumber | null;
+  /** the last day on which it came under a roof, of one that stands there; null: it stands outside */
+  indoorsSince: DayNumber | null;
+  /** a lamp burns over it */
+  lit: boolean;
   /** nobody knows what it is */
   nameUnknown: boolean;
 }

@@ -41,6 +41,7 @@ import { fullDrink, SIP_SHARE, sipDrink } from './measure.ts';
 import { clayInFrost, longRain, rainComing, rainCounted } from './rain.ts';
 import { rampAhead } from '../forecast/ramp.ts';
 import { dayNumber } from '../calendar/day.ts';
+import { LIGHT_BANDS } from '../plant/library.ts';
 
 /** The order is the order of urgency. */
 const DANGERS: readonly ((facts: Facts) => Answer | null)[] = [
@@ -407,7 +408,8 @@ function dress(facts: Facts, deeds: Answer['deeds']): Judgement['deeds'] {
     return { ...deed, food: fed ? feed.strength : null };
   });
   const has = (name: Deed['deed']) => out.some(({ deed }) => deed === name);
-  if (tooDark && state !== 'resting' && !has('act') && !has('move')) out.push({ deed: 'move', what: 'brighter' });
+  const wantsLight = (tooDark && state !== 'resting') || facts.seen.stretched !== null || longIndoors(facts) !== null;
+  if (wantsLight && !has('act') && !has('move')) out.push({ deed: 'move', what: 'brighter' });
   if (
     nearLimit(facts) &&
     !out.some((deed) => deed.deed === 'move' || deed.deed === 'act') &&
@@ -434,6 +436,18 @@ function weighed({ because, against = [], deeds }: Answer, facts: Facts): { beca
       of: facts.seen.slack.sign,
       n: { strength: facts.seen.slack.strength },
     });
+  const { stretched } = facts.seen;
+  if (stretched)
+    add({
+      code: 'stretched-seen',
+      source: 'seen',
+      on: iso(stretched.day),
+      weight: 0.32,
+      of: stretched.sign,
+      n: { strength: stretched.strength },
+    });
+  const indoors = longIndoors(facts);
+  if (indoors) add(indoors);
   const off = offIdeal(facts);
   if (off) add(off);
   if (facts.tooDark) add({ code: 'too-dark', source: 'reckoned', weight: 0.3, n: { light: tenth(facts.dliMol) } });
@@ -451,6 +465,14 @@ function weighed({ because, against = [], deeds }: Answer, facts: Facts): { beca
   if (first === 'wait' && facts.chanceDue > 0.3 && facts.seen.look && facts.seen.look.says !== 'dry')
     counter.push({ code: 'reckoned-dry', source: 'reckoned', weight: hundredth(facts.chanceDue) });
   return { because: all.sort((a, b) => b.weight - a.weight), against: counter.sort((a, b) => b.weight - a.weight) };
+}
+
+/** A kind that fails indoors, too long under a roof without a lamp or a very bright window. */
+function longIndoors({ care, rules, indoorsSince, lit, today, dliMol }: Facts): Reason | null {
+  if (!care.failsIndoors || indoorsSince === null || lit || dliMol >= LIGHT_BANDS[rules.light].wellFrom) return null;
+  const days = today - indoorsSince;
+  if (days < rules.indoorDays) return null;
+  return { code: 'long-indoors', source: 'rule', on: iso(indoorsSince), weight: 0.5, n: { days } };
 }
 
 /** So far outside the band in which it does best, a growing plant's drinks come at other gaps: that is said. */

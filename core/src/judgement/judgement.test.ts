@@ -61,6 +61,8 @@ function factsOf({ outlook, rules, feed, salts }: ReturnType<typeof answer>) {
     placeKind: 'cold-glass',
     arrivedOn: null,
     shelteredOn: null,
+    indoorsSince: null,
+    lit: false,
     nameUnknown: false,
   });
 }

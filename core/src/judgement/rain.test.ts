@@ -91,7 +91,7 @@ describe('frost', () => {
   it('one light night is for a cloth, a week of them for the house', () => {
     const hardy: Scene = { plant: { name: 'Agave parryi', taxon: null, form: null, min_dry_c: 0, min_wet_c: 0 } };
     const nights = (later: number) =>
-      weather((offset) => 0 * offset, { tmin_c: 9, tmax_c: 16 }).map((one) =>
+      weather(() => 0, { tmin_c: 9, tmax_c: 16 }).map((one) =>
         one.date <= isoDay(TODAY) ? one : { ...one, tmin_c: one.date === day(1) ? -1.3 : later, tmax_c: 8 },
       );
     const deed = (later: number) => under(OPEN, nights(later), hardy, [KNOWN, drench(-60)]).deeds[0];

@@ -38,6 +38,8 @@ export interface Seen {
   taut: DayNumber | null;
   /** signs of too much water in the last weeks that nothing has answered */
   tooMuch: SeenSign | null;
+  /** grown long between its leaves, and no move to more light since */
+  stretched: SeenSign | null;
   /** new growth or buds on a sleeper */
   woken: SeenSign | null;
   /** the base was found firm, the roots firm */
@@ -69,6 +71,8 @@ const SIGN_DAYS = 21;
 /** Older looks have no say of their own: the belief has carried them on to today. */
 const LOOK_DAYS = 21;
 const SLACK_DAYS = 14;
+/** What has grown long stays so; after a season it is looked at anew. */
+const STRETCHED_DAYS = 120;
 /** Rot that nobody answers stays a case for half a year. */
 const ROT_DAYS = 180;
 
@@ -86,6 +90,7 @@ export function whatWasSeen(
     slack: null,
     taut: null,
     tooMuch: null,
+    stretched: null,
     woken: null,
     firmBase: null,
     touched: null,
@@ -116,6 +121,9 @@ export function whatWasSeen(
         seen.looksSinceDrink = 0;
         seen.slack = null;
         seen.taut = null;
+      } else if (event.type === 'move') {
+        // What grows now, grows there: it is looked at again.
+        seen.stretched = null;
       } else if (event.type === 'repotting') {
         last = null;
         Object.assign(seen, {
@@ -134,6 +142,7 @@ export function whatWasSeen(
   if (seen.rot && today - seen.rot.day > ROT_DAYS) seen.rot = null;
   if (seen.slack && today - seen.slack.day > SLACK_DAYS) seen.slack = null;
   if (seen.tooMuch && today - seen.tooMuch.day > SIGN_DAYS) seen.tooMuch = null;
+  if (seen.stretched && today - seen.stretched.day > STRETCHED_DAYS) seen.stretched = null;
   if (seen.woken && today - seen.woken.day > SIGN_DAYS * 2) seen.woken = null;
   return seen;
 }
@@ -201,4 +210,5 @@ function readSign(seen: Seen, event: Extract<PlantEvent, { type: 'sign' }>, day:
     seen.taut = null;
   } else if (TOO_MUCH.has(sign)) seen.tooMuch = sighting;
   else if (WAKING.has(sign)) seen.woken = sighting;
+  else if (sign === 'stretched') seen.stretched = sighting;
 }

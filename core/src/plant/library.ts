@@ -32,6 +32,12 @@ export const LIGHT_BANDS: Record<Light, LightBand> = {
   sun: { getsBy: 8, wellFrom: 14, wellTo: 45 },
 };
 
+/** Relative humidity in which a kind does well, %. */
+export interface AirBand {
+  fromPct: number;
+  toPct: number;
+}
+
 export interface GenusCare {
   light: Light;
   appetite: Appetite;
@@ -45,6 +51,9 @@ export interface GenusCare {
   neverSoak: boolean;
   /** minds salts in its water */
   saltSensitive: boolean;
+  air: AirBand;
+  /** lives outdoors: under a roof it grows long and dies within a season or two */
+  failsIndoors: boolean;
   /** a year without new growth is nothing to worry about */
   slow: boolean;
   /** where keepers and books differ, or null */
@@ -123,6 +132,24 @@ const DOUBTS: Readonly<Record<string, string>> = {
   Yucca: 'From hard frost to none, by species.',
 };
 
+/** Forest epiphytes and their like want moist air. */
+const MOIST_AIR = named(
+  'Asplenium Hydnophytum Myrmecodia Rhipsalis Lepismium Hoya Epiphyllum Disocactus Aporocactus Schlumbergera Hatiora Selenicereus Sinningia Peperomia Tillandsia Dorstenia Plectranthus Tradescantia Begonia Dischidia',
+);
+/** Of mountains and steppes: they want frost, wind and the open sky. */
+const OUTDOORS = named(
+  'Sempervivum Jovibarba Orostachys Rosularia Delosperma Lewisia Maihuenia Chiastophyllum Prometheum Rhodiola Hylotelephium Umbilicus',
+);
+/** Desert kinds bear the driest rooms and mind wet air; the others lie between (greenhouse practice, rounded). */
+const DRY_AIR: AirBand = { fromPct: 15, toPct: 65 };
+const USUAL_AIR: AirBand = { fromPct: 20, toPct: 70 };
+const FOREST_AIR: AirBand = { fromPct: 50, toPct: 90 };
+
+function airOf(name: string, form: Form): AirBand {
+  if (MOIST_AIR.has(name)) return FOREST_AIR;
+  return form === 'globe' || form === 'column' || form === 'pad' || form === 'stemless' ? DRY_AIR : USUAL_AIR;
+}
+
 function careOf(genus: Genus): GenusCare {
   const { name, form, habit } = genus;
   const [idealFromC, idealToC, ceilingC] = IDEAL_BY_HABIT[habit];
@@ -135,6 +162,8 @@ function careOf(genus: Genus): GenusCare {
     poisonous: { people: poison, pets: poison || PETS_ONLY.has(name) },
     neverSoak: form === 'stemless',
     saltSensitive: SALT_SENSITIVE.has(name),
+    air: airOf(name, form),
+    failsIndoors: OUTDOORS.has(name),
     slow: SLOW.has(name),
     doubt: DOUBTS[name] ?? null,
   };
@@ -149,6 +178,7 @@ export function genusCare(genus: Genus | undefined, form: Form, habit: Habit): G
   const [idealFromC, idealToC, ceilingC] = IDEAL_BY_HABIT[habit];
   return {
     light: LIGHT_BY_FORM[form], appetite: 'sparse', repotYears: YEARS_BY_FORM[form], idealFromC, idealToC, ceilingC: Math.min(ceilingC, 35),
-    poisonous: { people: true, pets: true }, neverSoak: form === 'stemless', saltSensitive: true, slow: false, doubt: null,
+    poisonous: { people: true, pets: true }, neverSoak: form === 'stemless', saltSensitive: true,
+    air: airOf('', form), failsIndoors: false, slow: false, doubt: null,
   };
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { dayNumber, isoDay } from '../calendar/day.ts';
-import type { Habit, Place, PlantState } from '../garden.ts';
+import type { Habit, Place, PlantEvent, PlantState } from '../garden.ts';
 import { INLAND, mirrored, outlook, type Scene } from '../../test/gardens.ts';
 import { stateOn } from '../forecast/plantModel.ts';
 
@@ -66,5 +66,41 @@ describe('the plant’s year', () => {
     expect(asleep.advice.hold).toMatchObject({ kind: 'rest', n: { wakes: 1 } });
     expect(isoDay(asleep.advice.hold!.until) > '2026-02-15').toBe(true);
     expect(isoDay(asleep.advice.hold!.until) < '2026-05-15').toBe(true);
+  });
+});
+
+describe('a plant’s own way', () => {
+  const today = '2026-12-10';
+  const wakes = (events: PlantEvent[]) => {
+    const { model } = outlook({
+      today,
+      events,
+      plant: { habit: 'summer', sleeps: 'season' },
+      place: { id: 'place', kind: 'cold-glass', air: 'gentle' },
+    });
+    const next = model.timeline.changes.find(
+      ({ day, state }) => day > dayNumber(today) && state !== 'easing' && state !== 'resting',
+    )!;
+    return { day: next.day, own: model.timeline.own, kind: model.timeline.changes };
+  };
+  const seen = (state: 'growing' | 'resting' | 'waking', date: string): PlantEvent => ({ type: 'state', date, state });
+  const bare = wakes([{ type: 'check', date: '2025-01-10', finger: 'dry' }]);
+  const turnOf = (year: string) =>
+    bare.kind.find(({ day, state }) => state === 'waking' && isoDay(day).startsWith(year))!.day;
+
+  it('is that of its kind where nothing was seen', () => expect(bare.own).toEqual({ days: 0, turns: 0 }));
+  it('seen to wake late two springs running, it is expected late, but by less than that', () => {
+    const late = wakes([
+      { type: 'check', date: '2025-01-10', finger: 'dry' },
+      seen('waking', isoDay(turnOf('2025') + 20)),
+      seen('waking', isoDay(turnOf('2026') + 20)),
+    ]);
+    expect(late.own).toEqual({ days: 10, turns: 2 });
+    expect(late.day - bare.day).toBeGreaterThanOrEqual(8);
+    expect(late.day - bare.day).toBeLessThanOrEqual(12);
+  });
+  it('a mark out of all season moves nothing', () => {
+    const odd = wakes([{ type: 'check', date: '2025-01-10', finger: 'dry' }, seen('waking', '2025-11-20')]);
+    expect(odd.own.days).toBe(0);
   });
 });

@@ -5,7 +5,7 @@ import { clamp } from '../numeric/curves.ts';
 import type { Traits } from '../plant/traits.ts';
 import type { PlaceSeries } from '../place/series.ts';
 import { invitation, type Limit, LIMITS, type SeasonDay } from './needs.ts';
-import { EASING, firstState, nextState, RAMP_DAYS, RESTING } from './states.ts';
+import { EASING, firstState, GROWING, nextState, RAMP_DAYS, RESTING, WAKING } from './states.ts';
 
 export interface StateChange {
   day: DayNumber;
@@ -21,6 +21,8 @@ export interface Timeline {
   /** how much the plant drinks, against full growth */
   activity: Float64Array;
   changes: StateChange[];
+  /** days by which this plant turns later than its kind, below 0 earlier, and how many turns of it were seen */
+  own: { days: number; turns: number };
 }
 
 /** Transpiration left in rest, for a plant that keeps its leaves or stem (Borland et al. 2009: CAM idling). */
@@ -37,17 +39,34 @@ const WINDOW_DAYS = 14;
 const UNSURE = -1;
 
 export function seasonTimeline(traits: Traits, series: PlaceSeries, events: readonly PlantEvent[]): Timeline {
-  const { days, firstDay } = series;
-  const evergreen = traits.sleeps === 'never';
   const invited = invitations(traits, series);
   const seen = seenStates(events);
+  const evergreen = traits.sleeps === 'never';
+  const own = ownShift(seen, () => walk({ series, invited, seen: new Map(), evergreen, shift: 0 }).changes);
+  const { states, changes } = walk({ series, invited, seen, evergreen, shift: own.days });
+  return { firstDay: series.firstDay, states, activity: activityOf(states), changes, own };
+}
+
+interface Walk {
+  series: PlaceSeries;
+  invited: Invitations;
+  seen: ReadonlyMap<DayNumber, number>;
+  evergreen: boolean;
+  /** days by which this plant is later than its kind */
+  shift: number;
+}
+
+/** Day by day through the year, by invitations and by what was seen. */
+function walk({ series, invited, seen, evergreen, shift }: Walk): Pick<Timeline, 'states' | 'changes'> {
+  const { days, firstDay } = series;
   const states = new Uint8Array(days);
   const changes: StateChange[] = [];
   let state = -1;
   let since = 0;
   let lockedUntil = -1;
   for (let i = 0; i < days; i++) {
-    const now = invited.values[i]!;
+    const at = clamp(i - shift, 0, days - 1);
+    const now = invited.values[at]!;
     const told = seen.get(firstDay + i);
     if (told === UNSURE) lockedUntil = i - 1;
     if (told !== undefined && told !== UNSURE) {
@@ -58,18 +77,49 @@ export function seasonTimeline(traits: Traits, series: PlaceSeries, events: read
     } else if (state < 0) {
       state = firstState(now, evergreen);
       since = i - RAMP_DAYS;
-      changes.push({ day: firstDay + i, state: PLANT_STATES[state]!, why: LIMITS[invited.limits[i]!]! });
+      changes.push({ day: firstDay + i, state: PLANT_STATES[state]!, why: LIMITS[invited.limits[at]!]! });
     } else if (i > lockedUntil && i - since >= LEAST_DAYS) {
       const next = nextState(state, now, i - since, evergreen);
       if (next !== state) {
         state = next;
         since = i;
-        changes.push({ day: firstDay + i, state: PLANT_STATES[state]!, why: LIMITS[invited.limits[i]!]! });
+        changes.push({ day: firstDay + i, state: PLANT_STATES[state]!, why: LIMITS[invited.limits[at]!]! });
       }
     }
     states[i] = state;
   }
-  return { firstDay, states, activity: activityOf(states), changes };
+  return { states, changes };
+}
+
+/** A turn that was seen belongs to the reckoned one of its kind within so many days. */
+const SAME_TURN_DAYS = 60;
+/** One year may be an odd one: a plant's own way counts the more, the more often it was seen. */
+const PRIOR_TURNS = 2;
+const MOST_SHIFT_DAYS = 30;
+const TELLING = new Set<number>([RESTING, WAKING, GROWING]);
+
+/**
+ * By how much this plant turns earlier or later than its kind would at its places: the median of what was seen against
+ * what is reckoned without it, shrunk.
+ *
+ * @param reckonedTurns turns of the season as they would have been by the kind alone; asked for only where turns were seen
+ */
+function ownShift(seen: ReadonlyMap<DayNumber, number>, reckonedTurns: () => readonly StateChange[]): Timeline['own'] {
+  const turns = [...seen].filter(([, state]) => TELLING.has(state));
+  if (turns.length === 0) return { days: 0, turns: 0 };
+  const kind = reckonedTurns();
+  const late = turns.flatMap(([day, state]) => {
+    const near = kind
+      .filter((change) => change.state === PLANT_STATES[state])
+      .map((change) => day - change.day)
+      .filter((days) => Math.abs(days) <= SAME_TURN_DAYS)
+      .sort((a, b) => Math.abs(a) - Math.abs(b));
+    return near.slice(0, 1);
+  });
+  if (late.length === 0) return { days: 0, turns: 0 };
+  const middle = late.toSorted((a, b) => a - b)[Math.floor(late.length / 2)]!;
+  const share = late.length / (late.length + PRIOR_TURNS);
+  return { days: Math.round(clamp(share * middle, -MOST_SHIFT_DAYS, MOST_SHIFT_DAYS)), turns: late.length };
 }
 
 /** States by the keeper's own eyes, by day. */

@@ -7,6 +7,7 @@ import { notFound } from '../http/refusals.ts';
 import { route, type Route, SENT } from '../http/route.ts';
 import { placeRows } from '../round/store.ts';
 import { plantCards } from '../plants/store.ts';
+import { floweringDays, pottedOn } from './store.ts';
 
 export function almanacRoutes(app: App): Route[] {
   return [
@@ -20,10 +21,12 @@ export function almanacRoutes(app: App): Route[] {
         const site = (await sites(app.pool)).find((one) => one.id === id);
         if (!site) throw notFound('site');
         const outlooks = await app.outlooks.ofSite(site);
-        const [{ garden }, cards, places] = await Promise.all([
+        const [{ garden }, cards, places, potted, flowered] = await Promise.all([
           loadGarden(app.pool, site),
           plantCards(app.pool, id),
           placeRows(app.pool, id),
+          pottedOn(app.pool, id),
+          floweringDays(app.pool, id),
         ]);
         const there = new Set(garden.plants.map((plant) => plant.id));
         const input: AlmanacInput = {
@@ -34,7 +37,20 @@ export function almanacRoutes(app: App): Route[] {
             const task = outlooks.tasks.get(card.id);
             if (!task || !there.has(String(card.id))) return [];
             const { number, name } = card;
-            return [{ id: String(card.id), number, name, due: task.due, ceiling_c: task.rules.rules.ceilingC }];
+            const { ceilingC, feed, repotYears } = task.rules.rules;
+            return [
+              {
+                id: String(card.id),
+                number,
+                name,
+                due: task.due,
+                ceiling_c: ceilingC,
+                feed,
+                repot_years: repotYears,
+                potted_on: potted.get(card.id) ?? null,
+                flowered: flowered.get(card.id) ?? [],
+              },
+            ];
           }),
         };
         response.json(input);

@@ -9,8 +9,10 @@ export interface PlanLine {
   place: string;
   site: string;
   plant: string;
-  what: 'water' | 'look' | 'sun' | 'cold' | 'in' | 'out';
+  what: 'water' | 'look' | 'sun' | 'cold' | 'in' | 'out' | 'lamp';
   words: string;
+  /** of a lamp: hours a day */
+  hours?: number;
 }
 
 const VERBS = {
@@ -20,6 +22,7 @@ const VERBS = {
   cold: 'Too cold tonight for',
   in: 'Bring in',
   out: 'May go out:',
+  lamp: 'Lamp by hand',
 } as const;
 /** A cold night is told of in the afternoon before it: three o'clock, by the clock of whoever reads. */
 const ALARM_AFTER_S = 15 * 3600;
@@ -43,13 +46,23 @@ export function calendarText(lines: readonly PlanLine[], name: string): string {
       end: new Date(start.getTime() + 86_400_000),
       allDay: true,
       timezone: null,
-      summary: `${VERBS[first.what]} ${some.length} ${some.length === 1 ? 'pot' : 'pots'}: ${first.place}`,
+      summary:
+        first.what === 'lamp'
+          ? `Lamp on for ${first.hours} h: ${first.place}`
+          : `${VERBS[first.what]} ${some.length} ${some.length === 1 ? 'pot' : 'pots'}: ${first.place}`,
       description: [
         ...some.slice(0, NAMES_SHOWN).map((line) => `${line.plant}: ${line.words}`),
         ...(some.length > NAMES_SHOWN ? [`and ${some.length - NAMES_SHOWN} more`] : []),
       ].join('\n'),
       location: first.place,
     });
+    if (first.what === 'lamp')
+      for (const [at, does] of lampHours(first.hours ?? 0))
+        event.createAlarm({
+          type: ICalAlarmType.display,
+          triggerAfter: Math.round(at * 3600),
+          description: `Lamp ${does}: ${first.place}`,
+        });
     if (first.what === 'cold')
       event.createAlarm({
         type: ICalAlarmType.display,
@@ -59,6 +72,19 @@ export function calendarText(lines: readonly PlanLine[], name: string): string {
   }
   return calendar.toString();
 }
+
+/** On and off, about the middle of the day: a lamp of 13 hours from half past six to half past seven. */
+export function lampHours(hours: number): [at: number, does: 'on' | 'off'][] {
+  const on = Math.max(0, LAMP_MIDDLE_H - hours / 2);
+  return hours >= 24
+    ? []
+    : [
+        [on, 'on'],
+        [Math.min(23.75, on + hours), 'off'],
+      ];
+}
+
+const LAMP_MIDDLE_H = 13;
 
 function slug(text: string): string {
   return (

@@ -6,7 +6,8 @@ import type { App } from '../context.ts';
 import { type SiteRow, sites } from '../garden/store.ts';
 import { openHardenings } from '../hardening/store.ts';
 import { kit } from '../keeping/store.ts';
-import { placeRecords } from '../places/store.ts';
+import { type PlaceRecord, placeRecords } from '../places/store.ts';
+import { todayAt } from '../garden/clock.ts';
 import { movesOf } from '../round/moves.ts';
 import { placeRows, stoodBefore } from '../round/store.ts';
 import type { SiteOutlooks } from '../outlook/outlooks.ts';
@@ -15,9 +16,13 @@ import { calendarText, type PlanLine } from './calendar.ts';
 
 export async function calendarOf(app: App): Promise<string> {
   const kept = await kit(app.pool);
-  const places = new Map((await placeRecords(app.pool)).map((place) => [place.id, place.name]));
+  const records = await placeRecords(app.pool);
+  const places = new Map(records.map((place) => [place.id, place.name]));
   const lines: PlanLine[] = [];
-  for (const site of await sites(app.pool)) lines.push(...(await linesOf(app, site, places)));
+  for (const site of await sites(app.pool)) {
+    lines.push(...(await linesOf(app, site, places)));
+    lines.push(...lampLines(site, records));
+  }
   return calendarText(lines, kept ? `${kept.collection.name}: round` : 'Round');
 }
 
@@ -46,6 +51,29 @@ async function linesOf(app: App, site: SiteRow, places: ReadonlyMap<number, stri
     ...coldEves(cards, { views, tasks, today }, site.name, placeOf),
     ...(await moveLines(app, site, cards)),
   ];
+}
+
+const LAMP_DAYS = 7;
+
+/** Lamps that nobody but the keeper turns on and off, for the coming week. */
+function lampLines(site: SiteRow, records: readonly PlaceRecord[]): PlanLine[] {
+  const today = dayNumber(todayAt(site.time_zone));
+  return records
+    .filter((place) => place.site_id === site.id && place.lamp_by_hand && place.lamp)
+    .flatMap(({ name, lamp }) =>
+      Array.from({ length: LAMP_DAYS }, (_, ahead): PlanLine => {
+        const words = `on for ${lamp!.hours} hours`;
+        return {
+          date: isoDay(today + ahead),
+          site: site.name,
+          place: name,
+          plant: name,
+          what: 'lamp',
+          words,
+          hours: lamp!.hours,
+        };
+      }),
+    );
 }
 
 /** Who comes in and who goes out, on the day from which the nights ask for it. */

@@ -3,6 +3,7 @@ import { json } from '../database/json.ts';
 import { groupBy } from '../grouping.ts';
 import {
   dayNumber,
+  stretchSign,
   type Garden,
   type Mix,
   type Normals,
@@ -53,7 +54,7 @@ const ENGINE_EVENTS: PlantEvent['type'][] = [
   'changed',
 ];
 /** Kinds of the journal's own that tell the engine something. */
-const TELLING_EVENTS = ['skip', 'firmed', 'sheltered'];
+const TELLING_EVENTS = ['skip', 'firmed', 'sheltered', 'measure'];
 
 export async function sites(pool: Pool): Promise<SiteRow[]> {
   const [rows] = await pool.query<Row<SiteRow>[]>(
@@ -311,9 +312,16 @@ function shelteredOn(book: readonly { day: string; type: string; detail: unknown
 }
 
 /** What an entry tells the engine: a drink left out as "still wet" is a look, and whether it firmed up is a sign. */
-function toldBy(type: string, date: string, detail: Record<string, unknown>): PlantEvent | null {
+function toldBy(
+  type: string,
+  date: string,
+  detail: Record<string, unknown>,
+  stretchFrom: number | undefined,
+): PlantEvent | null {
   if (type === 'skip') return detail.reason === 'still-wet' ? { type: 'check', date, finger: 'wet' } : null;
   if (type === 'sheltered') return null;
+  if (type === 'measure')
+    return stretchSign(date, Number(detail.internode_low_mm), Number(detail.internode_tip_mm), stretchFrom);
   if (type === 'firmed') return { type: 'sign', date, sign: detail.yes ? 'taut' : 'limp', strength: 1 };
   return { ...detail, type, date } as PlantEvent;
 }
@@ -353,6 +361,14 @@ function plantOf(row: PlantRow, events: readonly { day: string; type: string; de
       holes: Boolean(row.holes),
       top_dressing_mm: row.top_dressing_mm,
     },
-    events: events.flatMap((event) => toldBy(event.type, event.day, json<Record<string, unknown>>(event.detail)) ?? []),
+    events: events.flatMap(
+      (event) =>
+        toldBy(
+          event.type,
+          event.day,
+          json<Record<string, unknown>>(event.detail),
+          json<OwnRules>(row.own_rules).stretchFrom,
+        ) ?? [],
+    ),
   };
 }

@@ -1,10 +1,11 @@
 import type { NewPlace, PlaceFields, PlaceView, Reading } from '@zinc-pail/contract/keeping';
+import type { Hazard } from '@zinc-pail/core';
 import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 import { json } from '../database/json.ts';
 
 /** Fields that are a column of their name; the compiler misses one that was forgotten. */
-const PLAIN: Record<Exclude<keyof PlaceFields, 'lamp' | 'indoor_c'>, true> = {
+const PLAIN: Record<Exclude<keyof PlaceFields, 'lamp' | 'indoor_c' | 'hazard_kinds'>, true> = {
   name: true,
   kind: true,
   aspect_deg: true,
@@ -19,6 +20,8 @@ const PLAIN: Record<Exclude<keyof PlaceFields, 'lamp' | 'indoor_c'>, true> = {
   quarantine: true,
   within_reach: true,
   hazards: true,
+  rain_counts_mm: true,
+  lamp_by_hand: true,
 };
 const COLUMNS = Object.keys(PLAIN) as (keyof typeof PLAIN)[];
 
@@ -28,6 +31,7 @@ export function placeColumns(body: Partial<PlaceFields>): Record<string, unknown
     COLUMNS.flatMap((column) => (body[column] === undefined ? [] : [[column, body[column]]])),
   );
   if (body.indoor_c !== undefined) columns.indoor_c = body.indoor_c === null ? null : JSON.stringify(body.indoor_c);
+  if (body.hazard_kinds !== undefined) columns.hazard_kinds = body.hazard_kinds.join(',');
   if (body.lamp !== undefined) {
     columns.lamp_ppfd_umol_m2_s = body.lamp?.ppfd_umol_m2_s ?? null;
     columns.lamp_hours = body.lamp?.hours ?? null;
@@ -35,8 +39,13 @@ export function placeColumns(body: Partial<PlaceFields>): Record<string, unknown
   return columns;
 }
 
-export type PlaceRecord = Omit<PlaceView, 'today' | 'learned' | 'crowded' | 'pots' | 'last_readings'>;
-type PlaceRow = Omit<PlaceRecord, 'lamp' | 'indoor_c' | 'quarantine' | 'within_reach'> & {
+export type PlaceRecord = Omit<PlaceView, 'today' | 'learned' | 'crowded' | 'pots' | 'last_readings' | 'advice'>;
+type PlaceRow = Omit<
+  PlaceRecord,
+  'lamp' | 'indoor_c' | 'quarantine' | 'within_reach' | 'hazard_kinds' | 'lamp_by_hand'
+> & {
+  hazard_kinds: string;
+  lamp_by_hand: number;
   indoor_c: unknown;
   quarantine: number;
   within_reach: number;
@@ -47,7 +56,7 @@ type PlaceRow = Omit<PlaceRecord, 'lamp' | 'indoor_c' | 'quarantine' | 'within_r
 /** All places in walking order. */
 export async function placeRecords(pool: Pool): Promise<PlaceRecord[]> {
   const [rows] = await pool.query<Row<PlaceRow>[]>(
-    `SELECT pl.id, pl.site_id, si.name AS site, pl.version, pl.indoor_c, pl.lamp_ppfd_umol_m2_s, pl.lamp_hours,
+    `SELECT pl.id, pl.site_id, si.name AS site, pl.version, pl.indoor_c, pl.hazard_kinds, pl.lamp_ppfd_umol_m2_s, pl.lamp_hours,
        ${COLUMNS.map((column) => `pl.${column}`).join(', ')}
      FROM place pl JOIN site si ON si.id = pl.site_id ORDER BY si.walk_order, si.id, pl.walk_order, pl.id`,
   );
@@ -55,6 +64,8 @@ export async function placeRecords(pool: Pool): Promise<PlaceRecord[]> {
     ...row,
     quarantine: Boolean(row.quarantine),
     within_reach: Boolean(row.within_reach),
+    lamp_by_hand: Boolean(row.lamp_by_hand),
+    hazard_kinds: row.hazard_kinds === '' ? [] : (row.hazard_kinds.split(',') as Hazard[]),
     indoor_c: row.indoor_c === null ? null : json<number[]>(row.indoor_c),
     lamp: ppfd === null || hours === null ? null : { ppfd_umol_m2_s: ppfd, hours },
   }));

@@ -1,6 +1,17 @@
 /** Places as benches are shown: their climate, what they learned, the pots on them. */
 import type { PlacePot, PlaceView } from '@zinc-pail/contract/keeping';
-import { crowding, genusByAnyName, genusCare, judgedAs, lightVerdict } from '@zinc-pail/core';
+import {
+  crowding,
+  genusByAnyName,
+  genusCare,
+  judgedAs,
+  lightVerdict,
+  nameTellsColour,
+  type PlaceAdvice,
+  placeAdvice,
+  type PlacedPlant,
+  type PlaceFacts,
+} from '@zinc-pail/core';
 import type { App } from '../context.ts';
 import { groupBy } from '../grouping.ts';
 import { sites } from '../garden/store.ts';
@@ -32,6 +43,7 @@ export async function placeViews(app: App): Promise<PlaceView[]> {
         ...record,
         ...climateOf(record, today),
         crowded: crowdedness(record, here),
+        advice: adviceFor(record, here, at, (id) => factsOf(id, records, outlooks)),
         pots: here.flatMap((pot) => placePot(pot, at, today) ?? []),
         last_readings: (readingsAt.get(record.id) ?? [])
           .slice(0, READINGS_SHOWN)
@@ -67,6 +79,58 @@ function crowdedness({ width_mm: width, depth_mm: depth }: PlaceRecord, here: re
   if (width === null || depth === null) return null;
   const across = here.map((pot) => Math.max(pot.top_mm, pot.diameter_mm));
   return Math.round(100 * crowding(across, (width * depth) / 1e6)) / 100;
+}
+
+type FactsOf = (placeId: number) => PlaceFacts | null;
+
+function factsOf(
+  placeId: number,
+  records: readonly PlaceRecord[],
+  outlooks: ReadonlyMap<number, SiteOutlooks>,
+): PlaceFacts | null {
+  const record = records.find(({ id }) => id === placeId);
+  const today = record && outlooks.get(record.site_id)?.places.get(placeId);
+  if (!record || !today) return null;
+  const { sun_h, morning_sun_h } = climateOf(record, today).today;
+  return {
+    id: placeId,
+    rhPct: today.rhPct,
+    warmthC: (today.tminC + today.tmaxC) / 2,
+    sunH: sun_h,
+    morningSunH: morning_sun_h,
+    highC: today.tmaxC,
+    hazards: record.hazard_kinds,
+  };
+}
+
+function adviceFor(
+  record: PlaceRecord,
+  here: readonly StandingPot[],
+  { views, tasks, places }: SiteOutlooks,
+  facts: FactsOf,
+): PlaceAdvice[] {
+  const own = facts(record.id);
+  if (!own) return [];
+  const plants = here.flatMap(({ id, name }): PlacedPlant[] => {
+    const view = views.get(id);
+    const task = tasks.get(id);
+    if (!view || !task) return [];
+    const genus = genusByAnyName(name);
+    const { form, habit, minWetC } = view.traits;
+    const { light } = task.rules.rules;
+    const cautions = genus?.cautions ?? [];
+    return [
+      {
+        id,
+        air: genusCare(genus, form, habit).air,
+        scorches: light === 'filtered' || light === 'shade' || nameTellsColour(name),
+        minWetC,
+        marksEasily: cautions.includes('powdery') || cautions.includes('dry-heart') || form === 'rosette',
+      },
+    ];
+  });
+  const others = [...places.keys()].flatMap((id) => (id === record.id ? [] : (facts(id) ?? [])));
+  return placeAdvice(own, plants, others);
 }
 
 function placePot(pot: StandingPot, at: SiteOutlooks, today: PlaceToday): PlacePot | null {

@@ -42,6 +42,8 @@ export const MEASURES = [
   ['diameter_mm', 'Width', 10_000],
   ['height_mm', 'Height', 20_000],
   ['caudex_mm', 'Caudex', 5000],
+  ['internode_low_mm', 'Between leaves, foot', 1000],
+  ['internode_tip_mm', 'Between leaves, tip', 1000],
   ['heads', 'Heads', 10_000],
   ['weight_g', 'Weight, g', 1_000_000],
 ] as const;

@@ -137,7 +137,8 @@ function SiteYear({ input, kit, onSite, onAgain }: SiteProps) {
           />
           <p className="my-3 max-w-prose text-[15px] text-[var(--ink-2)]">
             Columns: how often it drinks, week by week, over all weathers that may come. Bar: asleep, its ends slowing
-            and waking. Teeth: how likely a night is too cold for it. Dots: a day too hot.
+            and waking. Teeth: how likely a night is too cold for it; red dots, a day too hot. Green dots below: food.
+            The outline of a pot: weeks that suit a new one. Four petals: it was in flower then.
           </p>
           {year.tried && <Difference was={yearSum(year.rows)} is={yearSum(year.tried)} />}
           <WhatIfPanel input={input} mixes={kit.mixes} busy={year.trying} tried={year.tried !== null} onTry={tryOut} />
@@ -288,11 +289,16 @@ function PlantLine({ plant, names, x, width, week, first }: LineProps) {
         <span className="block truncate text-[13px] text-[var(--ink-2)]">
           {STATE_WORDS[state]}
           {row.waterings[week]! >= 0.05 ? `, ${Math.round(row.waterings[week]! * 10) / 10} drinks` : ''}
+          {plant.deeds.feeds[week]! >= 0.08 ? `, ${Math.round(plant.deeds.feeds[week]! * 10) / 10} of food` : ''}
+          {plant.deeds.repot && week >= plant.deeds.repot.from && week <= plant.deeds.repot.to
+            ? ', a new pot suits'
+            : ''}
+          {plant.deeds.flowers[week] ? ', was in flower' : ''}
           {row.cold[week]! >= 0.05 ? `, too cold ${Math.round(row.cold[week]! * 100)} %` : ''}
           {plant.tried && `; ${standsWords(plant.tried.stands, isoDay(first - 1))}`}
         </span>
       </div>
-      <YearStrip row={plant.row} tried={plant.tried} x={x} width={width} week={week} />
+      <YearStrip row={plant.row} tried={plant.tried} deeds={plant.deeds} x={x} width={width} week={week} />
     </div>
   );
 }

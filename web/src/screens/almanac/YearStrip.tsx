@@ -1,7 +1,7 @@
-import type { AlmanacRow, PlantState } from '@zinc-pail/core';
+import type { AlmanacRow, PlantState, YearDeeds } from '@zinc-pail/core';
 import type { ScaleLinear } from 'd3';
 
-const HEIGHT = 30;
+const HEIGHT = 32;
 const DAYS_A_WEEK = 7;
 const BASE = 26;
 const TALLEST = 17;
@@ -13,6 +13,7 @@ interface Props {
   row: AlmanacRow;
   /** as it would be: drawn full, and what is today's as outlines */
   tried: AlmanacRow | null;
+  deeds: YearDeeds;
   /** days from tomorrow on, to pixels */
   x: ScaleLinear<number, number>;
   width: number;
@@ -20,8 +21,8 @@ interface Props {
   week: number;
 }
 
-/** A plant's year on one line: what it does below, how often it drinks as columns, nights too cold as teeth from above. */
-export function YearStrip({ row, tried, x, width, week }: Props) {
+/** A plant's year on one line: what it does below, how often it drinks as columns, nights too cold as teeth from above; under the line food as dots, the weeks for a new pot as its outline; flowers on top. */
+export function YearStrip({ row, tried, deeds, x, width, week }: Props) {
   const shown = tried ?? row;
   const weeks = shown.waterings.map((_, i) => i);
   const left = (i: number) => x(i * DAYS_A_WEEK);
@@ -72,6 +73,28 @@ export function YearStrip({ row, tried, x, width, week }: Props) {
           <circle key={`heat ${i}`} cx={left(i) + wide / 2} cy={4} r={1 + 2 * heat} fill="var(--rust)" />
         );
       })}
+      {deeds.feeds.map((doses, i) =>
+        doses < 0.08 ? null : (
+          <circle
+            key={`food ${i}`}
+            cx={left(i) + wide / 2}
+            cy={HEIGHT - 2}
+            r={0.8 + Math.min(1, 2 * doses)}
+            fill="var(--lichen)"
+          />
+        ),
+      )}
+      {deeds.repot && (
+        <path
+          d={`M${left(deeds.repot.from)} ${BASE - 12}h${left(deeds.repot.to + 1) - left(deeds.repot.from)}l-3 11h${6 - (left(deeds.repot.to + 1) - left(deeds.repot.from))}z`}
+          fill="none"
+          stroke="var(--earth)"
+          strokeWidth="1.4"
+        />
+      )}
+      {deeds.flowers.map((open, i) =>
+        open ? <path key={`flower ${i}`} d={flowerAt(left(i) + wide / 2, 5)} fill="var(--straw)" /> : null,
+      )}
       <line
         x1={left(week) + wide / 2}
         x2={left(week) + wide / 2}
@@ -83,6 +106,12 @@ export function YearStrip({ row, tried, x, width, week }: Props) {
       />
     </svg>
   );
+}
+
+/** Four petals. */
+function flowerAt(cx: number, cy: number): string {
+  const petal = (dx: number, dy: number) => `M${cx + dx - 1.6} ${cy + dy}a1.6 1.6 0 1 0 3.2 0a1.6 1.6 0 1 0 -3.2 0`;
+  return [petal(0, -2.2), petal(0, 2.2), petal(-2.2, 0), petal(2.2, 0)].join('');
 }
 
 /** Sleep is a bar, slowing and waking are its ramps; growth leaves the line as it is. */

@@ -1,6 +1,6 @@
 /** The almanac's rows, its figures, and a plant's year as it is drawn. */
 import type { AlmanacInput } from '@zinc-pail/contract/almanac';
-import { ALMANAC_WEEKS, type AlmanacRow, type Plant } from '@zinc-pail/core';
+import { ALMANAC_WEEKS, type AlmanacRow, type Plant, type YearDeeds } from '@zinc-pail/core';
 import { scaleLinear } from 'd3';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
@@ -9,6 +9,7 @@ import { after, type Year } from './useYear.ts';
 import { YearStrip } from './YearStrip.tsx';
 import { stateOnDay, yearLines, yearSum } from './yearRows.ts';
 
+const NO_DEEDS: YearDeeds = { feeds: [], repot: null, flowers: [] };
 const weeks = (value: number) => Array.from({ length: ALMANAC_WEEKS }, () => value);
 const row = (plantId: string, over: Partial<AlmanacRow> = {}): AlmanacRow => ({
   plantId,
@@ -53,7 +54,24 @@ const input: AlmanacInput = {
     { id: 'place', name: 'Lean-to' },
     { id: 'empty', name: 'Empty' },
   ],
-  plants: ['1', '2', '3', '4'].map((id) => ({ id, number: `00${id}`, name: `Plant ${id}`, due: null, ceiling_c: 40 })),
+  plants: ['1', '2', '3', '4'].map((id) => ({
+    id,
+    number: `00${id}`,
+    name: `Plant ${id}`,
+    due: null,
+    ceiling_c: 40,
+    feed: {
+      rhythm: { mode: 'nth', n: 4, sipsCount: false },
+      strength: 0.5,
+      chargeMonths: 6,
+      lastBeforeRest: false,
+      firstOnWaking: false,
+      ceiling: null,
+    },
+    repot_years: 3,
+    potted_on: null,
+    flowered: [],
+  })),
 };
 const rows = ['1', '2', '3', '4'].map((id) => row(id));
 const told = (by: Parameters<typeof yearLines>[3], some = rows) =>
@@ -138,7 +156,7 @@ describe('what comes from the thread', () => {
 describe('a plant’s year', () => {
   const x = scaleLinear([0, ALMANAC_WEEKS * 7], [0, 520]);
   const drawn = (one: AlmanacRow, tried: AlmanacRow | null = null) =>
-    renderToStaticMarkup(<YearStrip row={one} tried={tried} x={x} width={520} week={3} />);
+    renderToStaticMarkup(<YearStrip deeds={NO_DEEDS} row={one} tried={tried} x={x} width={520} week={3} />);
   const times = (markup: string, of: RegExp) => [...markup.matchAll(of)].length;
   it('has a column a week, a bar for sleep with a ramp at each end, and no teeth without cold', () => {
     const markup = drawn(row('1'));

@@ -1,6 +1,14 @@
 /** The rows of the almanac in their groups, and what a week or a year of them comes to. */
 import type { AlmanacInput } from '@zinc-pail/contract/almanac';
-import { type AlmanacRow, genusByAnyName, type PlantState, traitsOf } from '@zinc-pail/core';
+import {
+  type AlmanacRow,
+  dayNumber,
+  genusByAnyName,
+  type PlantState,
+  traitsOf,
+  type YearDeeds,
+  yearDeeds,
+} from '@zinc-pail/core';
 
 export const GROUPINGS = ['place', 'habit', 'genus'] as const;
 export type Grouping = (typeof GROUPINGS)[number];
@@ -21,6 +29,8 @@ export interface YearPlant {
   row: AlmanacRow;
   /** the same year as it would be */
   tried: AlmanacRow | null;
+  /** food, a new pot, flowers as they came before: of the year that is shown */
+  deeds: YearDeeds;
 }
 
 export type YearLine = { kind: 'heading'; words: string; pots: number } | ({ kind: 'plant' } & YearPlant);
@@ -29,16 +39,17 @@ export type YearLine = { kind: 'heading'; words: string; pots: number } | ({ kin
 export function yearLines(
   input: AlmanacInput,
   rows: readonly AlmanacRow[],
-  tried: readonly AlmanacRow[] | null,
+  triedRows: readonly AlmanacRow[] | null,
   by: Grouping,
 ): YearLine[] {
   const rowOf = new Map(rows.map((row) => [row.plantId, row]));
-  const triedOf = new Map((tried ?? []).map((row) => [row.plantId, row]));
+  const triedOf = new Map((triedRows ?? []).map((row) => [row.plantId, row]));
   const groups = new Map<string, YearPlant[]>();
   for (const words of headingsOf(input, by)) groups.set(words, []);
   const placeName = new Map(input.places.map(({ id, name }) => [id, name]));
   const plantOf = new Map(input.garden.plants.map((plant) => [plant.id, plant]));
-  for (const { id, number, name } of input.plants) {
+  const today = dayNumber(input.garden.today);
+  for (const { id, number, name, ...facts } of input.plants) {
     const row = rowOf.get(id);
     const plant = plantOf.get(id);
     if (!row || !plant) continue;
@@ -49,7 +60,15 @@ export function yearLines(
           ? HABIT_WORDS[traitsOf(plant).traits.habit]
           : (genusByAnyName(plant.taxon ?? plant.name)?.name ?? UNKNOWN_GENUS);
     const group = groups.get(words) ?? [];
-    group.push({ id, number, name, row, tried: triedOf.get(id) ?? null });
+    const tried = triedOf.get(id) ?? null;
+    const deeds = yearDeeds(tried ?? row, {
+      today,
+      feed: facts.feed,
+      pottedOn: facts.potted_on === null ? null : dayNumber(facts.potted_on),
+      repotYears: facts.repot_years,
+      flowered: facts.flowered,
+    });
+    group.push({ id, number, name, row, tried, deeds });
     groups.set(words, group);
   }
   const named = [...groups].filter(([, plants]) => plants.length > 0);

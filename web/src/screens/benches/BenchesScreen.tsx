@@ -1,5 +1,6 @@
 import type { PlacePot, PlaceView } from '@zinc-pail/contract/keeping';
 import { CROWDED_FROM, type Light, lampHoursShort } from '@zinc-pail/core';
+import { placeAdviceWords } from '@zinc-pail/words/placement';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { usePlaces } from '../../api/places.ts';
@@ -14,9 +15,6 @@ import { ReadingsPanel } from './ReadingsPanel.tsx';
 
 const AIR_WORDS = { still: 'still air', gentle: 'gentle air', breezy: 'breezy' } as const;
 const COMPASS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'];
-/** Afternoon sun and heat from which tender skins scorch. */
-const AFTERNOON_H = 3;
-const HOT_C = 28;
 
 export default function BenchesScreen() {
   const places = usePlaces();
@@ -61,6 +59,7 @@ export default function BenchesScreen() {
         <PlaceSection
           key={place.id}
           place={place}
+          all={places.data}
           many={kit.data.sites.length > 1}
           household={kit.data.collection}
           today={todayIn(kit.data.sites.find((site) => site.id === place.site_id)?.time_zone ?? 'UTC')}
@@ -88,6 +87,7 @@ export default function BenchesScreen() {
 
 interface PlaceSectionProps {
   place: PlaceView;
+  all: readonly PlaceView[];
   many: boolean;
   household: { has_pets: boolean; has_children: boolean };
   today: string;
@@ -95,7 +95,26 @@ interface PlaceSectionProps {
   onRead(): void;
 }
 
-function PlaceSection({ place, many, household, today, onEdit, onRead }: PlaceSectionProps) {
+/** Air, the hour of the sun, draughts: with whom they concern. */
+function Advice({ place, all }: { place: PlaceView; all: readonly PlaceView[] }) {
+  const named = (ids: readonly number[]) => names(place.pots.filter(({ id }) => ids.includes(id)));
+  const placeName = (advice: PlaceView['advice'][number]) =>
+    'to' in advice ? (all.find(({ id }) => id === advice.to)?.name ?? null) : null;
+  return (
+    <>
+      {place.advice.map((advice) => (
+        <p
+          key={'hazard' in advice ? advice.hazard : advice.code}
+          className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[15px]"
+        >
+          {placeAdviceWords(advice, named(advice.plants), placeName(advice))}
+        </p>
+      ))}
+    </>
+  );
+}
+
+function PlaceSection({ place, all, many, household, today, onEdit, onRead }: PlaceSectionProps) {
   return (
     <section aria-labelledby={`bench-${place.id}`} className="mb-8">
       <div className="flex flex-wrap items-baseline gap-x-4 border-b-2 border-[var(--ink)]">
@@ -106,7 +125,7 @@ function PlaceSection({ place, many, household, today, onEdit, onRead }: PlaceSe
           {KIND_WORDS[place.kind]}
           {place.aspect_deg !== null && `, facing ${COMPASS[Math.round(place.aspect_deg / 45) % 8]}`},{' '}
           {AIR_WORDS[place.air]}
-          {place.lamp && `, lamp ${place.lamp.hours} h`}
+          {place.lamp && `, lamp ${place.lamp.hours} h${place.lamp_by_hand ? ' by hand' : ''}`}
           {place.floor_c !== null && `, heated to ${degrees(place.floor_c)}`}
           {many && `, ${place.site}`}
         </span>
@@ -133,6 +152,7 @@ function PlaceSection({ place, many, household, today, onEdit, onRead }: PlaceSe
       <BenchDrawing place={place} />
       <Facts place={place} />
       <LightWords place={place} />
+      <Advice place={place} all={all} />
       <Dangers place={place} household={household} today={today} />
     </section>
   );
@@ -214,13 +234,6 @@ function LightWords({ place }: { place: PlaceView }) {
           The lamp would have to burn about {Math.max(...lampHours)} h longer for the neediest of these.
         </p>
       )}
-      {today.sun_h - today.morning_sun_h > AFTERNOON_H &&
-        today.tmax_c > HOT_C &&
-        place.pots.some((pot) => pot.wants === 'filtered' || pot.wants === 'shade') && (
-          <p className="text-[15px]">
-            Hot, with long afternoon sun: those that scorch do better where the sun leaves at noon.
-          </p>
-        )}
     </>
   );
 }

@@ -1,6 +1,7 @@
 import { LONGEST_NAME } from '@zinc-pail/contract/limits';
 import type { PlaceView } from '@zinc-pail/contract/keeping';
-import { AIRS, PLACE_KINDS, placeDefaults, type PlaceKind } from '@zinc-pail/core';
+import { AIRS, HAZARDS, PLACE_KINDS, placeDefaults, type PlaceKind } from '@zinc-pail/core';
+import { HAZARD_WORDS } from '@zinc-pail/words/placement';
 import { useQueryClient } from '@tanstack/react-query';
 import { useForm, type UseFormRegister, useWatch } from 'react-hook-form';
 import { ask, wordsOf } from '../../api/client.ts';
@@ -43,9 +44,22 @@ export function PlacePanel({ place, sites, onClose }: PlacePanelProps) {
         </Field>
         {!place && sites.length > 1 && <SiteField register={register} sites={sites} />}
         <KindFields register={register} kind={kind} />
-        <Field label="What may harm there" hint="Draughts, splashes over a sink, leaves against the pane.">
+        <fieldset className="mb-3">
+          <legend className="font-semibold">What may harm there</legend>
+          {HAZARDS.map((hazard) => (
+            <label key={hazard} className="flex min-h-11 items-center gap-3">
+              <input type="checkbox" className="checkbox" value={hazard} {...register('hazard_kinds')} />{' '}
+              {HAZARD_WORDS[hazard]}
+            </label>
+          ))}
+        </fieldset>
+        <Field label="And in your words">
           {(id) => <input id={id} maxLength={300} className="input h-11 w-full" {...register('hazards')} />}
         </Field>
+        <label className="flex min-h-11 items-center gap-3">
+          <input type="checkbox" className="checkbox" {...register('lamp_by_hand')} /> its lamp is turned on and off by
+          hand
+        </label>
         <label className="flex min-h-11 items-center gap-3">
           <input type="checkbox" className="checkbox" {...register('quarantine')} /> for plants kept apart
         </label>
@@ -79,7 +93,7 @@ function SiteField({ register, sites }: { register: Register; sites: PlacePanelP
 
 /** What can be told of a place of this kind. */
 function KindFields({ register, kind }: { register: Register; kind: PlaceKind }) {
-  const { glass, tempered, dark } = placeDefaults(kind);
+  const { glass, tempered, dark, openSky } = placeDefaults(kind);
   const windowless = dark && !tempered;
   const box = (name: keyof PlaceForm, label: string, hint?: string) => (
     <Field label={label} {...(hint ? { hint } : {})}>
@@ -119,6 +133,7 @@ function KindFields({ register, kind }: { register: Register; kind: PlaceKind })
       {glass && box('vent_c', `Aired from, ${typed.temperature()}`)}
       {box('lamp_ppfd', 'Lamp, µmol m⁻² s⁻¹')}
       {box('lamp_hours', 'Lamp, hours a day')}
+      {openSky && box('rain_mm', 'Rain counts from, mm a day', 'Empty: all of it.')}
       {box('width_cm', 'Bench width, cm')}
       {box('depth_cm', 'Bench depth, cm')}
     </div>

@@ -21,6 +21,9 @@ const PLACE = {
   quarantine: false,
   within_reach: true,
   hazards: null,
+  hazard_kinds: ['draught'],
+  rain_counts_mm: 4,
+  lamp_by_hand: true,
 } as unknown as PlaceView;
 const { site_id: _site, indoor_c: _indoor, ...told } = PLACE as unknown as Record<string, unknown>;
 const place = (some: Partial<PlaceForm> = {}) => placeOf({ ...formOf(PLACE, undefined), ...some });

@@ -1,4 +1,5 @@
 /** A place as it is typed, in the keeper's units, and the place that is sent. */
+import type { Hazard } from '@zinc-pail/core';
 import { PLACE_BOUNDS } from '@zinc-pail/contract/limits';
 import type { PlaceFields, PlaceView } from '@zinc-pail/contract/keeping';
 import { numberIn } from '../../words/numbers.ts';
@@ -20,6 +21,9 @@ export interface PlaceForm {
   width_cm: string;
   depth_cm: string;
   hazards: string;
+  hazard_kinds: Hazard[];
+  rain_mm: string;
+  lamp_by_hand: boolean;
   quarantine: boolean;
   within_reach: boolean;
 }
@@ -46,6 +50,9 @@ export function formOf(place: PlaceView | null, firstSite: number | undefined): 
     width_cm: text(place?.width_mm, 0.1),
     depth_cm: text(place?.depth_mm, 0.1),
     hazards: place?.hazards ?? '',
+    hazard_kinds: place?.hazard_kinds ?? [],
+    rain_mm: text(place?.rain_counts_mm),
+    lamp_by_hand: place?.lamp_by_hand ?? false,
     quarantine: place?.quarantine ?? false,
     within_reach: place?.within_reach ?? false,
   };
@@ -102,6 +109,9 @@ export function placeOf(form: PlaceForm): Partial<PlaceFields> | string {
     width_mm: read.mm(form.width_cm, 'Width'),
     depth_mm: read.mm(form.depth_cm, 'Depth'),
     hazards: form.hazards.trim() || null,
+    hazard_kinds: form.hazard_kinds,
+    rain_counts_mm: read.number(form.rain_mm, PLACE_BOUNDS.rainMm, 'Rain'),
+    lamp_by_hand: form.lamp_by_hand,
     quarantine: form.quarantine,
     within_reach: form.within_reach,
   };

@@ -147,6 +147,8 @@ function measureWords(event: Extract<JournalEvent, { type: 'measure' }>): string
     event.diameter_mm !== undefined && `${event.diameter_mm} mm wide`,
     event.height_mm !== undefined && `${event.height_mm} mm tall`,
     event.caudex_mm !== undefined && `caudex ${event.caudex_mm} mm`,
+    event.internode_low_mm !== undefined && `${event.internode_low_mm} mm between leaves at the foot`,
+    event.internode_tip_mm !== undefined && `${event.internode_tip_mm} mm between leaves at the tip`,
     event.heads !== undefined && `${event.heads} heads`,
     event.weight_g !== undefined && `${event.weight_g} g`,
   ]

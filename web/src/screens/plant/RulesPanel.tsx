@@ -164,6 +164,20 @@ function WarmthRules({ draft, set }: Part) {
           />
         ))}
       </div>
+      <div className="flex flex-wrap gap-x-6">
+        <Typed
+          label="Told of after days indoors"
+          width="w-24"
+          value={draft.indoorDays}
+          onChange={(indoorDays) => set({ indoorDays })}
+        />
+        <Typed
+          label="Stretched from, tip over foot"
+          width="w-24"
+          value={draft.stretchFrom}
+          onChange={(stretchFrom) => set({ stretchFrom })}
+        />
+      </div>
     </fieldset>
   );
 }

@@ -34,6 +34,8 @@ const RULES: CareRules = {
   light: 'bright',
   sunCeilingHours: null,
   repotYears: 3,
+  indoorDays: 60,
+  stretchFrom: 1.7,
   hardToReplace: false,
   noFoodUntil: null,
   stepsTakenBack: [],

@@ -9,8 +9,18 @@ import { celsiusOf, shownTemperature } from '../../words/units.ts';
 /** Numbers as text while they are typed. */
 export interface RulesDraft extends Omit<
   CareRules,
-  'amount' | 'feed' | 'everyDays' | 'noFoodUntil' | 'idealFromC' | 'idealToC' | 'ceilingC'
+  | 'amount'
+  | 'feed'
+  | 'everyDays'
+  | 'noFoodUntil'
+  | 'idealFromC'
+  | 'idealToC'
+  | 'ceilingC'
+  | 'indoorDays'
+  | 'stretchFrom'
 > {
+  indoorDays: string;
+  stretchFrom: string;
   idealFromC: string;
   idealToC: string;
   ceilingC: string;
@@ -45,6 +55,8 @@ export function draftOf({ care: { rules }, record }: Pick<PlantView, 'care' | 'r
     idealFromC: shownDegrees(rules.idealFromC),
     idealToC: shownDegrees(rules.idealToC),
     ceilingC: shownDegrees(rules.ceilingC),
+    indoorDays: String(rules.indoorDays),
+    stretchFrom: String(rules.stretchFrom),
     noFoodUntil: rules.noFoodUntil ?? '',
     everyDays: rules.everyDays.map((days) => (days === null ? '' : String(days))),
     amountBy: amount.by,
@@ -112,6 +124,8 @@ function rulesOf(draft: RulesDraft): Record<string, unknown> {
     feedId: draft.feedId,
     light: draft.light,
     ...warmthOf(draft),
+    indoorDays: Math.round(within(draft.indoorDays, 1, 3650, 'Days indoors')),
+    stretchFrom: within(draft.stretchFrom, 1.1, 5, 'Stretched from'),
     hardToReplace: draft.hardToReplace,
     noFoodUntil: draft.noFoodUntil || null,
   };
