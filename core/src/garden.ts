@@ -2,6 +2,7 @@
  * What the engine knows of a collection: the shapes of the garden file, once read and found sound.
  * Names and units are those of the file (docs/formats.md), so that nothing is renamed on the way.
  */
+import type { RootFinding } from './plant/firstDrink.ts';
 import type { MethodId, WaterKind } from './watering.ts';
 
 export type Twelve = readonly number[];
@@ -229,6 +230,8 @@ export type PlantEvent =
       date: string;
       mix_was?: 'dry' | 'damp' | 'wet' | null;
       roots_cut?: boolean | null;
+      /** what the roots were found like; garden files do not hold it */
+      findings?: readonly RootFinding[] | null;
       before?: { pot: Pot; mix: string } | null;
     }
   | { type: 'move'; date: string; from?: string | null; place?: string | null }

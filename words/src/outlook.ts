@@ -50,7 +50,7 @@ export function holdWords({ hold }: Pick<PlantForecast, 'hold'>, { units, today 
     case 'cold':
       return `Too cold to drink: ${degreeWords(hold.n.warmth!, units)} on average, and it grows from ${degreeWords(hold.n.grows_from!, units)}.`;
     case 'potted':
-      return `Potted with cut roots: dry until ${dateWords(hold.until, today)}.`;
+      return `Newly potted: no drink until ${dateWords(hold.until, today)}.`;
     case 'judged':
       return 'No water before what stands above is done.';
   }

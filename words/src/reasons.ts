@@ -127,7 +127,7 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'roots-in-danger':
       return `Wet and cold for too long${n.days! > 1 ? `, ${n.days!} days` : ''}: its roots are in danger.`;
     case 'cut-roots':
-      return `Potted ${day} with cut roots: let them close first.`;
+      return `Potted ${day}${POTTED_WAITS[of] ?? POTTED_WAITS['roots-cut']}`;
     case 'dry-for-long':
       return `Dry for ${aOr(n.days!, 'day')}: fine roots may have died, so a small drink first.`;
     case 'first-sip':
@@ -187,6 +187,17 @@ function rampWords(n: Readonly<Record<string, number>>): string {
   const list = gaps.length > 0 ? `${gaps.join(', ')} and ${last}` : String(last);
   return `: after the next one about ${list} day${list === '1' ? '' : 's'}${n.rests ? ', then none until it has slept' : ''}`;
 }
+
+/** Why the first drink after a potting waits. */
+const POTTED_WAITS: Readonly<Record<string, string>> = {
+  'roots-cut': ' with cut roots: let them close first.',
+  'rot-found': ' after rot was cut out: let the wounds dry first.',
+  fleshy: ': its fleshy roots rest a little before they drink.',
+  'damp-mix': ' into damp mix: that is drink enough for now.',
+  cool: ' in the cool: its roots start slowly.',
+  'whole-roots': ' into damp mix: that is drink enough for now.',
+  'dry-brittle': ' with dry roots: a day to settle, then a small drink.',
+};
 
 function sinceWords(on: string, today: string): string {
   return on === today ? 'today' : `since ${dayWords(on, today)}`;

@@ -88,7 +88,7 @@ export function because(
     inMixes.set(mix, made);
     return made;
   };
-  const days = (conditions: Conditions) => daysToDry(potOf(conditions), conditions, surfaceWetM);
+  const days = (conditions: Conditions) => steadyDaysToDry(potOf(conditions), conditions, surfaceWetM);
   const base = days(reference);
   const cycle = days(actual);
   const reasons: Reason[] = SWAPS.map(([factor, swap]) => {
@@ -141,7 +141,11 @@ function present(model: PlantModel, today: number): Pick<Conditions, 'drive' | '
 }
 
 /** Days to dry under steady conditions: the integral of dm over the loss at m. */
-function daysToDry(pot: PotModel, conditions: Conditions, surfaceWetM: number): number {
+export function steadyDaysToDry(
+  pot: PotModel,
+  conditions: { drive: { surfaceMm: number; wallMm: number }; drinking: number; rate: number },
+  surfaceWetM: number,
+): number {
   const store = Math.max(1, pot.capacity.availableMl);
   const { surfaceMm, wallMm } = conditions.drive;
   const s = (conditions.rate * surfaceMm * pot.surfaceMlPerMm) / store;

@@ -2,8 +2,9 @@
  * From the members to the days of a watering window, or a reason to hold. What is done with them is judged
  * (judgement/).
  */
-import { type DayNumber } from '../calendar/day.ts';
+import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { PlantState } from '../garden.ts';
+import { firstDrink } from '../plant/firstDrink.ts';
 import { clamp, quantileSorted } from '../numeric/curves.ts';
 import { HORIZON_DAYS, type GardenClimate } from './climate.ts';
 import type { Futures } from './future.ts';
@@ -22,6 +23,8 @@ export interface Hold {
   kind: 'rest' | 'goes-to-rest' | 'cold' | 'potted';
   /** for cold: the mean at the plant and where it begins to grow, °C; for rest: 1 where its waking is in sight */
   n: Readonly<Record<string, number>>;
+  /** for potted: what decided (plant/firstDrink.ts) */
+  of?: string;
 }
 
 export interface WaterAdvice {
@@ -39,8 +42,8 @@ const DAMP_FROM_M = 0.2;
 /** For those, the middle. */
 const MIDDLE = 0.5;
 /** Roots cut or fleshy want to dry before they drink. */
-const CUT_ROOTS_WAIT_DAYS = 7;
-const WHOLE_ROOTS_LIMIT = 0.15;
+/** What is taken for lost where only "cut" was noted. */
+const CUT_ROOTS_LOSS = 0.3;
 /** Easing spreads the waterings: by so many days at its end. */
 const EASING_STRETCH_DAYS = 10;
 /** A night this much above the limit is still too close. */
@@ -106,11 +109,20 @@ function holdFor(model: PlantModel, state: PlantState, climate: GardenClimate): 
       n: { warmth: Math.round(warmth * 10) / 10, grows_from: traits.growMinC },
     };
   }
-  if (model.pottedOn !== null && (plant.root_loss ?? 0) > WHOLE_ROOTS_LIMIT) {
-    const until = model.pottedOn + CUT_ROOTS_WAIT_DAYS;
-    if (until > today) return { kind: 'potted', until, n: { root_loss: plant.root_loss ?? 0 } };
-  }
-  return null;
+  const potted = plant.events.findLast((event) => event.type === 'repotting');
+  if (potted?.type !== 'repotting') return null;
+  const rootLoss = plant.root_loss ?? (potted.roots_cut ? CUT_ROOTS_LOSS : 0);
+  const first = firstDrink({
+    rootLoss,
+    mixWas: potted.mix_was ?? null,
+    store: traits.store,
+    cool: warmth < traits.growMinC,
+    findings: potted.findings ?? [],
+  });
+  const until = dayNumber(potted.date) + first.days;
+  return until > today
+    ? { kind: 'potted', until, n: { root_loss: rootLoss, days: first.days }, of: first.because[0]! }
+    : null;
 }
 
 function restHold(model: PlantModel, from: DayNumber, climate: GardenClimate): Hold {

@@ -404,7 +404,15 @@ export function held(facts: Facts): Answer | null {
   if (hold.kind === 'potted')
     return {
       deeds: [{ deed: 'wait', until }],
-      because: [{ code: 'cut-roots', source: 'rule', on: iso(outlook.model.pottedOn ?? today), weight: 0.9 }],
+      because: [
+        {
+          code: 'cut-roots',
+          source: 'rule',
+          on: iso(outlook.model.pottedOn ?? today),
+          weight: 0.9,
+          of: hold.of ?? 'roots-cut',
+        },
+      ],
       until,
       nextLook: until,
     };

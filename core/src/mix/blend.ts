@@ -22,7 +22,7 @@ export interface Blend {
 }
 
 /** Volume lost at the worst ratio of fines to coarse grains. Mixed aggregates lose 10–20 % (Bunt 1988, ch. 3). */
-const WORST_SHRINK = 0.15;
+export const WORST_SHRINK = 0.15;
 /** Grains ten times smaller fit the gaps fully; of one size not at all. */
 const FULL_FIT_DECADES = 1;
 /** Suction at which the gaps between coarse grains have long drained and only what the grains hold is left. */
@@ -97,13 +97,19 @@ export function blendMix(mix: Mix, components: ReadonlyMap<string, Component>): 
  * pH of the blend: acid and base average as concentrations of H⁺, not as pH figures, but buffered by what reacts:
  * organic parts and lime count in full, inert grit hardly.
  */
+/** Inert grit hardly moves the pH of what is around it. */
+export const PH_INERT_WEIGHT = 0.15;
+
+/** Whether a component gives or takes acid: what was alive, lime and loam. */
+export function reactsInPh({ id, organicShare }: Component): boolean {
+  return organicShare > 0 || id === 'limestone-grit' || id === 'loam';
+}
+
 function blendPh(fractions: readonly { component: Component; volumeFraction: number }[]): number {
-  const INERT_WEIGHT = 0.15;
   let weightSum = 0;
   let sum = 0;
   for (const { component, volumeFraction } of fractions) {
-    const reacts = component.organicShare > 0 || component.id === 'limestone-grit' || component.id === 'loam';
-    const weight = volumeFraction * (reacts ? 1 : INERT_WEIGHT);
+    const weight = volumeFraction * (reactsInPh(component) ? 1 : PH_INERT_WEIGHT);
     weightSum += weight;
     sum += weight * component.ph;
   }

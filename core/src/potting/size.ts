@@ -1,0 +1,236 @@
+/**
+ * How big, of what, how deep: the next pot by how the plant grows, what the step does to volume, weight and stand, and
+ * which material suits the hand, the wind, the frost and the sun.
+ */
+import type { Form, Pot, PotMaterial, Store } from '../garden.ts';
+import { clamp } from '../numeric/curves.ts';
+import type { Blend } from '../mix/blend.ts';
+import { potCapacity } from '../pot/capacity.ts';
+import { volumeMl } from '../pot/shape.ts';
+
+/** Kinds of growth that ask for pots of their own proportions. */
+export const ROOTING = ['wide', 'snug', 'deep', 'raised'] as const;
+export type Rooting = (typeof ROOTING)[number];
+
+/** Mats and rosettes root wide and low, taproots and bulbs deep, a caudex is raised each time; the others fit snugly. */
+export function rootingOf(form: Form, store: Store): Rooting {
+  if (form === 'caudex') return 'raised';
+  if (store === 'below' || form === 'bulb' || form === 'stemless') return 'deep';
+  return form === 'rosette' || form === 'trailing' ? 'wide' : 'snug';
+}
+
+/** Depth over width of the pot each likes. */
+const DEPTH_OF_WIDTH: Record<Rooting, number> = { wide: 0.6, snug: 0.9, deep: 1.15, raised: 0.75 };
+const BASE_OF_TOP = 0.75;
+/** Pots come in steps of a centimetre, the large ones in steps of two. */
+const STEP_MM = 10;
+const LARGE_MM = 150;
+const LARGE_STEP_MM = 20;
+/** Room round the plant on each side. */
+const ROOM_MM: Record<Rooting, number> = { wide: 20, snug: 10, deep: 12, raised: 8 };
+/** A pot that holds more than so many times the old one is a step too large. */
+export const TOO_LARGE = 2.2;
+
+export interface NextPot {
+  pot: Pot;
+  rooting: Rooting;
+  /** volume against the old pot's */
+  times: number;
+  /** a step too large for its roots */
+  tooLarge: boolean;
+}
+
+/** Rounded up to a size in which pots come. */
+export function potSizeMm(mm: number): number {
+  const step = mm > LARGE_MM ? LARGE_STEP_MM : STEP_MM;
+  return Math.ceil(mm / step) * step;
+}
+
+/**
+ * One step up, or as wide as the plant now needs; never deeper than its roots want.
+ * Ten to twelve centimetres in one shape holds 1.73 times as much.
+ */
+export function nextPot(old: Pot, plant: { form: Form; store: Store; diameterMm: number }): NextPot {
+  const rooting = rootingOf(plant.form, plant.store);
+  const step = old.top_mm > LARGE_MM ? LARGE_STEP_MM : STEP_MM;
+  // A caudex sits in the same width as long as it has room: it is raised, not widened.
+  const grown = rooting === 'raised' ? old.top_mm : old.top_mm + step;
+  const top = potSizeMm(Math.max(grown, plant.diameterMm + 2 * ROOM_MM[rooting]));
+  const pot: Pot = {
+    ...old,
+    top_mm: top,
+    base_mm: Math.round(top * (old.shape === 'square' ? old.base_mm / old.top_mm : BASE_OF_TOP)),
+    depth_mm: Math.round((top * DEPTH_OF_WIDTH[rooting]) / 5) * 5,
+    holes: true,
+  };
+  return { pot, rooting, ...stepOf(old, pot) };
+}
+
+export function stepOf(old: Pot, pot: Pot): Pick<NextPot, 'times' | 'tooLarge'> {
+  const times = volumeMl(pot) / Math.max(1, volumeMl(old));
+  return { times: Math.round(times * 100) / 100, tooLarge: times > TOO_LARGE };
+}
+
+/** Air, kg/m³, and how a plant catches it. */
+const AIR_KG_M3 = 1.2;
+const DRAG = 1;
+const G = 9.81;
+/** Flesh is water; a crown is not all flesh. */
+const PLANT_G_ML = 1;
+const SOLIDITY: Record<Form, number> = {
+  globe: 0.6,
+  column: 0.7,
+  pad: 0.3,
+  rosette: 0.35,
+  stemmed: 0.25,
+  trailing: 0.15,
+  caudex: 0.35,
+  bulb: 0.3,
+  stemless: 0.6,
+  'stiff-leaf': 0.35,
+};
+/** Wall of the pot itself, g for each cm² of wall and floor. */
+const WALL_G_CM2: Record<PotMaterial, number> = {
+  terracotta: 1.3,
+  glazed: 1.5,
+  plastic: 0.12,
+  concrete: 2.6,
+  metal: 0.5,
+};
+
+export interface Stand {
+  weightG: number;
+  /** the pot and its plant tip over from so many degrees on */
+  tipsAtDeg: number;
+  /** and in a gust of so much */
+  tipsInWindMS: number;
+}
+
+/**
+ * How the potted plant stands, just drained: the angle at which its weight passes over the edge of the base, and the
+ * gust whose push on the plant's side does the same (drag 1 on the share of its outline that is not air).
+ */
+export function standOf(pot: Pot, blend: Blend, plant: { form: Form; diameterMm: number; heightMm: number }): Stand {
+  const capacity = potCapacity(pot, blend);
+  const soilG = blend.bulkDensityDryGMl * capacity.volumeMl + capacity.drainedMl;
+  const wallCm2 = (Math.PI * ((pot.top_mm + pot.base_mm) / 2) * pot.depth_mm + (Math.PI / 4) * pot.base_mm ** 2) / 100;
+  const potG = WALL_G_CM2[pot.material] * wallCm2;
+  const plantMl = ((Math.PI / 4) * plant.diameterMm ** 2 * plant.heightMm) / 1000;
+  const plantG = PLANT_G_ML * SOLIDITY[plant.form] * plantMl * 0.6;
+  const weightG = soilG + potG + plantG;
+  const middleMm =
+    ((soilG + potG) * 0.55 * pot.depth_mm + plantG * (pot.depth_mm + plant.heightMm / 2)) / Math.max(1, weightG);
+  const halfBaseMm = pot.base_mm / 2;
+  const areaM2 = (SOLIDITY[plant.form] * plant.diameterMm * plant.heightMm + pot.top_mm * pot.depth_mm * 0.5) / 1e6;
+  const armM = (pot.depth_mm + plant.heightMm / 2) / 1000;
+  const holdsNm = (weightG / 1000) * G * (halfBaseMm / 1000);
+  const windMS = Math.sqrt((2 * holdsNm) / (AIR_KG_M3 * DRAG * Math.max(1e-6, areaM2) * armM));
+  return {
+    weightG: Math.round(weightG),
+    tipsAtDeg: Math.round((Math.atan2(halfBaseMm, middleMm) * 180) / Math.PI),
+    tipsInWindMS: Math.round(windMS * 10) / 10,
+  };
+}
+
+/** Gusts that a place may bring, m/s. */
+export const GUSTS: Record<'still' | 'gentle' | 'breezy', number> = { still: 4, gentle: 9, breezy: 16 };
+/** A bump of the sleeve tips what falls at less. */
+export const SHAKY_DEG = 14;
+
+export const MATERIAL_CODES = [
+  'breathes',
+  'dries-slower',
+  'heavy',
+  'light',
+  'frost-cracks',
+  'cooks',
+  'holds-warmth',
+] as const;
+export type MaterialCode = (typeof MATERIAL_CODES)[number];
+
+export interface MaterialAdvice {
+  material: PotMaterial;
+  /** the higher the better */
+  score: number;
+  codes: MaterialCode[];
+}
+
+export interface MaterialFacts {
+  /** waters often, and much */
+  heavyHand: boolean;
+  /** 0.5 tough to 1.6 rots easily */
+  rotProne: number;
+  outdoors: boolean;
+  /** coldest night of a usual year at the place, °C */
+  coldestC: number;
+  windy: boolean;
+  topHeavy: boolean;
+  fierceSun: boolean;
+}
+
+export function materials(facts: MaterialFacts): MaterialAdvice[] {
+  const advice = (material: PotMaterial, found: [MaterialCode, number][]): MaterialAdvice => ({
+    material,
+    score: Math.round(100 * found.reduce((sum, [, points]) => sum + points, 0)) / 100,
+    codes: found.filter(([, points]) => points !== 0).map(([code]) => code),
+  });
+  const wet = (facts.heavyHand ? 0.6 : 0) + clamp(facts.rotProne - 0.8, 0, 0.8);
+  const frost = facts.outdoors && facts.coldestC < -1;
+  const wind = facts.windy || facts.topHeavy ? 0.5 : 0;
+  const sun = facts.outdoors && facts.fierceSun;
+  return [
+    advice('terracotta', [
+      ['breathes', wet],
+      ['frost-cracks', frost ? -1.2 : 0],
+      ['heavy', 0.6 * wind],
+    ]),
+    advice('glazed', [
+      ['dries-slower', facts.heavyHand ? -0.3 : 0.1],
+      ['heavy', wind],
+    ]),
+    advice('plastic', [
+      ['dries-slower', facts.heavyHand ? -0.3 : 0.2],
+      ['light', -wind],
+      ['cooks', sun ? -0.5 : 0],
+    ]),
+    advice('concrete', [
+      ['heavy', 1.2 * wind],
+      ['holds-warmth', 0.05],
+    ]),
+    advice('metal', [
+      ['cooks', sun ? -0.9 : -0.2],
+      ['light', -0.5 * wind],
+    ]),
+  ].sort((a, b) => b.score - a.score);
+}
+
+/** How deep it is set, by what must not be buried. */
+export const DEPTHS = [
+  'crown-clear',
+  'neck-out',
+  'caudex-third',
+  'rhizome-covered',
+  'leaf-bases-clear',
+  'same-depth',
+] as const;
+export type Depth = (typeof DEPTHS)[number];
+
+export function plantingDepth(form: Form): Depth {
+  switch (form) {
+    case 'caudex':
+      return 'caudex-third';
+    case 'bulb':
+      return 'neck-out';
+    case 'rosette':
+    case 'stemless':
+      return 'leaf-bases-clear';
+    case 'stiff-leaf':
+      return 'rhizome-covered';
+    case 'globe':
+    case 'column':
+    case 'pad':
+      return 'crown-clear';
+    default:
+      return 'same-depth';
+  }
+}
