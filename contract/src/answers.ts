@@ -137,6 +137,9 @@ export const kitSchema = named(
           can_ml: whole(1, 1e6),
           has_pets: yesNo(),
           has_children: yesNo(),
+          scoop_ml: optional(whole(1, 1e6)),
+          currency: optional(text(3)),
+          pots_a_weekend: whole(1, 500),
         },
         'a collection',
       ),
@@ -152,6 +155,7 @@ export const kitSchema = named(
           {
             id: id(),
             name: text(LONGEST_NAME),
+            for_what: optional(text(200)),
             parts: list(
               object<{ component: string; parts: number }>({ component: text(100), parts: number(0, 1000) }, 'a part'),
               'parts',

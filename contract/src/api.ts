@@ -99,9 +99,11 @@ export interface RoundSite {
   also: {
     plant_id: number;
     plant: string;
-    kind: 'sun' | 'review' | 'quarantine' | 'arrival';
+    kind: 'sun' | 'review' | 'quarantine' | 'arrival' | 'potted-look' | 'shade-ends' | 'wean';
     day: string;
     minutes?: number;
+    /** of a look after a potting: which */
+    n?: number;
   }[];
 }
 
@@ -424,9 +426,10 @@ export const roundSchema = named(
                 {
                   plant_id: id(),
                   plant: text(200),
-                  kind: oneOf(['sun', 'review', 'quarantine', 'arrival']),
+                  kind: oneOf(['sun', 'review', 'quarantine', 'arrival', 'potted-look', 'shade-ends', 'wean']),
                   day: day(),
                   minutes: whole(0, 1440).optional(),
+                  n: whole(1, 3).optional(),
                 },
                 'a further task',
               ),

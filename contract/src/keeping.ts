@@ -12,6 +12,7 @@ import {
   type PlaceAdvice,
   type PlaceKind,
   type Pot,
+  type RootFinding,
   STANDS,
   SLEEPS,
   TRIGGERS,
@@ -19,6 +20,7 @@ import {
   WAYS,
 } from '@zinc-pail/core';
 import Joi from 'joi';
+import { type POTTING_WHYS, pottingMore } from './potting.ts';
 import { ENDINGS, FEED_KINDS, FEED_UNITS } from './choices.ts';
 import { day, id, list, number, object, oneOf, optional, text, twelve, whole, within, yesNo } from './fields.ts';
 import { pot } from './gardenFile.ts';
@@ -233,6 +235,7 @@ export const pottingBody = object<Potting>(
     date: day().optional(),
     mix_was: optional(oneOf(['dry', 'damp', 'wet'])),
     root_loss: optional(number(0, 1)),
+    ...pottingMore,
   },
   'a potting with client_id, kind, pot and mix_id, and for a repotting its date',
 );
@@ -244,6 +247,10 @@ export interface Potting {
   date?: string;
   mix_was?: 'dry' | 'damp' | 'wet' | null;
   root_loss?: number | null;
+  findings?: RootFinding[] | null;
+  why?: (typeof POTTING_WHYS)[number] | null;
+  /** daughters that were parted from it, with numbers of their own */
+  divided?: number | null;
 }
 
 export const endBody = object<{ how: (typeof ENDINGS)[number]; date: string; cause?: string | null }>(
@@ -404,6 +411,13 @@ export const settingsBody = object<Settings>(
     can_ml: whole(100, 200_000, 'ml').optional(),
     has_pets: yesNo().optional(),
     has_children: yesNo().optional(),
+    scoop_ml: optional(whole(5, 20_000, 'ml')),
+    currency: optional(
+      Joi.string()
+        .pattern(/^[A-Z]{3}$/)
+        .messages({ '*': 'a currency of three capital letters, as EUR' }),
+    ),
+    pots_a_weekend: whole(1, 500).optional(),
     name: text(LONGEST_NAME).optional(),
     number_scheme: Joi.string()
       .trim()
@@ -490,9 +504,14 @@ export interface Kit {
     can_ml: number;
     has_pets: boolean;
     has_children: boolean;
+    /** the keeper's own measure for parts of a mix, ml */
+    scoop_ml: number | null;
+    /** of prices in the stores */
+    currency: string | null;
+    pots_a_weekend: number;
   };
   sites: { id: number; name: string; latitude_deg: number; time_zone: string }[];
-  mixes: { id: number; name: string; parts: { component: string; parts: number }[] }[];
+  mixes: { id: number; name: string; for_what: string | null; parts: { component: string; parts: number }[] }[];
   waters: { id: number; name: string; kind: string; hardness_dh: number | null; salts_mg_l: number | null }[];
   feeds: {
     id: number;

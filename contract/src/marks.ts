@@ -1,6 +1,6 @@
 /** Marks: what a keeper writes on one pot, on many, or on a whole bench, in one go. */
 import type { AfterNote, CareRules, CareTask, Judgement, OutlookView, PlantEvent, Way } from '@zinc-pail/core';
-import { WAYS } from '@zinc-pail/core';
+import { ROOT_FINDINGS, WAYS } from '@zinc-pail/core';
 import Joi from 'joi';
 import {
   day,
@@ -143,6 +143,12 @@ export const ownFields: Record<string, Record<string, Joi.Schema>> = {
 const moreFields: Record<string, Record<string, Joi.Schema>> = {
   watering: { way: optional(oneOf(WAYS)), wet_leaves: optional(yesNo()), import: optional(id()) },
   feeding: { with: optional(UUID), feed_id: optional(id()) },
+  repotting: {
+    findings: optional(list(oneOf(ROOT_FINDINGS), 'what the roots were like', ROOT_FINDINGS.length)),
+    root_loss: optional(number(0, 1)),
+    why: optional(oneOf(['signs', 'years', 'rescue'])),
+    divided: optional(whole(0, 50)),
+  },
 };
 
 /**

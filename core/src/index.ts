@@ -68,6 +68,7 @@ export * from './care/hardening.ts';
 export * from './potting/need.ts';
 export * from './potting/size.ts';
 export * from './potting/aftercare.ts';
+export * from './potting/bench.ts';
 export * from './care/light.ts';
 export * from './care/placement.ts';
 export * from './care/reminders.ts';

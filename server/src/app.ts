@@ -17,6 +17,7 @@ import { markRoutes } from './marks/routes.ts';
 import { pictureRoutes } from './pictures/routes.ts';
 import { placeRoutes } from './places/routes.ts';
 import { plantRoutes } from './plants/routes.ts';
+import { pottingRoutes } from './potting/routes.ts';
 import { roundRoutes } from './round/routes.ts';
 import { tableRoutes } from './table/routes.ts';
 import { weatherRoutes } from './weather/routes.ts';
@@ -35,6 +36,7 @@ export function allRoutes(app: App): Route[] {
     ...almanacRoutes(app),
     ...weatherRoutes(app),
     ...deviceRoutes(app),
+    ...pottingRoutes(app),
     ...findRoutes(app),
     ...formatRoutes(app),
     ...labelRoutes(app),

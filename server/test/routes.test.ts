@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import Joi from 'joi';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DEVICE_KINDS, DOUBTS } from '@zinc-pail/contract/devices';
+import { STOCK_KINDS, STOCK_WHYS } from '@zinc-pail/contract/potting';
 import { WEATHER_ORIGINS } from '@zinc-pail/contract/weather';
 import { ENDINGS, FEED_KINDS, FEED_UNITS, NAME_SURE, SOURCES, TIMER_KINDS } from '@zinc-pail/contract/choices';
 import { MARKED_TYPES } from '@zinc-pail/contract/marks';
@@ -112,6 +113,8 @@ describe('the database', () => {
     'weather_day.origin': WEATHER_ORIGINS,
     'device.kind': DEVICE_KINDS,
     'device_reading.doubt': DOUBTS,
+    'stock.kind': STOCK_KINDS,
+    'stock_move.why': STOCK_WHYS,
   };
   it.each(Object.entries(LISTS))('%s takes what the list has, and nothing else', (column, list) => {
     expect(enumOf(columns.get(column)!.type)).toEqual(list.toSorted());

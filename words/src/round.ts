@@ -3,17 +3,19 @@ import { dateWords } from './days.ts';
 
 /** A task of today that is not water. */
 export interface AlsoToday {
-  kind: 'sun' | 'review' | 'quarantine' | 'arrival';
+  kind: 'sun' | 'review' | 'quarantine' | 'arrival' | 'potted-look' | 'shade-ends' | 'wean';
   /** the day it goes back to: of a move, of the end of a quarantine, of an arrival */
   day: string;
   /** of sun */
   minutes?: number | undefined;
+  /** of a look after a potting: the first, second or third */
+  n?: number | undefined;
 }
 
 /** From two hours on nobody counts minutes. */
 const HOURS_FROM_MINUTES = 120;
 
-export function alsoWords({ kind, day, minutes }: AlsoToday, today: string): string {
+export function alsoWords({ kind, day, minutes, n }: AlsoToday, today: string): string {
   switch (kind) {
     case 'sun':
       return `${spanWords(minutes ?? 0)} of direct sun today, then back to shade.`;
@@ -21,6 +23,12 @@ export function alsoWords({ kind, day, minutes }: AlsoToday, today: string): str
       return `Moved on ${dateWords(day, today)}: how does its newest growth look?`;
     case 'quarantine':
       return `Apart until ${dateWords(day, today)}: look for pests once more, then let it join the others.`;
+    case 'potted-look':
+      return `Potted on ${dateWords(day, today)}: ${POTTED_LOOKS[(n ?? 1) - 1]!}`;
+    case 'shade-ends':
+      return `Potted on ${dateWords(day, today)}: out of the shade again, by steps.`;
+    case 'wean':
+      return 'Its roots grew in wet: a drink sooner than the pot asks, further apart each time.';
     case 'arrival':
       return 'Came lately and has not been looked over: sleeve, hole, pests, roots.';
   }
@@ -34,6 +42,12 @@ export function moveWords(
   if (kind === 'in') return on <= today ? `In from ${place} now` : `In from ${place} by ${dateWords(on, today)}`;
   return on <= today ? `May go out to ${place} now` : `May go out to ${place} from ${dateWords(on, today)}`;
 }
+
+const POTTED_LOOKS = [
+  'does it stand firm, is its mix still level?',
+  'a week on: has the mix sunk, does it lean?',
+  'four weeks on: how does its newest growth look?',
+];
 
 /** "1 minute", "45 minutes", "2.5 hours". */
 export function spanWords(minutes: number): string {

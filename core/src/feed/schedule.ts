@@ -86,6 +86,8 @@ export type FeedAdvice =
 
 /** Newly arrived plants settle first. */
 const SETTLING_DAYS = 28;
+/** After a potting its roots take so long to fill the mix again (potting/aftercare.ts tells of the same day). */
+export const ROOTS_FORM_DAYS = 42;
 const DAYS_A_MONTH = 30.44;
 const DAYS_A_WEEK = 7;
 /** A waking plant has had its first full drink within these days of waking. */
@@ -129,6 +131,9 @@ export function feedAdvice(rule: FeedRule, facts: FeedFacts): FeedAdvice {
     const until = facts.pottedOn + Math.round(rule.chargeMonths * DAYS_A_MONTH);
     if (until > today) return plain('mix-feeds', until);
   }
+  // New roots are burnt by salts that old ones bear.
+  if (facts.pottedOn !== null && today - facts.pottedOn < ROOTS_FORM_DAYS)
+    return plain('settles', facts.pottedOn + ROOTS_FORM_DAYS);
   if (ceiling !== null && given >= ceiling)
     return plain(given > ceiling ? 'overfed' : 'season-full', seasonStart + DAYS_A_YEAR, { given, ceiling });
   if (state === 'resting') return plain('asleep');

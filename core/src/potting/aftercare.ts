@@ -1,6 +1,7 @@
 /** What follows a potting, dated by what was found: first drink, shade, food, looks; and how a wet-grown root is weaned. */
 import type { DayNumber } from '../calendar/day.ts';
 import type { Store } from '../garden.ts';
+import { ROOTS_FORM_DAYS } from '../feed/schedule.ts';
 import { type FirstDrink, firstDrink, type RootFinding, WHOLE_ROOTS_LIMIT } from '../plant/firstDrink.ts';
 
 export interface PottedFacts {
@@ -37,7 +38,6 @@ const LOOK_DAYS = [1, 7, 28];
 const WEANING_DAYS = 49;
 /** Shade after rough root work, and after gentle. */
 const SHADE_DAYS = { rough: 14, gentle: 5 };
-const FOOD_DAYS = 42;
 const DAYS_A_MONTH = 30.44;
 
 /** All that follows, in order of days. */
@@ -49,7 +49,7 @@ export function aftercare(facts: PottedFacts): AftercareTask[] {
     { kind: 'first-drink', day: pottedOn + first.days, because: first.because },
     { kind: 'shade-ends', day: pottedOn + (rough ? SHADE_DAYS.rough : SHADE_DAYS.gentle) },
     ...LOOK_DAYS.map((days, i): AftercareTask => ({ kind: 'look', day: pottedOn + days, n: i + 1 })),
-    { kind: 'food-from', day: pottedOn + Math.round(Math.max(FOOD_DAYS, facts.chargedMonths * DAYS_A_MONTH)) },
+    { kind: 'food-from', day: pottedOn + Math.round(Math.max(ROOTS_FORM_DAYS, facts.chargedMonths * DAYS_A_MONTH)) },
   ];
   if (facts.fromWetToDry) tasks.push(...weaning(facts, pottedOn + first.days));
   return tasks.sort((a, b) => a.day - b.day);

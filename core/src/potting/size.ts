@@ -30,6 +30,8 @@ const LARGE_STEP_MM = 20;
 const ROOM_MM: Record<Rooting, number> = { wide: 20, snug: 10, deep: 12, raised: 8 };
 /** A pot that holds more than so many times the old one is a step too large. */
 export const TOO_LARGE = 2.2;
+/** And one that holds hardly more is not worth the work. */
+const LEAST_STEP = 1.15;
 
 export interface NextPot {
   pot: Pot;
@@ -55,15 +57,21 @@ export function nextPot(old: Pot, plant: { form: Form; store: Store; diameterMm:
   const step = old.top_mm > LARGE_MM ? LARGE_STEP_MM : STEP_MM;
   // A caudex sits in the same width as long as it has room: it is raised, not widened.
   const grown = rooting === 'raised' ? old.top_mm : old.top_mm + step;
-  const top = potSizeMm(Math.max(grown, plant.diameterMm + 2 * ROOM_MM[rooting]));
-  const pot: Pot = {
+  let top = potSizeMm(Math.max(grown, plant.diameterMm + 2 * ROOM_MM[rooting]));
+  // A lower pot gives its roots room only where it is so much the wider.
+  while (rooting !== 'raised' && stepOf(old, potOf(old, top, rooting)).times < LEAST_STEP) top = potSizeMm(top + 1);
+  const pot = potOf(old, top, rooting);
+  return { pot, rooting, ...stepOf(old, pot) };
+}
+
+function potOf(old: Pot, top: number, rooting: Rooting): Pot {
+  return {
     ...old,
     top_mm: top,
     base_mm: Math.round(top * (old.shape === 'square' ? old.base_mm / old.top_mm : BASE_OF_TOP)),
     depth_mm: Math.round((top * DEPTH_OF_WIDTH[rooting]) / 5) * 5,
     holes: true,
   };
-  return { pot, rooting, ...stepOf(old, pot) };
 }
 
 export function stepOf(old: Pot, pot: Pot): Pick<NextPot, 'times' | 'tooLarge'> {

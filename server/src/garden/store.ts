@@ -224,7 +224,7 @@ async function loadMixes(pool: Pool, collectionId: number): Promise<Mix[]> {
   }));
 }
 
-async function loadComponents(pool: Pool, collectionId: number): Promise<OwnComponent[]> {
+export async function loadComponents(pool: Pool, collectionId: number): Promise<OwnComponent[]> {
   const [rows] = await pool.query<Row<OwnComponent>[]>(
     `SELECT ref AS id, total_porosity, water_at_10cm, water_air_dry, bulk_density_g_ml, ph FROM component
        WHERE collection_id = ?`,

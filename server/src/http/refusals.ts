@@ -69,6 +69,11 @@ export const REFUSALS = kinds({
   },
   'already-used': { status: 409, title: 'Already used', means: 'A client_id stands for another entry.' },
   'name-taken': { status: 409, title: 'That name is taken', means: 'Another entry of that list bears the name.' },
+  'not-so-much': {
+    status: 409,
+    title: 'Not so much there',
+    means: 'More is to go out of the stores than is in them.',
+  },
   'not-all': { status: 409, title: 'Not all of them', means: 'A walking order does not name each pot or bench once.' },
   'written-on-since': {
     status: 409,

@@ -7,14 +7,18 @@ import { json } from '../database/json.ts';
 export async function kit(pool: Pool): Promise<Kit | null> {
   const [[collection]] = await pool.query<
     Row<Omit<Kit['collection'], 'has_pets' | 'has_children'> & { has_pets: number; has_children: number }>[]
-  >('SELECT id, name, number_scheme, can_ml, has_pets, has_children FROM collection ORDER BY id LIMIT 1');
+  >(
+    'SELECT id, name, number_scheme, can_ml, has_pets, has_children, scoop_ml, currency, pots_a_weekend FROM collection ORDER BY id LIMIT 1',
+  );
   if (!collection) return null;
   const [sites] = await pool.query<Row<Kit['sites'][number]>[]>(
     'SELECT id, name, latitude_deg, time_zone FROM site WHERE collection_id = ? ORDER BY walk_order, id',
     [collection.id],
   );
-  const [mixes] = await pool.query<Row<{ id: number; name: string; component: string; parts: number }>[]>(
-    `SELECT m.id, m.name, mp.component_ref AS component, mp.parts FROM mix m JOIN mix_part mp ON mp.mix_id = m.id
+  const [mixes] = await pool.query<
+    Row<{ id: number; name: string; for_what: string | null; component: string; parts: number }>[]
+  >(
+    `SELECT m.id, m.name, m.for_what, mp.component_ref AS component, mp.parts FROM mix m JOIN mix_part mp ON mp.mix_id = m.id
        WHERE m.collection_id = ? ORDER BY m.name, m.id, mp.position`,
     [collection.id],
   );
@@ -32,7 +36,7 @@ export async function kit(pool: Pool): Promise<Kit | null> {
   );
   const byMix = new Map<number, Kit['mixes'][number]>();
   for (const row of mixes) {
-    const mix = byMix.get(row.id) ?? { id: row.id, name: row.name, parts: [] };
+    const mix = byMix.get(row.id) ?? { id: row.id, name: row.name, for_what: row.for_what, parts: [] };
     mix.parts.push({ component: row.component, parts: row.parts });
     byMix.set(row.id, mix);
   }

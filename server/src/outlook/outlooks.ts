@@ -6,7 +6,7 @@
  * at once; its bench, whose shared rate may have moved a little, after the answer has gone out.
  */
 import { Worker } from 'node:worker_threads';
-import type { CareTask, OutlookView, PlaceOutlook, PlantEvent } from '@zinc-pail/core';
+import type { CareTask, Drying, OutlookView, PlaceOutlook, PlantEvent, PottingView } from '@zinc-pail/core';
 import type { Pool } from '../database/pool.ts';
 import { errandNow, onNobodysErrand, onSharedErrand } from '../errand.ts';
 import { todayAt } from '../garden/clock.ts';
@@ -21,7 +21,7 @@ import {
   watersAtHand,
 } from '../garden/store.ts';
 import { Refused } from '../http/refusals.ts';
-import type { Answer, BenchNews, LoadNews, PlaceToday, PlantToday, Task } from './worker.ts';
+import type { Answer, BenchNews, LoadNews, PlaceToday, PlantToday, PottingBook, Task } from './worker.ts';
 
 export interface SiteOutlooks {
   today: string;
@@ -331,6 +331,25 @@ export class Outlooks {
   async climatesOf(site: SiteRow): Promise<ReadonlyMap<number, PlaceOutlook>> {
     const kept = await this.patiently(this.inTurn(site, []));
     return this.patiently(this.climatesFor(site.id, kept));
+  }
+
+  /** How a plant's place and season would empty any pot. */
+  async dryingOf(site: SiteRow, plantId: number): Promise<Drying> {
+    await this.patiently(this.inTurn(site, [plantId]));
+    const { drying } = await this.patiently(this.ask({ kind: 'drying', siteId: site.id, plantId: String(plantId) }));
+    return drying!;
+  }
+
+  /** What the potting bench says of plants. */
+  async pottingOf(site: SiteRow, facts: [string, PottingBook][]): Promise<Map<number, PottingView>> {
+    await this.patiently(this.inTurn(site, 'all'));
+    const views = new Map<number, PottingView>();
+    for (let from = 0; from < facts.length; from += PLANTS_A_TURN) {
+      const some = facts.slice(from, from + PLANTS_A_TURN);
+      const { potting } = await this.patiently(this.ask({ kind: 'potting', siteId: site.id, facts: some }));
+      for (const [id, view] of potting!) views.set(Number(id), view);
+    }
+    return views;
   }
 
   /** The same as far as it is there; what is not is reckoned meanwhile, and the site's edition then moves. */

@@ -10,7 +10,13 @@ import {
   directSun,
   saturationVapourKPa,
   dayNumber,
+  type Drying,
+  dryingOf,
   type Garden,
+  genusByAnyName,
+  type Outlook,
+  pottingOf,
+  type PottingView,
   GardenForecast,
   isCharged,
   type OutlookView,
@@ -35,7 +41,15 @@ export type Task =
     }
   | { kind: 'replace'; siteId: number; kept: KeptPlant[]; gone: string[] }
   | { kind: 'bench'; siteId: number; placeIds: string[] }
-  | { kind: 'climate'; siteId: number; placeId: string };
+  | { kind: 'climate'; siteId: number; placeId: string }
+  | { kind: 'drying'; siteId: number; plantId: string }
+  | { kind: 'potting'; siteId: number; facts: [plantId: string, PottingBook][] };
+
+/** What the tables know of a plant's pottings besides its events. */
+export interface PottingBook {
+  floweredOn: string | null;
+  pottedOn: string | null;
+}
 
 export interface PlaceToday {
   tminC: number;
@@ -70,6 +84,8 @@ export interface Answer {
   nightsC?: number[];
   /** what the place has been and will be */
   climate?: PlaceOutlook;
+  drying?: Drying;
+  potting?: [plantId: string, view: PottingView][];
 }
 
 /** How far a site's load has come, and what has been reckoned since the last news of it. */
@@ -138,6 +154,15 @@ function work(task: Task): Answer {
     const { forecast, obstructions } = site;
     return { plants: [], climate: placeOutlook(forecast, task.placeId, obstructions.get(task.placeId) ?? 0) };
   }
+  if (task.kind === 'drying') {
+    const { forecast } = site;
+    const { model, rate } = forecast.outlook(task.plantId);
+    return {
+      plants: [],
+      drying: dryingOf(model, { today: forecast.climate.today, rate, surfaceWetM: forecast.surface() }),
+    };
+  }
+  if (task.kind === 'potting') return { plants: [], potting: pottingViews(site, task.facts) };
   for (const id of task.gone) {
     site.kept.delete(id);
     site.stale.delete(id);
@@ -212,22 +237,7 @@ function plantsToday(site: LoadedSite, ids: string[]): [string, PlantToday][] {
   const { today } = forecast.climate;
   return ids.map((id) => {
     const outlook = forecast.outlook(id);
-    const { plant, care } = site.kept.get(id)!;
-    const task = careTask({
-      name: plant.name ?? '',
-      taxon: plant.taxon ?? null,
-      nameUnknown: plant.name_unknown ?? false,
-      own: care.own,
-      outlook,
-      today,
-      placeKind: care.placeKind,
-      lit: forecast.climate.place(plant.place).place.lamp != null,
-      south: forecast.garden.site.latitude_deg < 0,
-      mixIsCharged: site.charged.get(plant.mix) ?? false,
-      arrivedOn: care.arrivedOn === null ? null : dayNumber(care.arrivedOn),
-      shelteredOn: care.shelteredOn === null ? null : dayNumber(care.shelteredOn),
-      watersAtHand: site.waters,
-    });
+    const task = plantTask(site, id, outlook);
     const { model, rate } = outlook;
     const weeks = weeklyWaterings(
       { model, rate: rate.p50, surfaceWetM: forecast.surface() },
@@ -235,6 +245,56 @@ function plantsToday(site: LoadedSite, ids: string[]): [string, PlantToday][] {
       task.due === null ? null : dayNumber(task.due),
     );
     return [id, { view: outlookView(outlook, task.forecast, today), task, weeks }];
+  });
+}
+
+function plantTask({ forecast, kept, charged, waters }: LoadedSite, id: string, outlook: Outlook): CareTask {
+  const { plant, care } = kept.get(id)!;
+  return careTask({
+    name: plant.name ?? '',
+    taxon: plant.taxon ?? null,
+    nameUnknown: plant.name_unknown ?? false,
+    own: care.own,
+    outlook,
+    today: forecast.climate.today,
+    placeKind: care.placeKind,
+    lit: forecast.climate.place(plant.place).place.lamp != null,
+    south: forecast.garden.site.latitude_deg < 0,
+    mixIsCharged: charged.get(plant.mix) ?? false,
+    arrivedOn: care.arrivedOn === null ? null : dayNumber(care.arrivedOn),
+    shelteredOn: care.shelteredOn === null ? null : dayNumber(care.shelteredOn),
+    watersAtHand: waters,
+  });
+}
+
+function pottingViews(site: LoadedSite, facts: readonly [string, PottingBook][]): [string, PottingView][] {
+  const { forecast } = site;
+  const { today } = forecast.climate;
+  const dayOrNull = (day: string | null) => (day === null ? null : dayNumber(day));
+  return facts.flatMap(([id, book]): [string, PottingView][] => {
+    const kept = site.kept.get(id);
+    if (!kept) return [];
+    const outlook = forecast.outlook(id);
+    const task = plantTask(site, id, outlook);
+    const { place } = forecast.climate.place(kept.plant.place);
+    return [
+      [
+        id,
+        pottingOf({
+          outlook,
+          today,
+          rules: task.rules.rules,
+          blend: forecast.blend(kept.plant.mix),
+          surfaceWetM: forecast.surface(),
+          genus: genusByAnyName(kept.plant.taxon ?? kept.plant.name)?.name ?? null,
+          place: { kind: place.kind, air: place.air },
+          saltsOver: task.salts.flush,
+          arrivedOn: dayOrNull(kept.care.arrivedOn),
+          floweredOn: dayOrNull(book.floweredOn),
+          pottedOn: dayOrNull(book.pottedOn),
+        }),
+      ],
+    ];
   });
 }
 

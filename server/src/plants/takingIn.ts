@@ -87,6 +87,11 @@ export async function pot(
       date: body.date!,
       mixWas: body.mix_was ?? null,
       rootLoss: body.root_loss ?? null,
+      more: {
+        ...(body.findings?.length ? { findings: body.findings } : {}),
+        ...(body.why ? { why: body.why } : {}),
+        ...(body.divided ? { divided: body.divided } : {}),
+      },
       clientId: body.client_id,
       by,
     });

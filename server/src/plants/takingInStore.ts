@@ -191,6 +191,8 @@ export async function repot(
     date: string;
     mixWas: string | null;
     rootLoss: number | null;
+    /** what was found, why, and how many were parted from it */
+    more: Record<string, unknown>;
     clientId: string;
     by: string;
   },
@@ -214,7 +216,12 @@ export async function repot(
     { plant_id: plantId, from_day: to.date, root_loss: to.rootLoss, ...pottingColumns(to.mixId, to.pot) },
   ]);
   await connection.query('UPDATE plant SET version = version + 1 WHERE id = ?', [plantId]);
-  const detail = { ...(to.mixWas ? { mix_was: to.mixWas } : {}), ...(to.rootLoss ? { roots_cut: true } : {}), before };
+  const detail = {
+    ...(to.mixWas ? { mix_was: to.mixWas } : {}),
+    ...(to.rootLoss ? { roots_cut: true, root_loss: to.rootLoss } : {}),
+    ...to.more,
+    before,
+  };
   await addEntry(connection, {
     collectionId: collection_id,
     plantId,

@@ -10,6 +10,7 @@ import type { SiteOutlooks } from '../outlook/outlooks.ts';
 import { plantCards } from '../plants/store.ts';
 import { openHardenings } from '../hardening/store.ts';
 import { roundPot } from '../plants/pots.ts';
+import { latePottings, pottedToday } from './aftercare.ts';
 import { movesOf } from './moves.ts';
 import { Shared } from '../sharing.ts';
 import { type CanKit, kitOf, placeRows, shelteredOn, stoodBefore, waitingLooks } from './store.ts';
@@ -87,13 +88,14 @@ export class RoundBook {
   }
 
   private async view(site: SiteRow, kit: CanKit, outlooks: SiteOutlooks): Promise<RoundSite> {
-    const [places, cards, hardenings, looks, sheltered, stoodAt] = await Promise.all([
+    const [places, cards, hardenings, looks, sheltered, stoodAt, pottings] = await Promise.all([
       placeRows(this.app.pool, site.id),
       plantCards(this.app.pool, site.id),
       openHardenings(this.app.pool, site.id),
       waitingLooks(this.app.pool, site.id, outlooks.today),
       shelteredOn(this.app.pool, site.id, outlooks.today),
       stoodBefore(this.app.pool, site.id, outlooks.today),
+      latePottings(this.app.pool, site.id, outlooks.today),
     ]);
     const pots = cards.flatMap((card) => {
       const pot = roundPot(card, outlooks);
@@ -145,6 +147,7 @@ export class RoundBook {
           const step = steps.find(({ date }) => date === outlooks.today);
           return step ? [{ plant_id, plant, kind: 'sun' as const, day: step.date, minutes: step.minutes }] : [];
         }),
+        ...pottedToday(pottings, outlooks),
         // A sleeper shows no new growth to judge a move by.
         ...looks.filter(({ plant_id, kind }) => kind !== 'review' || outlooks.views.get(plant_id)?.state !== 'resting'),
       ],

@@ -74,14 +74,18 @@ export function Also({ site }: { site: RoundSite }) {
                   had it
                 </button>
               )}
-              {one.kind === 'review' &&
+              {(one.kind === 'review' || one.kind === 'potted-look') &&
                 (['better', 'same', 'worse'] as const).map((answer) => (
                   <button
                     key={answer}
                     type="button"
                     className="h-11 px-2 underline"
                     onClick={() =>
-                      void write(one, { type: 'review', date: site.today, answer }, `after its move: ${answer}`)
+                      void write(
+                        one,
+                        { type: 'review', date: site.today, answer },
+                        `${one.kind === 'review' ? 'after its move' : 'after its potting'}: ${answer}`,
+                      )
                     }
                   >
                     {answer}

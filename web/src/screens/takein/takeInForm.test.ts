@@ -4,8 +4,8 @@ import { USUAL_POTS } from './usualPots.ts';
 
 const kit = {
   mixes: [
-    { id: 3, name: 'Grit', parts: [] },
-    { id: 5, name: 'Bark', parts: [] },
+    { id: 3, name: 'Grit', parts: [], for_what: null },
+    { id: 5, name: 'Bark', parts: [], for_what: null },
   ],
 };
 const places = [{ id: 1 }, { id: 2 }];

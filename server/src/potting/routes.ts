@@ -1,0 +1,322 @@
+/** The potting bench: who is due and what a pot does, recipes, own components, and the stores. */
+import { made, removed } from '@zinc-pail/contract/answers';
+import { idParam, plantIdParam } from '@zinc-pail/contract/api';
+import {
+  benchSchema,
+  type BenchPlant,
+  componentBody,
+  componentsSchema,
+  newStock,
+  plantDrying,
+  recipeBody,
+  type RecipeFields,
+  stockChange,
+  stockMoves,
+  stockSchema,
+} from '@zinc-pail/contract/potting';
+import { COMPONENTS, componentsOf, genusByAnyName, isoDay, type PottingView } from '@zinc-pail/core';
+import type { App } from '../context.ts';
+import { type PoolConnection, transaction } from '../database/pool.ts';
+import { todayAt } from '../garden/clock.ts';
+import { loadComponents, type SiteRow, sites } from '../garden/store.ts';
+import { badField, notFound, Refused } from '../http/refusals.ts';
+import { LONG_S } from '../http/limit.ts';
+import { route, type Route } from '../http/route.ts';
+import { refuseStale } from '../http/version.ts';
+import { collectionId } from '../keeping/store.ts';
+import { placeRecords } from '../places/store.ts';
+import { plantCards, plantDetail } from '../plants/store.ts';
+import {
+  addMix,
+  addStock,
+  changeMix,
+  changeStock,
+  componentRefs,
+  moveStock,
+  pottingBooks,
+  putComponent,
+  removeMix,
+  removeStock,
+  stock,
+} from './store.ts';
+
+export function pottingRoutes(app: App): Route[] {
+  return [...benchRoutes(app), ...mixRoutes(app), ...stockRoutes(app)];
+}
+
+async function theCollection(connection: PoolConnection): Promise<number> {
+  const id = await collectionId(connection);
+  if (id === null) throw notFound('collection');
+  return id;
+}
+
+function benchRoutes(app: App): Route[] {
+  return [
+    route({
+      method: 'get',
+      path: '/potting/:id',
+      patienceS: LONG_S,
+      does: 'The potting bench of a site: who wants a new pot and why, who may not now, which pot, and what it does.',
+      params: idParam,
+      answer: benchSchema,
+      async handle({ params: { id } }) {
+        const site = (await sites(app.pool)).find((one) => one.id === id);
+        if (!site) throw notFound('site');
+        return { today: todayAt(site.time_zone), plants: await benchPlants(app, site) };
+      },
+    }),
+    route({
+      method: 'get',
+      path: '/plants/:plantId/drying',
+      does: 'How a plant’s place and season would empty any pot and mix: what recipes are tried with.',
+      params: plantIdParam,
+      answer: plantDrying,
+      async handle({ params: { plantId } }) {
+        const row = await plantDetail(app.pool, plantId);
+        const site = row && (await sites(app.pool)).find(({ id }) => id === row.site_id);
+        if (!row || !site) throw notFound('plant');
+        const drying = await app.outlooks.dryingOf(site, plantId);
+        const view = (await app.outlooks.ofPlants(site, [plantId])).views.get(plantId);
+        if (!view) throw notFound('plant');
+        return { id: plantId, name: row.name, pot: view.pot, mix_id: row.mix_id, drying };
+      },
+    }),
+  ];
+}
+
+async function benchPlants(app: App, site: SiteRow): Promise<BenchPlant[]> {
+  const [cards, books, places] = await Promise.all([
+    plantCards(app.pool, site.id),
+    pottingBooks(app.pool, site.id),
+    placeRecords(app.pool),
+  ]);
+  const views = await app.outlooks.pottingOf(
+    site,
+    [...books].map(([id, { floweredOn, pottedOn }]) => [String(id), { floweredOn, pottedOn }]),
+  );
+  const placeName = new Map(places.map(({ id, name }) => [id, name]));
+  return cards
+    .flatMap((card): BenchPlant[] => {
+      const view = views.get(card.id);
+      return view ? [benchPlant(card, view, placeName.get(card.place_id) ?? '', books.get(card.id)!)] : [];
+    })
+    .sort((a, b) => b.need.score - a.need.score);
+}
+
+function benchPlant(
+  card: Awaited<ReturnType<typeof plantCards>>[number],
+  view: PottingView,
+  place: string,
+  book: { mixId: number; version: number },
+): BenchPlant {
+  const genus = genusByAnyName(card.name);
+  return {
+    ...view,
+    id: card.id,
+    number: card.number,
+    name: card.name,
+    place,
+    form: genus?.form ?? 'globe',
+    diameter_mm: card.diameter_mm,
+    height_mm: card.height_mm,
+    mix_id: book.mixId,
+    version: book.version,
+    cautions: [...(genus?.cautions ?? [])],
+    suits: view.suits && { from: isoDay(view.suits.from), to: isoDay(view.suits.to) },
+    blocks: view.blocks.map(({ code, until }) => ({ code, until: until === null ? null : isoDay(until) })),
+  };
+}
+
+/** @throws Refused where a part is no component of the library or of the keeper's own */
+async function refuseParts(connection: PoolConnection, collection: number, { parts }: RecipeFields): Promise<void> {
+  const own = await componentRefs(connection, collection);
+  const i = parts.findIndex(({ component }) => !COMPONENTS.has(component) && !own.has(component));
+  if (i >= 0)
+    throw badField(
+      `/parts/${i}/component`,
+      parts[i]!.component,
+      `a component: ${[...COMPONENTS.keys(), ...own].join(', ')}`,
+    );
+}
+
+function mixRoutes(app: App): Route[] {
+  return [
+    route({
+      method: 'post',
+      path: '/mixes',
+      does: 'A new recipe, in parts by loose volume.',
+      body: recipeBody,
+      status: 201,
+      answer: made,
+      async handle({ body }) {
+        const id = await transaction(app.pool, async (connection) => {
+          const collection = await theCollection(connection);
+          await refuseParts(connection, collection, body);
+          return addMix(connection, collection, body);
+        });
+        return { id };
+      },
+    }),
+    route({
+      method: 'put',
+      path: '/mixes/:id',
+      does: 'Sets a recipe right; every pot that stands in it is reckoned anew.',
+      params: idParam,
+      body: recipeBody,
+      answer: made,
+      async handle({ params: { id }, body }) {
+        await transaction(app.pool, async (connection) => {
+          await refuseParts(connection, await theCollection(connection), body);
+          if (!(await changeMix(connection, id, body))) throw notFound('mix');
+        });
+        return { id };
+      },
+    }),
+    route({
+      method: 'delete',
+      path: '/mixes/:id',
+      does: 'Takes a recipe off in which no plant ever stood.',
+      params: idParam,
+      answer: removed,
+      refuses: ['in-use'],
+      async handle({ params: { id } }) {
+        const outcome = await transaction(app.pool, (connection) => removeMix(connection, id));
+        if (outcome === 'none') throw notFound('mix');
+        if (outcome === 'in-use')
+          throw new Refused('in-use', 'Plants stand in it, or stood in it once: their books tell of it.');
+        return { removed: id };
+      },
+    }),
+    route({
+      method: 'get',
+      path: '/components',
+      does: 'The keeper’s own components, with what was measured of them.',
+      answer: componentsSchema,
+      async handle() {
+        const collection = await transaction(app.pool, theCollection);
+        const own = await loadComponents(app.pool, collection);
+        return { components: own.map((one) => ({ ...one, ph: one.ph ?? null })) };
+      },
+    }),
+    route({
+      method: 'put',
+      path: '/components',
+      does: 'A component of the keeper’s own, or a measured one of the library under its name: the measured values then stand for the tabled.',
+      body: componentBody,
+      answer: componentsSchema,
+      async handle({ body }) {
+        if (!(body.water_air_dry < body.water_at_10cm && body.water_at_10cm < body.total_porosity))
+          throw badField('/water_at_10cm', body.water_at_10cm, 'more than water_air_dry and less than total_porosity');
+        componentsOf([body]);
+        const own = await transaction(app.pool, async (connection) => {
+          const collection = await theCollection(connection);
+          await putComponent(connection, collection, { ...body });
+          return collection;
+        });
+        const all = await loadComponents(app.pool, own);
+        return { components: all.map((one) => ({ ...one, ph: one.ph ?? null })) };
+      },
+    }),
+  ];
+}
+
+function stockRoutes(app: App): Route[] {
+  const all = async () => ({ stock: await stock(app.pool) });
+  const sameName = (error: unknown): never => {
+    if ((error as { code?: string }).code === 'ER_DUP_ENTRY')
+      throw new Refused('name-taken', 'Another thing of that name is in the stores; choose a name of its own.', [
+        { pointer: '/name', got: undefined, accepted: 'a name of its own' },
+      ]);
+    throw error;
+  };
+  return [
+    route({
+      method: 'get',
+      path: '/stock',
+      does: 'What lies in the stores: components and bags, pots, feeds, labels.',
+      answer: stockSchema,
+      handle: all,
+    }),
+    route({
+      method: 'post',
+      path: '/stock',
+      does: 'Something new in the stores.',
+      body: newStock,
+      status: 201,
+      answer: made,
+      refuses: ['name-taken'],
+      async handle({ body }) {
+        if ((body.kind === 'component') !== (body.component_ref != null))
+          throw badField('/component_ref', body.component_ref, 'what it is, for a component; for nothing else');
+        if ((body.kind === 'pot') !== (body.pot != null))
+          throw badField('/pot', body.pot, 'its measures, for a pot; for nothing else');
+        const id = await transaction(app.pool, async (connection) =>
+          addStock(connection, await theCollection(connection), body),
+        ).catch(sameName);
+        return { id };
+      },
+    }),
+    route({
+      method: 'patch',
+      path: '/stock/:id',
+      does: 'Changes name, price or low mark of a thing in the stores; amounts move by /stock/moves.',
+      params: idParam,
+      body: stockChange,
+      ifMatch: true,
+      answer: stockSchema,
+      refuses: ['nothing-to-change', 'name-taken'],
+      async handle({ params: { id }, version, body }) {
+        if (Object.keys(body).length === 0) throw new Refused('nothing-to-change', 'Send a name, low or price_minor.');
+        const outcome = await transaction(app.pool, (connection) =>
+          changeStock(connection, id, version, { ...body }),
+        ).catch(sameName);
+        if (outcome === 'none') throw notFound('thing in the stores');
+        if (outcome !== 'done') refuseStale({ ...body }, outcome);
+        return all();
+      },
+    }),
+    route({
+      method: 'delete',
+      path: '/stock/:id',
+      does: 'Takes a thing out of the stores for good.',
+      params: idParam,
+      answer: stockSchema,
+      async handle({ params: { id } }) {
+        const outcome = await transaction(app.pool, (connection) => removeStock(connection, id));
+        if (outcome === 'none') throw notFound('thing in the stores');
+        return all();
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/stock/moves',
+      does: 'What was bought, counted, or used by a batch or a potting: all lines or none, nothing twice. More than is there is refused unless `anyway`.',
+      body: stockMoves,
+      answer: stockSchema,
+      refuses: ['not-so-much'],
+      async handle({ body, by }) {
+        const [site] = await sites(app.pool);
+        const day = todayAt(site?.time_zone ?? 'UTC');
+        const { short, unknown } = await transaction(app.pool, (connection) =>
+          moveStock(connection, body, { day, by }),
+        );
+        if (unknown.length > 0) throw badField('/lines', unknown, 'things that are in the stores');
+        if (short.length > 0)
+          throw new Refused(
+            'not-so-much',
+            `${short.map(({ name, there, wanted }) => `${name}: ${round(wanted)} wanted, ${round(there)} there`).join('; ')}. Count anew, or send it with anyway.`,
+            short.map(({ name, there }, i) => ({
+              pointer: `/lines/${i}/amount`,
+              got: name,
+              accepted: `at most ${round(there)}`,
+            })),
+          );
+        return all();
+      },
+    }),
+  ];
+}
+
+function round(value: number): number {
+  return Math.round(value * 100) / 100;
+}

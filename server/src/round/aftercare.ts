@@ -1,0 +1,115 @@
+/** What follows a potting, on the days on which it falls: looks, the end of shade, drinks for roots that grew in wet. */
+import type { RoundSite } from '@zinc-pail/contract/api';
+import { aftercare, type AftercareTask, COMPONENTS, dayNumber, type PlantEvent } from '@zinc-pail/core';
+import { json } from '../database/json.ts';
+import type { Pool, Row } from '../database/pool.ts';
+import type { SiteOutlooks } from '../outlook/outlooks.ts';
+
+export interface LatePotting {
+  plant_id: number;
+  plant: string;
+  day: string;
+  detail: Partial<Extract<PlantEvent, { type: 'repotting' }>> & { root_loss?: number; divided?: number };
+  /** how it was kept before, in the keeper's words */
+  used_to: string | null;
+  /** share of the old and of the new mix that was alive; null where the old one is not told */
+  was: number | null;
+  is: number;
+  /** the last day on which its growth was looked at since */
+  reviewed: string | null;
+}
+
+const REMEMBERED_DAYS = 60;
+
+export async function latePottings(pool: Pool, siteId: number, today: string): Promise<LatePotting[]> {
+  const [rows] = await pool.query<
+    Row<Omit<LatePotting, 'was' | 'is' | 'detail'> & { detail: unknown; mix_id: number }>[]
+  >(
+    `SELECT j.plant_id, p.name AS plant, j.day, j.detail, p.used_to, po.mix_id,
+       (SELECT MAX(r.day) FROM journal r WHERE r.plant_id = j.plant_id AND r.type = 'review' AND r.voided_at IS NULL
+         AND r.day > j.day) AS reviewed
+     FROM journal j JOIN plant p ON p.id = j.plant_id JOIN stay s ON s.open_plant_id = p.id
+       JOIN place pl ON pl.id = s.place_id JOIN potting po ON po.open_plant_id = p.id
+     WHERE pl.site_id = ? AND j.type = 'repotting' AND j.voided_at IS NULL AND j.day = po.from_day
+       AND j.day >= ? - INTERVAL ? DAY ORDER BY j.day, j.plant_id`,
+    [siteId, today, REMEMBERED_DAYS],
+  );
+  if (rows.length === 0) return [];
+  const organic = await organicShares(pool);
+  return rows.map(({ detail, mix_id: mixId, ...row }) => {
+    const told = json<LatePotting['detail']>(detail);
+    const before = told.before?.mix === undefined ? null : Number(told.before.mix);
+    return {
+      ...row,
+      detail: told,
+      was: before === null ? null : (organic.get(before) ?? null),
+      is: organic.get(mixId) ?? 0,
+    };
+  });
+}
+
+async function organicShares(pool: Pool): Promise<Map<number, number>> {
+  const [rows] = await pool.query<Row<{ mix_id: number; component_ref: string; parts: number }>[]>(
+    'SELECT mix_id, component_ref, parts FROM mix_part',
+  );
+  const sums = new Map<number, { alive: number; all: number }>();
+  for (const { mix_id: id, component_ref: ref, parts } of rows) {
+    const sum = sums.get(id) ?? { alive: 0, all: 0 };
+    sum.all += parts;
+    sum.alive += parts * (COMPONENTS.get(ref)?.organicShare ?? 0);
+    sums.set(id, sum);
+  }
+  return new Map([...sums].map(([id, { alive, all }]) => [id, all > 0 ? alive / all : 0]));
+}
+
+const GREW_WET = /wet|soggy|damp|moist|peat/i;
+/** From mostly peat into mostly grit: roots that grew in wet meet sudden drought. */
+const MOSTLY_PEAT = 0.65;
+const MOSTLY_GRIT = 0.4;
+
+/** All that follows a potting, by its own findings. */
+export function followsOf(
+  { detail, day, used_to: usedTo, was, is }: LatePotting,
+  { store, daysToDry, cool }: { store: 'leaf' | 'stem' | 'below' | 'none'; daysToDry: number; cool: boolean },
+): AftercareTask[] {
+  return aftercare({
+    pottedOn: dayNumber(day),
+    rootLoss: detail.root_loss ?? (detail.roots_cut ? 0.3 : 0),
+    mixWas: detail.mix_was ?? null,
+    store,
+    cool,
+    findings: detail.findings ?? [],
+    divided: (detail.divided ?? 0) > 0,
+    chargedMonths: 0,
+    fromWetToDry: is <= MOSTLY_GRIT && ((was ?? 0) >= MOSTLY_PEAT || GREW_WET.test(usedTo ?? '')),
+    daysToDry,
+  });
+}
+
+/** A line that nobody answered goes after so many days. */
+const STANDS_DAYS = 4;
+
+export function pottedToday(
+  pottings: readonly LatePotting[],
+  { views, today }: Pick<SiteOutlooks, 'views' | 'today'>,
+): RoundSite['also'] {
+  const now = dayNumber(today);
+  return pottings.flatMap((potting): RoundSite['also'] => {
+    const view = views.get(potting.plant_id);
+    if (!view) return [];
+    const follows = followsOf(potting, { store: view.traits.store, daysToDry: view.cycle_days, cool: false });
+    const falls = follows.filter(({ day }) => day <= now && now - day < STANDS_DAYS);
+    const line = { plant_id: potting.plant_id, plant: potting.plant };
+    const look = falls.findLast(({ kind }) => kind === 'look');
+    const looked = potting.reviewed !== null && look && dayNumber(potting.reviewed) >= look.day;
+    return [
+      ...(look && !looked ? [{ ...line, kind: 'potted-look' as const, day: potting.day, n: look.n! }] : []),
+      ...(falls.some(({ kind }) => kind === 'shade-ends')
+        ? [{ ...line, kind: 'shade-ends' as const, day: potting.day }]
+        : []),
+      ...(follows.some(({ kind, day }) => kind === 'sip' && day === now)
+        ? [{ ...line, kind: 'wean' as const, day: potting.day }]
+        : []),
+    ];
+  });
+}
