@@ -197,3 +197,29 @@ export const FEEDS = [
 export const MOTHERS: readonly (readonly [child: string, mother: string])[] = [
   ['Rebutia × hybrida ‘Signal Lamp’', 'Rebutia minuscula'], ['Gasteria ‘Tow Path’', 'Gasteria carinata'], ['Lithops lesliei ‘Slate Step’', 'Lithops karasmontana'],
 ];
+
+const bag = (name: string, component_ref: string, amount: number, price_minor: number, low: number | null = null) => ({
+  kind: 'component', name, component_ref, pot: null, amount, price_minor, low,
+});
+const shelved = (name: string, top_mm: number, depth_mm: number, material: PotMaterial, amount: number, price_minor: number) => ({
+  kind: 'pot', name, component_ref: null, amount, price_minor, low: 2,
+  pot: { shape: 'round', top_mm, base_mm: Math.round(0.75 * top_mm), depth_mm, material, holes: true, top_dressing_mm: 0 } satisfies Pot,
+});
+
+/** What lies in the lock shed. */
+export const STORES = [
+  bag('Pumice from the quarry', 'pumice', 32, 95, 10),
+  bag('Lava, half a sack', 'lava', 11, 80, 5),
+  bag('Granite grit', 'granite-grit', 18, 60, 5),
+  bag('Loam, sterilised', 'loam', 9, 110, 4),
+  bag('Coir, two bricks soaked', 'coir', 6, 70, 4),
+  bag('Perlite', 'perlite', 3, 55, 5),
+  bag('Fine bark', 'bark-fine', 14, 90),
+  bag('Cactus soil, the open bag', 'cactus-soil', 7, 130),
+  shelved('Clay, 9 cm', 90, 80, 'terracotta', 14, 180),
+  shelved('Clay, 11 cm', 110, 95, 'terracotta', 6, 240),
+  shelved('Clay bowl, 18 cm', 180, 80, 'terracotta', 2, 690),
+  shelved('Plastic, 10 cm', 100, 90, 'plastic', 40, 25),
+  shelved('Plastic, long, 12 cm', 120, 160, 'plastic', 9, 60),
+  { kind: 'label', name: 'Zinc labels', component_ref: null, pot: null, amount: 65, price_minor: 40, low: 20 },
+];

@@ -4,7 +4,7 @@ import type { PlantEvent } from '@zinc-pail/core';
 import { type Pool, type PoolConnection, transaction } from '@zinc-pail/server/database/pool';
 import { todayAt } from '@zinc-pail/server/garden/clock';
 import type { ResultSetHeader } from 'mysql2';
-import { COLLECTION_NAME, FEEDS, MIXES, MOTHERS, WATERS } from './collection.ts';
+import { COLLECTION_NAME, FEEDS, MIXES, MOTHERS, STORES, WATERS } from './collection.ts';
 import { type BookLine, bookOf, paintedPictures } from './book.ts';
 import { play, type PlayedSite } from './play.ts';
 
@@ -31,6 +31,13 @@ export async function loadDemo(pool: Pool, tell: (text: string) => void): Promis
     for (const [order, water] of WATERS.entries())
       await insert(connection, 'water_source', { collection_id: collectionId, ...water, liked_order: order });
     for (const feed of FEEDS) await insert(connection, 'feed_product', { collection_id: collectionId, ...feed });
+    for (const thing of STORES)
+      await insert(connection, 'stock', {
+        collection_id: collectionId,
+        ...thing,
+        pot: thing.pot ? JSON.stringify(thing.pot) : null,
+      });
+    await connection.query("UPDATE collection SET scoop_ml = 250, currency = 'EUR' WHERE id = ?", [collectionId]);
     for (const [order, site] of played.entries()) await loadSite(connection, collectionId, order, site, mixIds);
     for (const [child, mother] of MOTHERS) {
       await connection.query(

@@ -2,7 +2,6 @@
  * What the engine knows of a collection: the shapes of the garden file, once read and found sound.
  * Names and units are those of the file (docs/formats.md), so that nothing is renamed on the way.
  */
-import type { RootFinding } from './plant/firstDrink.ts';
 import type { MethodId, WaterKind } from './watering.ts';
 
 export type Twelve = readonly number[];
@@ -73,6 +72,10 @@ export interface Place {
   rain_counts_mm?: number | null;
   thermometer?: readonly ThermometerReading[] | null;
 }
+
+/** What roots are found like when a plant is potted. */
+export const ROOT_FINDINGS = ['white-firm', 'brown-soft', 'dry-brittle', 'pests', 'circling'] as const;
+export type RootFinding = (typeof ROOT_FINDINGS)[number];
 
 export interface MixPart {
   component: string;

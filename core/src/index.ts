@@ -69,6 +69,7 @@ export * from './potting/need.ts';
 export * from './potting/size.ts';
 export * from './potting/aftercare.ts';
 export * from './potting/bench.ts';
+export * from './potting/weekends.ts';
 export * from './care/light.ts';
 export * from './care/placement.ts';
 export * from './care/reminders.ts';

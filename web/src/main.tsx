@@ -22,6 +22,7 @@ const BenchesScreen = lazy(() => import('./screens/benches/BenchesScreen.tsx'));
 const ListScreen = lazy(() => import('./screens/list/ListScreen.tsx'));
 const AlmanacScreen = lazy(() => import('./screens/almanac/AlmanacScreen.tsx'));
 const WeatherScreen = lazy(() => import('./screens/weather/WeatherScreen.tsx'));
+const PottingScreen = lazy(() => import('./screens/potting/PottingScreen.tsx'));
 const TakeInScreen = lazy(() => import('./screens/takein/TakeInScreen.tsx'));
 const ShedScreen = lazy(() => import('./screens/shed/ShedScreen.tsx'));
 
@@ -43,6 +44,7 @@ const router = createBrowserRouter([
       { path: 'list', element: later(<ListScreen />, 'the list') },
       { path: 'almanac', element: later(<AlmanacScreen />, 'the almanac') },
       { path: 'weather', element: later(<WeatherScreen />, 'the weather') },
+      { path: 'potting/:page?', element: later(<PottingScreen />, 'the potting bench') },
       { path: 'take-in', element: later(<TakeInScreen />, 'the shelves') },
       { path: 'shed', element: later(<ShedScreen />, 'the shed') },
       { path: '*', element: <Lost /> },

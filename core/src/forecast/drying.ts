@@ -87,3 +87,23 @@ export function daysToDryIn(drying: Drying, pot: Pot, blend: Blend, drive: Drive
   const days = (rate: number) => steadyDaysToDry(model, { drive, drinking: drive.drinking, rate }, drying.surfaceWetM);
   return { p10: days(drying.rate.p90), p50: days(drying.rate.p50), p90: days(drying.rate.p10) };
 }
+
+/**
+ * The same as a function of the store alone: a mix tells on a pot's pace only by how much water it holds.
+ *
+ * @param any a blend of whatever parts: its own store is not used
+ */
+export function storeDaysIn(
+  drying: Drying,
+  pot: Pot,
+  any: Blend,
+  drive: Drive,
+): { volumeMl: number; days: (availableMl: number) => number } {
+  const model = potModel(drying.plant, pot, any, drying.traits);
+  const conditions = { drive, drinking: drive.drinking, rate: drying.rate.p50 };
+  return {
+    volumeMl: model.capacity.volumeMl,
+    days: (availableMl) =>
+      steadyDaysToDry({ ...model, capacity: { ...model.capacity, availableMl } }, conditions, drying.surfaceWetM),
+  };
+}

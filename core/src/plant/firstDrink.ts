@@ -1,8 +1,5 @@
 /** When a plant has its first drink after a potting, by what its roots went through. */
-import type { Store } from '../garden.ts';
-
-export const ROOT_FINDINGS = ['white-firm', 'brown-soft', 'dry-brittle', 'pests', 'circling'] as const;
-export type RootFinding = (typeof ROOT_FINDINGS)[number];
+import type { RootFinding, Store } from '../garden.ts';
 
 export interface FirstDrinkFacts {
   /** share of the roots cut or lost */

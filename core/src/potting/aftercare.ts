@@ -1,8 +1,8 @@
 /** What follows a potting, dated by what was found: first drink, shade, food, looks; and how a wet-grown root is weaned. */
 import type { DayNumber } from '../calendar/day.ts';
-import type { Store } from '../garden.ts';
+import type { RootFinding, Store } from '../garden.ts';
 import { ROOTS_FORM_DAYS } from '../feed/schedule.ts';
-import { type FirstDrink, firstDrink, type RootFinding, WHOLE_ROOTS_LIMIT } from '../plant/firstDrink.ts';
+import { type FirstDrink, firstDrink, WHOLE_ROOTS_LIMIT } from '../plant/firstDrink.ts';
 
 export interface PottedFacts {
   pottedOn: DayNumber;

@@ -12,6 +12,7 @@ import { isRootShy, likesTight, pottingBlocks, pottingNeed, type Block, type Nee
 import {
   type Depth,
   GUSTS,
+  hasBody,
   type MaterialAdvice,
   materials,
   nextPot,
@@ -99,7 +100,8 @@ export function pottingOf(facts: PottingFacts): PottingView {
       faster: outlook.change?.kind === 'faster' ? outlook.change.factor : 1,
       saltsOver: facts.saltsOver,
       organicShare: blend.organicShare,
-      diameterMm: plant.diameter_mm,
+      // Shoots that hang over the rim have outgrown nothing.
+      diameterMm: hasBody(traits.form) ? plant.diameter_mm : 0,
       heightMm: plant.height_mm,
       potTopMm: plant.pot.top_mm,
       tips,

@@ -32,6 +32,21 @@ const ROOM_MM: Record<Rooting, number> = { wide: 20, snug: 10, deep: 12, raised:
 export const TOO_LARGE = 2.2;
 /** And one that holds hardly more is not worth the work. */
 const LEAST_STEP = 1.15;
+const MOST_STEPS = 40;
+/** Forms whose width is that of their body: shoots that hang over say nothing of the roots. */
+const BODY: ReadonlySet<Form> = new Set<Form>([
+  'globe',
+  'column',
+  'rosette',
+  'stemless',
+  'caudex',
+  'bulb',
+  'stiff-leaf',
+]);
+
+export function hasBody(form: Form): boolean {
+  return BODY.has(form);
+}
 
 export interface NextPot {
   pot: Pot;
@@ -57,9 +72,13 @@ export function nextPot(old: Pot, plant: { form: Form; store: Store; diameterMm:
   const step = old.top_mm > LARGE_MM ? LARGE_STEP_MM : STEP_MM;
   // A caudex sits in the same width as long as it has room: it is raised, not widened.
   const grown = rooting === 'raised' ? old.top_mm : old.top_mm + step;
-  let top = potSizeMm(Math.max(grown, plant.diameterMm + 2 * ROOM_MM[rooting]));
-  // A lower pot gives its roots room only where it is so much the wider.
-  while (rooting !== 'raised' && stepOf(old, potOf(old, top, rooting)).times < LEAST_STEP) top = potSizeMm(top + 1);
+  const wanted = potSizeMm(BODY.has(plant.form) ? Math.max(grown, plant.diameterMm + 2 * ROOM_MM[rooting]) : grown);
+  const sizes = Array.from({ length: MOST_STEPS }, (_, i) => grown + i * step).map(potSizeMm);
+  const times = (mm: number) => stepOf(old, potOf(old, mm, rooting)).times;
+  // A lower pot gives its roots room only where it is so much the wider; and one step too large is two pots.
+  const worth = sizes.filter((mm) => rooting === 'raised' || times(mm) >= LEAST_STEP);
+  const fits = worth.filter((mm) => mm <= wanted || mm === worth[0]);
+  const top = fits.findLast((mm) => times(mm) <= TOO_LARGE) ?? worth[0] ?? wanted;
   const pot = potOf(old, top, rooting);
   return { pot, rooting, ...stepOf(old, pot) };
 }

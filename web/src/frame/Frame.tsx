@@ -19,6 +19,7 @@ const SCREENS = [
   { to: '/list', label: 'List', key: 'i' },
   { to: '/almanac', label: 'Almanac', key: 'm' },
   { to: '/weather', label: 'Weather', key: 'e' },
+  { to: '/potting', label: 'Potting', key: 'p' },
   { to: '/take-in', label: 'Take in', key: 'a' },
   { to: '/shed', label: 'Shed', key: 's' },
 ] as const;
@@ -63,7 +64,7 @@ export function Frame() {
         </Link>
         <nav
           aria-label="Screens"
-          className="order-last flex w-full text-[14px] whitespace-nowrap sm:order-none sm:w-auto sm:gap-4 sm:text-[16px]"
+          className="order-last flex w-full overflow-x-auto text-[14px] whitespace-nowrap sm:order-none sm:w-auto sm:gap-4 sm:text-[16px]"
         >
           {SCREENS.map(({ to, label }) => (
             <NavLink

@@ -32,7 +32,7 @@ const KEYS: { screen: string; hints: KeyHint[] }[] = [
       { keys: ['/'], does: 'find a plant' },
       { keys: ['g', 'b', 'i'], does: 'round, benches, list' },
       { keys: ['m', 'e'], does: 'almanac, weather' },
-      { keys: ['a', 's'], does: 'take in, shed' },
+      { keys: ['p', 'a', 's'], does: 'potting, take in, shed' },
       { keys: ['?'], does: 'this sheet' },
       { keys: ['Esc'], does: 'close' },
     ],

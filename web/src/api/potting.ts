@@ -1,0 +1,35 @@
+import type { BenchPlant, OwnComponentFields, PlantDrying, StockLine } from '@zinc-pail/contract/potting';
+import { useQuery } from '@tanstack/react-query';
+import { ask } from './client.ts';
+
+export const stockKey = ['stock'] as const;
+export const benchKey = (siteId: number | undefined) => ['potting', siteId] as const;
+
+/** The potting bench of a site: reckoned anew each time it is opened, since any mark may move it. */
+export function useBench(siteId: number | undefined) {
+  return useQuery({
+    queryKey: benchKey(siteId),
+    queryFn: () => ask<{ today: string; plants: BenchPlant[] }>(`/potting/${siteId}`),
+    enabled: siteId !== undefined,
+  });
+}
+
+export function useStock() {
+  return useQuery({ queryKey: stockKey, queryFn: async () => (await ask<{ stock: StockLine[] }>('/stock')).stock });
+}
+
+export function useOwnComponents() {
+  return useQuery({
+    queryKey: ['components'],
+    queryFn: async () => (await ask<{ components: OwnComponentFields[] }>('/components')).components,
+  });
+}
+
+/** How a plant's place dries pots: what a recipe is tried with. */
+export function useDrying(plantId: number | null) {
+  return useQuery({
+    queryKey: ['drying', plantId],
+    queryFn: () => ask<PlantDrying>(`/plants/${plantId}/drying`),
+    enabled: plantId !== null,
+  });
+}

@@ -1,0 +1,320 @@
+/** The mixing bench: two or three recipes side by side for one pot and one plant, here and now. */
+import type { Kit } from '@zinc-pail/contract/keeping';
+import type { OwnComponentFields, StockLine } from '@zinc-pail/contract/potting';
+import { type Component, type Pot, SCHOOL_IDS, SCHOOLS, type SchoolId } from '@zinc-pail/core';
+import { SCHOOL_WORDS } from '@zinc-pail/words/potting';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { ask, wordsOf } from '../../api/client.ts';
+import { useKit } from '../../api/kit.ts';
+import { useDrying, useOwnComponents, useStock } from '../../api/potting.ts';
+import { OneOf, SectionHead, Wrong } from '../../forms/Fields.tsx';
+import { Failed, Waiting } from '../../frame/Waiting.tsx';
+import { litres } from '../../words/amounts.ts';
+import { moneyWords } from '../../words/money.ts';
+import { AimPanel } from './AimPanel.tsx';
+import { BatchPanel } from './BatchPanel.tsx';
+import { Curves, STROKES, WetPot } from './RecipeDrawing.tsx';
+import { allComponents, type Held, heldOf, litresOf, pricesOf, type Recipe, withPart } from './recipes.ts';
+import { ScalePanel } from './ScalePanel.tsx';
+
+/** A pot to begin with, where no plant is chosen. */
+const PLAIN_POT: Pot = {
+  shape: 'round',
+  top_mm: 100,
+  base_mm: 75,
+  depth_mm: 90,
+  material: 'plastic',
+  holes: true,
+  top_dressing_mm: 0,
+};
+const MOST_RECIPES = 3;
+const MOST_PARTS = 12;
+
+export default function MixingPage() {
+  const kit = useKit();
+  const stock = useStock();
+  const own = useOwnComponents();
+  const failed = [kit, stock, own].find((query) => query.isError);
+  if (failed) return <Failed error={failed.error} again={() => void failed.refetch()} />;
+  if (!kit.data || !stock.data || !own.data) return <Waiting what="the mixing bench" />;
+  return <Bench kit={kit.data} stock={stock.data} own={own.data} />;
+}
+
+const school = (id: SchoolId): Recipe => ({
+  key: id,
+  name: SCHOOL_WORDS[id].name,
+  mixId: null,
+  parts: [...SCHOOLS[id]],
+});
+
+function Bench({ kit, stock, own }: { kit: Kit; stock: readonly StockLine[]; own: readonly OwnComponentFields[] }) {
+  const [plantId, setPlantId] = useState<number | null>(null);
+  const drying = useDrying(plantId);
+  const [recipes, setRecipes] = useState<Recipe[]>(() => [school('mineral'), school('half')]);
+  const components = useMemo(() => allComponents(own), [own]);
+  const prices = useMemo(() => pricesOf(stock), [stock]);
+  const pot = drying.data?.pot ?? PLAIN_POT;
+  const held = recipes.map((recipe) => heldOf(recipe.parts, pot, components, drying.data?.drying ?? null, prices));
+  const box = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(0);
+  useEffect(() => {
+    const seen = new ResizeObserver(([entry]) => setWidth(Math.floor(entry!.contentRect.width)));
+    seen.observe(box.current!);
+    return () => seen.disconnect();
+  }, []);
+  const set = (i: number, recipe: Recipe) => setRecipes(recipes.with(i, recipe));
+  const add = (recipe: Recipe) =>
+    setRecipes([...recipes.slice(0, MOST_RECIPES - 1), { ...recipe, key: `${recipe.key} ${crypto.randomUUID()}` }]);
+  return (
+    <>
+      <PlantChoice plantId={plantId} onChoose={setPlantId} />
+      <p className="mb-2 text-[15px] text-[var(--ink-2)]">
+        {drying.data
+          ? `For ${drying.data.name} where it stands, in its pot of ${pot.top_mm} × ${pot.depth_mm} mm.`
+          : `For a plastic pot of ${pot.top_mm} × ${pot.depth_mm} mm; with a plant the days to dry are reckoned as well.`}
+      </p>
+      <div className="grid gap-5 md:grid-cols-2 xl:grid-cols-3">
+        {recipes.map((recipe, i) => (
+          <RecipeColumn
+            key={recipe.key}
+            recipe={recipe}
+            held={held[i]!}
+            pot={pot}
+            components={components}
+            currency={kit.collection.currency}
+            stroke={i}
+            onChange={(next) => set(i, next)}
+            onDrop={recipes.length > 1 ? () => setRecipes(recipes.filter((_, at) => at !== i)) : null}
+          />
+        ))}
+      </div>
+      {recipes.length < MOST_RECIPES && <Beside kit={kit} onAdd={add} />}
+      <section aria-labelledby="curves" className="mt-6" ref={box}>
+        <SectionHead id="curves">Water held against suction</SectionHead>
+        {width > 0 && (
+          <Curves blends={held.map((one) => one?.blend ?? null)} depthMm={pot.depth_mm} width={Math.min(760, width)} />
+        )}
+      </section>
+      <AimPanel
+        pot={pot}
+        drying={drying.data?.drying ?? null}
+        components={components}
+        prices={prices}
+        litres={litresOf(stock)}
+        currency={kit.collection.currency}
+        onTake={(parts, name) => add({ key: 'aim', name, mixId: null, parts })}
+      />
+      <BatchPanel recipe={recipes[0]!} held={held[0]!} stock={stock} kit={kit} components={components} />
+      <ScalePanel components={components} />
+    </>
+  );
+}
+
+function PlantChoice({ plantId, onChoose }: { plantId: number | null; onChoose(id: number | null): void }) {
+  const plants = useQuery({
+    queryKey: ['plants-by-name'],
+    queryFn: () => ask<{ fields: string[]; rows: unknown[][] }>('/plants'),
+  });
+  const field = (of: string) => plants.data?.fields.indexOf(of) ?? -1;
+  const options: (readonly [string, string])[] = (plants.data?.rows ?? []).map((row) => [
+    String(row[field('id')]),
+    `${String(row[field('number')])} ${String(row[field('name')])}`,
+  ]);
+  return (
+    <OneOf
+      label="For which plant"
+      value={plantId === null ? '' : String(plantId)}
+      onChange={(value) => onChoose(value === '' ? null : Number(value))}
+      options={[['', 'no plant: a plain pot'], ...options]}
+      width="w-full max-w-md"
+    />
+  );
+}
+
+interface ColumnProps {
+  recipe: Recipe;
+  held: Held | null;
+  pot: Pot;
+  components: ReadonlyMap<string, Component>;
+  currency: string | null;
+  stroke: number;
+  onChange(recipe: Recipe): void;
+  onDrop: (() => void) | null;
+}
+
+function RecipeColumn({ recipe, held, pot, components, currency, stroke, onChange, onDrop }: ColumnProps) {
+  const { stroke: colour, dash } = STROKES[stroke % STROKES.length]!;
+  const nameOf = (id: string) => components.get(id)?.name ?? id;
+  const rest = [...components.keys()].filter((id) => !recipe.parts.some((part) => part.component === id));
+  return (
+    <section aria-label={recipe.name} className="border-t-2 border-[var(--ink)] pt-2">
+      <div className="flex items-center gap-2">
+        <svg width="26" height="8" aria-hidden="true">
+          <line x1="0" x2="26" y1="4" y2="4" stroke={colour} strokeDasharray={dash} strokeWidth="3" />
+        </svg>
+        <input
+          aria-label="Name of the recipe"
+          className="input h-11 min-w-0 grow font-semibold"
+          maxLength={120}
+          value={recipe.name}
+          onChange={(event) => onChange({ ...recipe, name: event.target.value })}
+        />
+        {onDrop && (
+          <button type="button" className="h-11 px-2 underline" aria-label={`put away ${recipe.name}`} onClick={onDrop}>
+            put away
+          </button>
+        )}
+      </div>
+      <ul className="mt-1">
+        {recipe.parts.map(({ component, parts }) => (
+          <li key={component} className="grid grid-cols-[minmax(0,1fr)_minmax(80px,1fr)_64px] items-center gap-2">
+            <span className="truncate text-[15px]">{nameOf(component)}</span>
+            <input
+              type="range"
+              aria-label={`Parts of ${nameOf(component)}, to draw`}
+              className="h-11 w-full accent-[var(--clay)]"
+              min={0}
+              max={MOST_PARTS}
+              step={1}
+              value={parts}
+              onChange={(event) =>
+                onChange({ ...recipe, parts: withPart(recipe.parts, component, Number(event.target.value)) })
+              }
+            />
+            <input
+              inputMode="decimal"
+              aria-label={`Parts of ${nameOf(component)}`}
+              className="input h-11 w-full px-2"
+              defaultValue={parts}
+              key={parts}
+              onBlur={(event) => {
+                const typed = Number(event.target.value.replace(',', '.'));
+                if (Number.isFinite(typed) && typed >= 0)
+                  onChange({ ...recipe, parts: withPart(recipe.parts, component, typed) });
+              }}
+            />
+          </li>
+        ))}
+      </ul>
+      <select
+        aria-label={`Another part for ${recipe.name}`}
+        className="select mt-1 h-11 w-full"
+        value=""
+        onChange={(event) => onChange({ ...recipe, parts: withPart(recipe.parts, event.target.value, 1) })}
+      >
+        <option value="">another part…</option>
+        {rest.map((id) => (
+          <option key={id} value={id}>
+            {nameOf(id)}
+          </option>
+        ))}
+      </select>
+      {held ? <Figures held={held} pot={pot} currency={currency} /> : <p className="my-2">No parts yet.</p>}
+      <Keep recipe={recipe} onKept={(mixId) => onChange({ ...recipe, mixId })} />
+    </section>
+  );
+}
+
+function daysWords({ p10, p50, p90 }: { p10: number; p50: number; p90: number }): string {
+  return `${Math.round(p50)} (${Math.round(p10)} to ${Math.round(p90)})`;
+}
+
+function Figures({ held, pot, currency }: { held: Held; pot: Pot; currency: string | null }) {
+  const percent = (share: number) => `${Math.round(100 * share)} %`;
+  const rows: [string, string][] = [
+    ...(held.days
+      ? ([
+          ['days to dry now', daysWords(held.days.now)],
+          ['days to dry in winter', daysWords(held.days.winter)],
+        ] as [string, string][])
+      : []),
+    ['pores', percent(held.porosity)],
+    ['air after a drench', percent(held.air)],
+    ['water held', `${percent(held.held)}, ${litres(held.availableMl)} of it to give`],
+    ['wet layer', `${Math.round(held.wetLayerMm)} of ${pot.depth_mm} mm`],
+    ['weight, drained', `${Math.round(held.weightG)} g`],
+    ['pH about', held.ph.toFixed(1)],
+    ['mineral', percent(held.mineral)],
+    ['settles by', percent(held.shrink)],
+    ['cost of this pot', moneyWords(held.costMinor, currency)],
+  ];
+  return (
+    <div className="mt-2 flex gap-3">
+      <WetPot pot={pot} blend={held.blend} wetMm={held.wetLayerMm} size={112} />
+      <div className="min-w-0 grow">
+        <dl className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-3 text-[15px]">
+          {rows.map(([term, words]) => (
+            <div key={term} className="contents">
+              <dt className="text-[var(--ink-2)]">{term}</dt>
+              <dd>{words}</dd>
+            </div>
+          ))}
+        </dl>
+        {held.warnings.map((words) => (
+          <p key={words} className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[15px]">
+            {words}
+          </p>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** Kept under its name, a recipe can be potted in. */
+function Keep({ recipe, onKept }: { recipe: Recipe; onKept(mixId: number): void }) {
+  const queries = useQueryClient();
+  const save = useMutation({
+    mutationFn: () => {
+      const body = { name: recipe.name.trim(), for_what: null, parts: recipe.parts };
+      return recipe.mixId === null
+        ? ask<{ id: number }>('/mixes', { method: 'POST', body })
+        : ask<{ id: number }>(`/mixes/${recipe.mixId}`, { method: 'PUT', body });
+    },
+    onSuccess: async ({ id }) => {
+      onKept(id);
+      await queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'plants-by-name' });
+    },
+  });
+  return (
+    <>
+      <button
+        type="button"
+        className="btn mt-2 h-11"
+        disabled={save.isPending || recipe.parts.length === 0 || !recipe.name.trim()}
+        onClick={() => save.mutate()}
+      >
+        {recipe.mixId === null ? 'Keep this recipe' : 'Keep the change'}
+      </button>
+      <Wrong words={save.isError ? wordsOf(save.error) : null} />
+      {save.isSuccess && (
+        <p role="status" className="text-[15px]">
+          Kept; it can be chosen wherever a mix is asked for.
+        </p>
+      )}
+    </>
+  );
+}
+
+function Beside({ kit, onAdd }: { kit: Kit; onAdd(recipe: Recipe): void }) {
+  return (
+    <div className="mt-3 max-w-md">
+      <OneOf
+        label="Beside them"
+        value=""
+        onChange={(value) => {
+          const id = SCHOOL_IDS.find((one) => one === value);
+          const mix = kit.mixes.find((one) => `mix ${one.id}` === value);
+          if (id) onAdd(school(id));
+          else if (mix) onAdd({ key: value, name: mix.name, mixId: mix.id, parts: mix.parts });
+        }}
+        options={[
+          ['', 'choose…'],
+          ...SCHOOL_IDS.map((id) => [id, `${SCHOOL_WORDS[id].name}: ${SCHOOL_WORDS[id].for}`] as const),
+          ...kit.mixes.map((mix) => [`mix ${mix.id}`, `yours: ${mix.name}`] as const),
+        ]}
+        width="w-full"
+      />
+    </div>
+  );
+}

@@ -1,0 +1,345 @@
+/** A plant is potted: into what, what its roots were like, what was cut; and what follows from that, dated. */
+import type { PlantView } from '@zinc-pail/contract/api';
+import type { Kit } from '@zinc-pail/contract/keeping';
+import type { BenchPlant, StockLine } from '@zinc-pail/contract/potting';
+import {
+  aftercare,
+  type AftercareTask,
+  dayNumber,
+  isoDay,
+  type Pot,
+  POT_MATERIALS,
+  ROOT_FINDINGS,
+  type RootFinding,
+  stepOf,
+} from '@zinc-pail/core';
+import { aftercareWords, FINDING_WORDS } from '@zinc-pail/words/potting';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { type FormEvent, useState } from 'react';
+import { ask, wordsOf } from '../../api/client.ts';
+import { useStock } from '../../api/potting.ts';
+import { Dialog } from '../../forms/Dialog.tsx';
+import { Choice, Field, KeepOrLeave, OneOf, Tick, Typed, Wrong } from '../../forms/Fields.tsx';
+import { numberIn } from '../../words/numbers.ts';
+
+const ROOTS = [
+  { id: '0', label: 'left alone' },
+  { id: '0.2', label: 'a few cut' },
+  { id: '0.5', label: 'half cut' },
+  { id: '0.8', label: 'most cut' },
+];
+const MIX_WAS = [
+  { id: 'dry', label: 'dry' },
+  { id: 'damp', label: 'damp' },
+  { id: 'wet', label: 'wet' },
+];
+const WHYS = [
+  { id: 'signs', label: 'its signs' },
+  { id: 'years', label: 'its years' },
+  { id: 'rescue', label: 'a rescue' },
+];
+
+export interface PotItDraft {
+  top: string;
+  base: string;
+  depth: string;
+  dressing: string;
+  material: Pot['material'];
+  holes: boolean;
+  mix: string;
+  date: string;
+  mixWas: string;
+  roots: string;
+  findings: RootFinding[];
+  why: string;
+  divided: string;
+  fromStock: string;
+}
+
+export function draftOf(
+  { next, blocks, mix_id: mixId }: Pick<BenchPlant, 'next' | 'blocks' | 'mix_id'>,
+  today: string,
+): PotItDraft {
+  const { pot } = next;
+  return {
+    top: String(pot.top_mm),
+    base: String(pot.base_mm),
+    depth: String(pot.depth_mm),
+    dressing: String(pot.top_dressing_mm),
+    material: pot.material,
+    holes: true,
+    mix: String(mixId),
+    date: today,
+    mixWas: 'dry',
+    roots: '0',
+    findings: [],
+    why: blocks.length > 0 ? 'rescue' : 'signs',
+    divided: '',
+    fromStock: '',
+  };
+}
+
+/** The body of a potting, or what is wrong with it. */
+export function bodyOf(draft: PotItDraft, old: Pot, clientId: string) {
+  const measures = [
+    ['top', 10, 3000, 'Width at the top'],
+    ['base', 1, 3000, 'Width at the base'],
+    ['depth', 10, 3000, 'Depth of mix'],
+    ['dressing', 0, 300, 'Stones on top'],
+  ] as const;
+  const found: Record<string, number> = {};
+  for (const [key, least, most, label] of measures) {
+    found[key] = numberIn(draft[key], least, most);
+    if (Number.isNaN(found[key])) return `${label}: a number of millimetres from ${least} to ${most}.`;
+  }
+  const divided = draft.divided.trim() === '' ? 0 : numberIn(draft.divided, 0, 50);
+  if (Number.isNaN(divided)) return 'Daughters: a number from 0 to 50, or nothing.';
+  return {
+    client_id: clientId,
+    kind: 'repotted' as const,
+    pot: {
+      shape: old.shape,
+      top_mm: found.top!,
+      base_mm: found.base!,
+      depth_mm: found.depth!,
+      material: draft.material,
+      holes: draft.holes,
+      top_dressing_mm: found.dressing!,
+    },
+    mix_id: Number(draft.mix),
+    date: draft.date,
+    mix_was: draft.mixWas as 'dry' | 'damp' | 'wet',
+    root_loss: Number(draft.roots),
+    findings: draft.findings,
+    why: draft.why as 'signs' | 'years' | 'rescue',
+    divided: Math.round(divided),
+  };
+}
+
+interface Props {
+  plant: BenchPlant;
+  kit: Kit;
+  today: string;
+  onClose(): void;
+}
+
+export function PotItPanel({ plant, kit, today, onClose }: Props) {
+  const [draft, setDraft] = useState(() => draftOf(plant, today));
+  const [clientId] = useState(() => crypto.randomUUID());
+  const [wrong, setWrong] = useState<string | null>(null);
+  const [follows, setFollows] = useState<AftercareTask[] | null>(null);
+  const stock = useStock();
+  const queries = useQueryClient();
+  const set = (some: Partial<PotItDraft>) => setDraft((before) => ({ ...before, ...some }));
+  const save = useMutation({
+    mutationFn: async (body: Exclude<ReturnType<typeof bodyOf>, string>) => {
+      const view = await ask<PlantView>(`/plants/${plant.id}/pottings`, {
+        method: 'POST',
+        version: plant.version,
+        body,
+      });
+      if (body.divided > 0)
+        await ask(`/plants/${plant.id}/copies`, {
+          method: 'POST',
+          body: { count: body.divided, date: body.date, as_offspring: true },
+        });
+      if (draft.fromStock)
+        await ask('/stock/moves', {
+          method: 'POST',
+          body: {
+            client_id: clientId,
+            why: 'potting',
+            lines: [{ stock_id: Number(draft.fromStock), amount: -1 }],
+            anyway: true,
+          },
+        });
+      return { view, body };
+    },
+    onSuccess: async ({ view, body }) => {
+      setFollows(
+        aftercare({
+          pottedOn: dayNumber(body.date),
+          rootLoss: body.root_loss,
+          mixWas: body.mix_was,
+          store: view.outlook.traits.store,
+          cool: false,
+          findings: body.findings,
+          divided: body.divided > 0,
+          chargedMonths: 0,
+          fromWetToDry: false,
+          daysToDry: view.outlook.cycle_days,
+        }),
+      );
+      await queries.invalidateQueries();
+    },
+    onError: (error) => setWrong(wordsOf(error)),
+  });
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const body = bodyOf(draft, plant.old.pot, clientId);
+    if (typeof body === 'string') return setWrong(body);
+    setWrong(null);
+    save.mutate(body);
+  };
+  if (follows)
+    return (
+      <Dialog title="What follows" onClose={onClose}>
+        <ul className="list-disc pl-5">
+          {follows.map((task) => (
+            <li key={`${task.kind} ${task.day}`}>{aftercareWords(task, isoDay, today)}</li>
+          ))}
+        </ul>
+        <p className="my-2">
+          The round tells of each on its day, and the pot is reckoned anew from what its bench has taught.
+        </p>
+        {draft.findings.includes('brown-soft') || draft.findings.includes('pests') ? (
+          <p className="my-2 border-l-4 border-[var(--straw)] pl-2">
+            Throw the old mix away; wash pot and tools. Keep it apart from the others until it is clean twice running.
+          </p>
+        ) : null}
+        <button type="button" className="btn btn-primary h-11 px-6" onClick={onClose}>
+          Good
+        </button>
+      </Dialog>
+    );
+  return (
+    <Dialog title={`Pot ${plant.number}`} onClose={onClose}>
+      <form noValidate onSubmit={submit}>
+        <PotFields draft={draft} set={set} old={plant.old.pot} stock={stock.data ?? []} />
+        <OneOf
+          label="Mix"
+          value={draft.mix}
+          onChange={(mix) => set({ mix })}
+          options={kit.mixes.map((mix) => [String(mix.id), mix.name] as const)}
+          width="w-full"
+        />
+        <Choice
+          legend="The mix went in"
+          name="mix-was"
+          value={draft.mixWas}
+          onChange={(mixWas) => set({ mixWas })}
+          options={MIX_WAS}
+        />
+        <fieldset className="mb-4">
+          <legend className="mb-1 font-semibold">Its roots were</legend>
+          <div className="flex flex-wrap gap-x-5">
+            {ROOT_FINDINGS.map((finding) => (
+              <Tick
+                key={finding}
+                label={FINDING_WORDS[finding]}
+                checked={draft.findings.includes(finding)}
+                onChange={(yes) =>
+                  set({
+                    findings: yes ? [...draft.findings, finding] : draft.findings.filter((one) => one !== finding),
+                  })
+                }
+              />
+            ))}
+          </div>
+        </fieldset>
+        <Choice legend="Roots" name="roots" value={draft.roots} onChange={(roots) => set({ roots })} options={ROOTS} />
+        <Choice legend="Why" name="why" value={draft.why} onChange={(why) => set({ why })} options={WHYS} />
+        <div className="flex flex-wrap gap-x-5">
+          <Typed
+            label="Daughters parted from it"
+            width="w-28"
+            value={draft.divided}
+            onChange={(divided) => set({ divided })}
+          />
+          <Field label="On">
+            {(id) => (
+              <input
+                id={id}
+                type="date"
+                className="input h-11"
+                max={today}
+                value={draft.date}
+                onChange={(event) => set({ date: event.target.value })}
+              />
+            )}
+          </Field>
+        </div>
+        <Wrong words={wrong} />
+        <KeepOrLeave keep="Potted" busy={save.isPending} onLeave={onClose} />
+      </form>
+    </Dialog>
+  );
+}
+
+function PotFields({
+  draft,
+  set,
+  old,
+  stock,
+}: {
+  draft: PotItDraft;
+  set(some: Partial<PotItDraft>): void;
+  old: Pot;
+  stock: readonly StockLine[];
+}) {
+  const pots = stock.filter((line) => line.kind === 'pot' && line.pot !== null);
+  const take = (id: string) => {
+    const pot = pots.find((line) => String(line.id) === id)?.pot;
+    set({
+      fromStock: id,
+      ...(pot
+        ? {
+            top: String(pot.top_mm),
+            base: String(pot.base_mm),
+            depth: String(pot.depth_mm),
+            material: pot.material,
+            holes: pot.holes,
+          }
+        : {}),
+    });
+  };
+  const sizes = [
+    numberIn(draft.top, 10, 3000),
+    numberIn(draft.base, 1, 3000),
+    numberIn(draft.depth, 10, 3000),
+  ] as const;
+  const step = sizes.some(Number.isNaN)
+    ? null
+    : stepOf(old, { ...old, top_mm: sizes[0], base_mm: sizes[1], depth_mm: sizes[2] });
+  return (
+    <>
+      {pots.length > 0 && (
+        <OneOf
+          label="A pot from the stores"
+          value={draft.fromStock}
+          onChange={take}
+          options={[
+            ['', 'none of them'],
+            ...pots.map((line) => [String(line.id), `${line.name} (${line.amount})`] as const),
+          ]}
+          width="w-full"
+        />
+      )}
+      <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-4">
+        <Typed label="Top, mm" width="w-full" value={draft.top} onChange={(top) => set({ top })} />
+        <Typed label="Base, mm" width="w-full" value={draft.base} onChange={(base) => set({ base })} />
+        <Typed label="Mix deep, mm" width="w-full" value={draft.depth} onChange={(depth) => set({ depth })} />
+        <Typed label="Stones, mm" width="w-full" value={draft.dressing} onChange={(dressing) => set({ dressing })} />
+      </div>
+      {step && (
+        <p
+          className={`mb-3 text-[15px] ${step.tooLarge ? 'font-semibold text-[var(--straw)]' : 'text-[var(--ink-2)]'}`}
+        >
+          {step.times.toFixed(2)} times the mix it had{step.tooLarge ? ': a large step for its roots.' : '.'}
+        </p>
+      )}
+      <OneOf
+        label="Of"
+        value={draft.material}
+        onChange={(material) => set({ material: material as Pot['material'] })}
+        options={POT_MATERIALS.map((material) => [material, material] as const)}
+      />
+      <Tick label="It has a hole" checked={draft.holes} onChange={(holes) => set({ holes })} />
+      {!draft.holes && (
+        <p className="mb-3 border-l-4 border-[var(--straw)] pl-2 text-[15px]">
+          Without one no drench: drill it (tape, wet drill, eye cover), or keep it as an outer pot.
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,84 @@
+/** A component weighed on the kitchen scale: its own figures then stand for the tabled ones. */
+import { type Component, fromScaleTest } from '@zinc-pail/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { type FormEvent, useState } from 'react';
+import { ask, wordsOf } from '../../api/client.ts';
+import { OneOf, SectionHead, Typed, Wrong } from '../../forms/Fields.tsx';
+import { numberIn } from '../../words/numbers.ts';
+
+const FIELDS = [
+  ['volumeMl', 'Volume, loose, ml', 50, 20_000],
+  ['depthMm', 'Height of it, mm', 30, 500],
+  ['dryG', 'Dry, g', 1, 50_000],
+  ['soakedG', 'Soaked, g', 1, 50_000],
+  ['drainedG', 'Drained, g', 1, 50_000],
+] as const;
+type Field = (typeof FIELDS)[number][0];
+
+export function ScalePanel({ components }: { components: ReadonlyMap<string, Component> }) {
+  const [which, setWhich] = useState('pumice');
+  const [typed, setTyped] = useState<Record<Field, string>>({
+    volumeMl: '',
+    depthMm: '',
+    dryG: '',
+    soakedG: '',
+    drainedG: '',
+  });
+  const [wrong, setWrong] = useState<string | null>(null);
+  const queries = useQueryClient();
+  const like = components.get(which)!;
+  const keep = useMutation({
+    mutationFn: (values: object) => ask('/components', { method: 'PUT', body: { id: which, ph: like.ph, ...values } }),
+    onSuccess: () => queries.invalidateQueries(),
+    onError: (error) => setWrong(wordsOf(error)),
+  });
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const values = Object.fromEntries(
+      FIELDS.map(([field, , least, most]) => [field, numberIn(typed[field], least, most)]),
+    ) as Record<Field, number>;
+    const bad = FIELDS.find(([field]) => Number.isNaN(values[field]));
+    if (bad) return setWrong(`${bad[1]}: a number from ${bad[2]} to ${bad[3]}.`);
+    try {
+      setWrong(null);
+      keep.mutate(fromScaleTest(values, like));
+    } catch (error) {
+      setWrong(`It cannot be: ${(error as Error).message}`);
+    }
+  };
+  return (
+    <details className="mt-8 max-w-3xl">
+      <summary className="cursor-pointer">
+        <SectionHead>Weigh a component of your own</SectionHead>
+      </summary>
+      <p className="max-w-prose">
+        Fill a vessel with straight sides and holes in its bottom, level and loose; weigh the filling dry. Close the
+        holes, fill up with water, wait a night, weigh it soaked. Open the holes, let it drain, weigh again.
+      </p>
+      <form noValidate onSubmit={submit}>
+        <OneOf
+          label="Which"
+          value={which}
+          onChange={setWhich}
+          options={[...components.values()].map(({ id, name }) => [id, name] as const)}
+        />
+        <div className="flex flex-wrap gap-x-5">
+          {FIELDS.map(([field, label]) => (
+            <Typed
+              key={field}
+              label={label}
+              width="w-32"
+              value={typed[field]}
+              onChange={(value) => setTyped({ ...typed, [field]: value })}
+            />
+          ))}
+        </div>
+        <button type="submit" className="btn h-11" disabled={keep.isPending}>
+          Reckon with these
+        </button>
+        <Wrong words={wrong} />
+        {keep.isSuccess && <p role="status">Kept: every pot with {like.name} in it is reckoned anew.</p>}
+      </form>
+    </details>
+  );
+}

@@ -1,0 +1,135 @@
+/** Recipes on the bench: what a pot holds, how parts change, what is taken from which bag. */
+import type { StockLine } from '@zinc-pail/contract/potting';
+import { COMPONENTS, type Pot } from '@zinc-pail/core';
+import { describe, expect, it } from 'vitest';
+import { bodyOf, draftOf } from './PotItPanel.tsx';
+import { fromStores, heldOf, litresOf, pricesOf, withPart } from './recipes.ts';
+import { thingOf } from './StoresPage.tsx';
+
+const POT: Pot = {
+  shape: 'round',
+  top_mm: 100,
+  base_mm: 75,
+  depth_mm: 90,
+  material: 'plastic',
+  holes: true,
+  top_dressing_mm: 0,
+};
+const line = (id: number, component_ref: string, amount: number, price_minor: number | null = null): StockLine => ({
+  id,
+  kind: 'component',
+  name: `bag ${id}`,
+  component_ref,
+  pot: null,
+  amount,
+  low: null,
+  price_minor,
+  version: 1,
+});
+
+describe('a recipe', () => {
+  it('of nothing holds nothing; of peat little air, and says so', () => {
+    expect(heldOf([], POT, COMPONENTS, null, new Map())).toBeNull();
+    const peat = heldOf([{ component: 'peat', parts: 1 }], POT, COMPONENTS, null, new Map())!;
+    expect(peat.warnings.join(' ')).toMatch(/sheds water/);
+    expect(peat.costMinor).toBeNull();
+    expect(peat.days).toBeNull();
+  });
+  it('costs what its loose litres cost', () => {
+    const held = heldOf([{ component: 'pumice', parts: 1 }], POT, COMPONENTS, null, new Map([['pumice', 1000]]))!;
+    expect(held.costMinor).toBeGreaterThan(500);
+    expect(held.costMinor).toBeLessThan(600);
+  });
+  it('parts are set, added and taken out', () => {
+    const parts = [{ component: 'pumice', parts: 2 }];
+    expect(withPart(parts, 'pumice', 3)).toEqual([{ component: 'pumice', parts: 3 }]);
+    expect(withPart(parts, 'loam', 1)).toEqual([...parts, { component: 'loam', parts: 1 }]);
+    expect(withPart(parts, 'pumice', 0)).toEqual([]);
+    expect(withPart(parts, 'loam', 0)).toEqual(parts);
+  });
+});
+
+describe('the stores', () => {
+  const stock = [line(1, 'pumice', 2, 120), line(2, 'pumice', 5, 90), line(3, 'loam', 1)];
+  it('hold all bags of a component together, at the lowest price', () => {
+    expect(litresOf(stock).get('pumice')).toBe(7);
+    expect(pricesOf(stock)).toEqual(new Map([['pumice', 90]]));
+  });
+  it('are drawn on from the fullest bag; what none holds falls on the last', () => {
+    expect(fromStores(stock, [{ component: 'pumice', litres: 6 }])).toEqual([
+      { stock_id: 2, amount: -5 },
+      { stock_id: 1, amount: -1 },
+    ]);
+    expect(fromStores(stock, [{ component: 'loam', litres: 3 }])).toEqual([{ stock_id: 3, amount: -3 }]);
+    expect(fromStores(stock, [{ component: 'lava', litres: 3 }])).toEqual([]);
+  });
+  it.each([
+    [{ name: '' }, /A name/],
+    [{ amount: 'much' }, /How much/],
+    [{ price: 'dear' }, /price/],
+    [{ kind: 'pot' as const, top: '2' }, /Width and depth/],
+  ])('%o is no thing', (over, words) =>
+    expect(
+      thingOf({
+        kind: 'component',
+        name: 'x',
+        component: 'pumice',
+        top: '90',
+        depth: '80',
+        material: 'plastic',
+        amount: '1',
+        low: '',
+        price: '',
+        ...over,
+      }),
+    ).toMatch(words),
+  );
+  it('take a pot with its measures and its price in the smallest unit', () => {
+    const pot = {
+      kind: 'pot' as const,
+      name: 'Clay',
+      component: 'pumice',
+      top: '100',
+      depth: '90',
+      material: 'terracotta' as const,
+      amount: '6',
+      low: '2',
+      price: '1,80',
+    };
+    expect(thingOf(pot)).toMatchObject({
+      component_ref: null,
+      pot: { top_mm: 100, base_mm: 75, material: 'terracotta' },
+      amount: 6,
+      low: 2,
+      price_minor: 180,
+    });
+  });
+});
+
+describe('a potting as it is typed', () => {
+  const beside = {
+    pot: POT,
+    stand: { weightG: 1, tipsAtDeg: 1, tipsInWindMS: 1 },
+    days: { now: { p10: 1, p50: 1, p90: 1 }, winter: { p10: 1, p50: 1, p90: 1 } },
+  };
+  const plant = { next: { ...beside, rooting: 'snug' as const, times: 1.5, tooLarge: false }, blocks: [], mix_id: 4 };
+  it('starts with the pot that is proposed, and a rescue where something stands in the way', () => {
+    const draft = draftOf(plant, '2026-05-01');
+    expect(draft).toMatchObject({ top: '100', depth: '90', mix: '4', why: 'signs' });
+    expect(draftOf({ ...plant, blocks: [{ code: 'resting', until: null }] }, '2026-05-01').why).toBe('rescue');
+    expect(bodyOf(draft, POT, 'an id')).toMatchObject({
+      kind: 'repotted',
+      pot: POT,
+      mix_id: 4,
+      root_loss: 0,
+      divided: 0,
+    });
+  });
+  it.each([
+    [{ top: 'wide' }, /Width at the top/],
+    [{ depth: '5' }, /Depth of mix/],
+    [{ divided: '-1' }, /Daughters/],
+  ])('%o asks', (over, words) =>
+    expect(bodyOf({ ...draftOf(plant, '2026-05-01'), ...over }, POT, 'an id')).toMatch(words),
+  );
+});

@@ -1,0 +1,172 @@
+/** Recipes on the mixing bench: what each holds in a pot, for a plant, and how they are changed. */
+import type { OwnComponentFields, PlantDrying, StockLine } from '@zinc-pail/contract/potting';
+import {
+  type Blend,
+  blendMix,
+  type Component,
+  componentsOf,
+  type DaysToDry,
+  daysToDryIn,
+  mineralBand,
+  mineralShare,
+  type MixPart,
+  type Pot,
+  potCapacity,
+} from '@zinc-pail/core';
+
+export interface Recipe {
+  key: string;
+  name: string;
+  /** of one that is kept already */
+  mixId: number | null;
+  parts: MixPart[];
+}
+
+export interface Held {
+  blend: Blend;
+  porosity: number;
+  air: number;
+  held: number;
+  availableMl: number;
+  wetLayerMm: number;
+  weightG: number;
+  ph: number;
+  shrink: number;
+  mineral: number;
+  days: { now: DaysToDry; winter: DaysToDry } | null;
+  costMinor: number | null;
+  warnings: string[];
+}
+
+const LITTLE_AIR = 0.12;
+const SHEDS = 0.35;
+const MOSTLY_WET = 0.4;
+const ML_A_LITRE = 1000;
+const RINSE = new Set(['fine-sand', 'coarse-sand']);
+
+/** What a recipe does in a pot; null where it has no parts yet. */
+export function heldOf(
+  parts: readonly MixPart[],
+  pot: Pot,
+  components: ReadonlyMap<string, Component>,
+  drying: PlantDrying['drying'] | null,
+  prices: ReadonlyMap<string, number>,
+): Held | null {
+  const used = parts.filter((part) => part.parts > 0 && components.has(part.component));
+  if (used.length === 0) return null;
+  const blend = blendMix(
+    { id: used.map((part) => `${part.parts} ${part.component}`).join(' '), parts: used },
+    components,
+  );
+  const capacity = potCapacity(pot, blend);
+  const total = used.reduce((sum, part) => sum + part.parts, 0);
+  const looseL = capacity.volumeMl / ML_A_LITRE / (1 - blend.shrink);
+  const costs = used.map((part) => {
+    const price = prices.get(part.component);
+    return price === undefined ? null : (price * looseL * part.parts) / total;
+  });
+  const mineral = mineralShare(used, (id) => components.get(id)?.organicShare);
+  return {
+    blend,
+    porosity: blend.totalPorosity,
+    air: capacity.airFilledPorosity,
+    held: capacity.containerCapacity,
+    availableMl: capacity.availableMl,
+    wetLayerMm: capacity.saturatedLayerMm,
+    weightG: blend.bulkDensityDryGMl * capacity.volumeMl + capacity.drainedMl,
+    ph: blend.ph,
+    shrink: blend.shrink,
+    mineral,
+    days: drying && {
+      now: daysToDryIn(drying, pot, blend, drying.now),
+      winter: daysToDryIn(drying, pot, blend, drying.winter),
+    },
+    costMinor: costs.some((cost) => cost === null)
+      ? null
+      : Math.round(costs.reduce<number>((sum, cost) => sum + cost!, 0)),
+    warnings: warningsOf(
+      used,
+      { blend, mineral, air: capacity.airFilledPorosity, wetMm: capacity.saturatedLayerMm },
+      pot,
+      drying,
+    ),
+  };
+}
+
+function warningsOf(
+  parts: readonly MixPart[],
+  { blend, mineral, air, wetMm }: { blend: Blend; mineral: number; air: number; wetMm: number },
+  pot: Pot,
+  drying: PlantDrying['drying'] | null,
+): string[] {
+  const words: string[] = [];
+  const band = drying && mineralBand(drying.traits.form, drying.traits.store);
+  if (band && mineral < band[0])
+    words.push(
+      `Too much in it was once alive for this plant: ${percent(mineral)} mineral, ${percent(band[0])} and more is wanted.`,
+    );
+  if (band && mineral > band[1])
+    words.push(`Leaner than this plant likes: ${percent(mineral)} mineral, up to ${percent(band[1])} suits it.`);
+  if (air < LITTLE_AIR)
+    words.push(`Little air after a drench: ${percent(air)}; roots of succulents want 20 % and more.`);
+  if (wetMm > MOSTLY_WET * pot.depth_mm) words.push(`The wet layer is ${Math.round(wetMm)} mm of ${pot.depth_mm} mm.`);
+  if (blend.rewetDifficulty >= SHEDS) words.push('Once bone dry it sheds water: stand it in water, or pour twice.');
+  if (parts.some(({ component }) => RINSE.has(component)))
+    words.push('Washed sand only: building and beach sand bring salts.');
+  if (!pot.holes) words.push('This pot has no hole.');
+  return words;
+}
+
+function percent(share: number): string {
+  return `${Math.round(100 * share)} %`;
+}
+
+/** All components that may go in: the library's and the keeper's own, which win. */
+export function allComponents(own: readonly OwnComponentFields[]): Map<string, Component> {
+  return componentsOf(own);
+}
+
+/** Price of a litre by component: the cheapest that lies in the stores. */
+export function pricesOf(stock: readonly StockLine[]): Map<string, number> {
+  const prices = new Map<string, number>();
+  for (const { component_ref: ref, price_minor: price } of stock) {
+    if (ref === null || price === null) continue;
+    prices.set(ref, Math.min(price, prices.get(ref) ?? Infinity));
+  }
+  return prices;
+}
+
+/** Litres by component, all bags of it together. */
+export function litresOf(stock: readonly StockLine[]): Map<string, number> {
+  const litres = new Map<string, number>();
+  for (const { component_ref: ref, amount } of stock)
+    if (ref !== null) litres.set(ref, (litres.get(ref) ?? 0) + amount);
+  return litres;
+}
+
+/** A part set to so many; at nought it goes. A new one joins at the end. */
+export function withPart(parts: readonly MixPart[], component: string, count: number): MixPart[] {
+  const kept = parts.filter((part) => part.component !== component || count > 0);
+  return kept.some((part) => part.component === component)
+    ? kept.map((part) => (part.component === component ? { component, parts: count } : part))
+    : count > 0
+      ? [...kept, { component, parts: count }]
+      : [...kept];
+}
+
+/** What a component's litres are taken from: bags of it, the fullest first. */
+export function fromStores(
+  stock: readonly StockLine[],
+  lines: readonly { component: string; litres: number }[],
+): { stock_id: number; amount: number }[] {
+  return lines.flatMap(({ component, litres }) => {
+    let left = litres;
+    const bags = stock.filter((one) => one.component_ref === component).toSorted((a, b) => b.amount - a.amount);
+    return bags.flatMap((bag, i) => {
+      // What no bag holds is taken from the last, so that the stores say what they lack.
+      const some = i === bags.length - 1 ? left : Math.min(left, bag.amount);
+      left -= some;
+      return some > 0 ? [{ stock_id: bag.id, amount: -Math.round(some * 1000) / 1000 }] : [];
+    });
+  });
+}
