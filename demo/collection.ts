@@ -3,7 +3,7 @@
  * and the small garden that his niece's school keeps on its roof in made-up Port Alder at 34° south.
  * Everyone and everywhere in it is invented.
  */
-import type { Mix, Normals, Place, Plant, Pot, PotMaterial } from '@zinc-pail/core';
+import type { Mix, Normals, Place, Plant, Pot, PotMaterial, Sign } from '@zinc-pail/core';
 import { BRACKWEHR, PORT_ALDER } from '@zinc-pail/standins/weather/climates';
 
 export interface DemoSite {
@@ -69,13 +69,15 @@ export interface DemoPlant {
   plant: Omit<Plant, 'events' | 'id'>;
   /** winters in the cellar */
   cellar: boolean;
+  /** what its pot was seen to do, days ago */
+  seen: readonly (readonly [Sign, number])[];
   /** how this pot really dries against the reckoned, hidden from the engine */
   truth: { checks: 'finger' | 'meter' | 'weight' | 'none' };
 }
 
 type Row = [
   name: string, place: string, mix: string, pot: PotWords, diameterCm: number, heightCm: number, provenance: string,
-  more?: { dressing?: number; cellar?: boolean; checks?: DemoPlant['truth']['checks']; noHole?: boolean; extra?: Partial<Plant> },
+  more?: { dressing?: number; cellar?: boolean; checks?: DemoPlant['truth']['checks']; noHole?: boolean; seen?: DemoPlant['seen']; extra?: Partial<Plant> },
 ];
 
 const NORTH: Row[] = [
@@ -105,7 +107,7 @@ const NORTH: Row[] = [
   ['Lachenalia aloides', 'lean-to', 'bulb', 'round 12x11 terracotta', 10, 16, 'bulbs from a swap', { checks: 'meter' }],
   ['Massonia depressa', 'lean-to', 'bulb', 'round 11x11 plastic', 12, 2, 'seed, raised on the lock'],
   ['Haworthiopsis limifolia', 'sill', 'leaf', 'round 8x6.2 plastic', 8, 5, 'offset from the parsonage'],
-  ['Haworthia cooperi var. truncata', 'sill', 'leaf', 'round 8x8 glazed', 7, 4, 'autumn meeting', { checks: 'weight' }],
+  ['Haworthia cooperi var. truncata', 'sill', 'leaf', 'round 8x8 glazed', 7, 4, 'autumn meeting', { checks: 'weight', seen: [['roots-out', 19], ['pot-bulging', 6]] }],
   ['Gasteria carinata', 'sill', 'leaf', 'round 10x9 plastic', 12, 9, 'market at Brackwehr'],
   ['Gasteria ‘Tow Path’', 'sill', 'leaf', 'round 12x10 terracotta', 15, 10, 'own cross'],
   ['Echeveria agavoides', 'sill', 'leaf', 'round 11x9 terracotta', 13, 8, 'market at Brackwehr'],
@@ -159,8 +161,8 @@ const SOUTH: Row[] = [
   ['Cotyledon orbiculata', 'roof', 'roof', 'round 18x16 terracotta', 24, 25, 'cutting, class 4'],
   ['Portulacaria afra', 'roof', 'roof', 'round 17x15 plastic', 25, 30, 'cutting, class 5'],
   ['Agave attenuata', 'roof', 'roof', 'round 26x22 concrete', 40, 35, 'gate of the school'],
-  ['Echinopsis oxygona', 'roof', 'roof', 'round 15x13 terracotta', 12, 14, 'offsets, class 4', { checks: 'meter' }],
-  ['Haworthiopsis attenuata', 'roof', 'roof', 'bowl 20x9 terracotta', 15, 8, 'offsets, class 6'],
+  ['Echinopsis oxygona', 'roof', 'roof', 'round 15x13 terracotta', 12, 14, 'offsets, class 4', { checks: 'meter', seen: [['roots-out', 8], ['pot-bulging', 8]] }],
+  ['Haworthiopsis attenuata', 'roof', 'roof', 'bowl 20x9 terracotta', 15, 8, 'offsets, class 6', { seen: [['roots-out', 12], ['topples', 12]] }],
   ['Drosanthemum floribundum', 'roof', 'roof', 'bowl 24x9 terracotta', 26, 6, 'cutting, the sea wall'],
   ['Opuntia ficus-indica', 'roof', 'roof', 'round 28x25 plastic', 45, 70, 'pad, class 5'],
 ];
@@ -170,6 +172,7 @@ function plantsOf(rows: Row[], site: number, firstNumber: number): DemoPlant[] {
     number: String(firstNumber + i).padStart(3, '0'),
     name, provenance, site,
     cellar: more.cellar ?? false,
+    seen: more.seen ?? [],
     truth: { checks: more.checks ?? 'finger' },
     plant: {
       name, taxon: name, diameter_mm: diameterCm * 10, height_mm: heightCm * 10, place, mix,

@@ -194,6 +194,7 @@ function keep(stage: GardenForecast, plant: Plant, demo: DemoPlant, first: numbe
     const whim = rate * Math.exp(0.08 * standardNormal(random));
     m = dryStep(m, whim * model.loss.surface[i]!, whim * model.loss.wall[i]!, whim * model.loss.plant[i]!);
   }
+  for (const [sign, ago] of demo.seen) events.push({ type: 'sign', date: isoDay(today - ago), sign, strength: 2 });
   return events.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
 }
 

@@ -1,6 +1,6 @@
 /** What a mark means beyond the judgement that follows it: how far a look can be trusted, what a drink or food did. */
 import type { AfterNote } from '@zinc-pail/core';
-import { drainFinding } from './drainage.ts';
+import { drainWords } from './drainage.ts';
 import { amountWords, lengthWords, type Units } from './units.ts';
 
 export function afterWords({ code, n }: AfterNote, units: Units): string {
@@ -40,7 +40,7 @@ export function afterWords({ code, n }: AfterNote, units: Units): string {
     case 'more-than-fits':
       return `That is more than the pot held room for (about ${amountWords(n.fits_ml!, units)}): is it the right pot? Tip out what stands in it.`;
     case 'drain':
-      return drainFinding(n.seconds!, n.depth_mm!, n.organic ?? 0).words;
+      return drainWords(n.seconds!, n.depth_mm!, n.organic ?? 0);
     case 'before-it-came':
       return 'That day lies before the plant came: is the date right?';
   }

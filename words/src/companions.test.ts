@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { companionClashes } from './companions.ts';
-import { drainFinding } from './drainage.ts';
+import { drainWords } from './drainage.ts';
 
 describe('companions in one pot', () => {
   const summer = { habit: 'summer' as const, dryRule: 'dry-through' as const };
@@ -22,14 +22,13 @@ describe('companions in one pot', () => {
 
 describe('the drain test', () => {
   it.each([
-    [0.5, 'fast'],
-    [10, 'right'],
-    [18, 'slow'],
-    [60, 'slow'],
-    [200, 'blocked'],
-  ] as const)('%d s through 10 cm is %s', (seconds, word) => expect(drainFinding(seconds, 100).word).toBe(word));
-  it('does not call a soil gritty', () => {
-    expect(drainFinding(9, 100, 0.6).words).not.toMatch(/gritty/);
-    expect(drainFinding(9, 100, 0.1).words).toMatch(/gritty/);
-  });
+    [10, 0.1, /as a gritty mix should/],
+    [9, 0.6, /freely, for a soil/],
+    [12, 0.1, /little slow/],
+    [18, 0.1, /opener mix/],
+    [200, 0.1, /shut by roots/],
+    [1, 0.6, /no test of its drainage/],
+  ] as const)('%d s through 10 cm of a mix of difficulty %d', (seconds, organic, words) =>
+    expect(drainWords(seconds, 100, organic)).toMatch(words),
+  );
 });

@@ -16,7 +16,7 @@ const TODAY = '2026-05-01';
 
 describe('the potting bench in words', () => {
   it.each(NEED_CODES)('%s is a clause', (code) => {
-    const n = { times: 1.8, years: 4, organic: 0.6, diameter_mm: 90, top_mm: 90, usual: 3 };
+    const n = { times: 1.8, years: 4, organic: 0.6, diameter_mm: 90, top_mm: 90, usual: 3, seconds: 40 };
     const words = needWords({ code, weight: 0.3, n } as NeedReason, SI);
     expect(words).toMatch(/^[a-z0-9].*[^.]$/);
     expect(words).not.toMatch(/undefined|NaN/);

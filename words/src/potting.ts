@@ -24,6 +24,8 @@ export function needWords({ code, n }: NeedReason, units: Units): string {
       return 'water runs straight through';
     case 'stands':
       return 'water stands on it';
+    case 'drains-slowly':
+      return `a pour took ${Math.round(n.seconds!)} s to come through`;
     case 'dries-faster':
       return `it dries ${n.times!.toFixed(1)} times as fast as when it was new`;
     case 'salts':

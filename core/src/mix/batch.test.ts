@@ -6,7 +6,7 @@ import { amendToAir } from './amend.ts';
 import { batchOf } from './batch.ts';
 import { blendMix } from './blend.ts';
 import { COMPONENTS } from './components.ts';
-import { drainVerdict, fromScaleTest } from './measured.ts';
+import { asksForOpenerMix, drainVerdict, fromScaleTest } from './measured.ts';
 import { mineralBand, mineralShare, mixSteps, SCHOOL_IDS, SCHOOLS } from './recipes.ts';
 import { waterAt } from './retention.ts';
 
@@ -153,13 +153,17 @@ describe('a component weighed', () => {
 
 describe('a pour timed', () => {
   it.each([
-    [8, 0.1, 'passes'],
-    [10, 0.1, 'passes'],
-    [13, 0.1, 'slow'],
-    [16, 0.1, 'blocked'],
-    [2, 0.7, 'ran-past'],
-    [2, 0.1, 'passes'],
-  ] as const)('%d s through a mix of difficulty %d: %s', (seconds, difficulty, verdict) =>
-    expect(drainVerdict(seconds, difficulty)).toBe(verdict),
-  );
+    [8, 100, 0.1, 'passes', false],
+    [10, 60, 0.1, 'passes', false],
+    [13, 100, 0.1, 'slow', false],
+    [16, 100, 0.1, 'slow', true],
+    [16, 200, 0.1, 'passes', false],
+    [16, 50, 0.1, 'slow', true],
+    [90, 100, 0.1, 'blocked', true],
+    [2, 100, 0.7, 'ran-past', false],
+    [2, 100, 0.1, 'passes', false],
+  ] as const)('%d s through %d mm of a mix of difficulty %d: %s', (seconds, depthMm, difficulty, verdict, opener) => {
+    expect(drainVerdict(seconds, depthMm, difficulty)).toBe(verdict);
+    expect(asksForOpenerMix(seconds, depthMm)).toBe(opener);
+  });
 });

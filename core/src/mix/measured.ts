@@ -64,17 +64,28 @@ function round(value: number): number {
 export const DRAINS = ['passes', 'slow', 'blocked', 'ran-past'] as const;
 export type Drains = (typeof DRAINS)[number];
 
+/** For a hand's depth of mix. */
 const PASSES_S = 10;
 const SLOW_S = 15;
+const BLOCKED_S = 60;
 const INSTANT_S = 3;
 /** From this difficulty on a ball that went dry sheds water: an instant run is no sign of drainage then. */
 const SHEDS_FROM = 0.35;
+const HAND_MM = 100;
 
 /**
- * A pour timed from the surface to the outflow: some ten seconds pass, fifteen and more ask for an opener mix; a peaty
- * ball through which it runs at once was dry and shed it.
+ * A pour timed from the surface to the outflow: some ten seconds pass, fifteen and more ask for an opener mix, a minute
+ * is a shut hole; a peaty ball through which it runs at once was dry and shed it. A deep pot is given its depth's time, a
+ * shallow one no less.
  */
-export function drainVerdict(seconds: number, rewetDifficulty: number): Drains {
+export function drainVerdict(seconds: number, depthMm: number, rewetDifficulty: number): Drains {
   if (seconds <= INSTANT_S && rewetDifficulty > SHEDS_FROM) return 'ran-past';
-  return seconds <= PASSES_S ? 'passes' : seconds < SLOW_S ? 'slow' : 'blocked';
+  const ofAHand = seconds / Math.max(1, depthMm / HAND_MM);
+  if (ofAHand <= PASSES_S) return 'passes';
+  return ofAHand < BLOCKED_S ? 'slow' : 'blocked';
+}
+
+/** Between passing and this it is only a little slow: a look at the hole, no new mix yet. */
+export function asksForOpenerMix(seconds: number, depthMm: number): boolean {
+  return seconds / Math.max(1, depthMm / HAND_MM) >= SLOW_S;
 }

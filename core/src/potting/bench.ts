@@ -7,6 +7,7 @@ import type { Air, PlaceKind, Pot, Sign } from '../garden.ts';
 import { ROT_PRONE } from '../judgement/harm.ts';
 import { whatWasSeen } from '../judgement/seen.ts';
 import type { Blend } from '../mix/blend.ts';
+import { asksForOpenerMix } from '../mix/measured.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import { isRootShy, likesTight, pottingBlocks, pottingNeed, type Block, type Need } from './need.ts';
 import {
@@ -34,6 +35,8 @@ export interface PottingFacts {
   saltsOver: boolean;
   arrivedOn: DayNumber | null;
   floweredOn: DayNumber | null;
+  /** the last pour that was timed, seconds from the surface to the hole */
+  poured: { day: DayNumber; seconds: number } | null;
   /** from the potting's own row, where the journal does not tell */
   pottedOn: DayNumber | null;
 }
@@ -65,7 +68,7 @@ export const WINTER_DAYS_TOO_LONG = 60;
 const AHEAD_DAYS = 21;
 
 export function pottingOf(facts: PottingFacts): PottingView {
-  const { outlook, today, rules, blend, place } = facts;
+  const { outlook, today, rules, blend, place, poured } = facts;
   const { model, plant } = outlook;
   const { traits } = model;
   const seen = whatWasSeen(plant.events, today, null);
@@ -99,6 +102,10 @@ export function pottingOf(facts: PottingFacts): PottingView {
       signs: lastSigns(outlook),
       faster: outlook.change?.kind === 'faster' ? outlook.change.factor : 1,
       saltsOver: facts.saltsOver,
+      slowPour:
+        poured && (pottedOn === null || poured.day > pottedOn) && asksForOpenerMix(poured.seconds, plant.pot.depth_mm)
+          ? poured
+          : null,
       organicShare: blend.organicShare,
       // Shoots that hang over the rim have outgrown nothing.
       diameterMm: hasBody(traits.form) ? plant.diameter_mm : 0,

@@ -9,6 +9,7 @@ export const NEED_CODES = [
   'bulging',
   'runs-through',
   'stands',
+  'drains-slowly',
   'dries-faster',
   'salts',
   'topples',
@@ -35,6 +36,8 @@ export interface NeedFacts {
   /** pace against what this potting was at first, or 1 */
   faster: number;
   saltsOver: boolean;
+  /** the last pour that was timed in this pot asked for an opener mix */
+  slowPour: { day: DayNumber; seconds: number } | null;
   /** share of the mix that was alive: it rots, and holds more and more water */
   organicShare: number;
   diameterMm: number;
@@ -52,6 +55,7 @@ const WORTH: Record<NeedCode, number> = {
   bulging: 0.5,
   'runs-through': 0.35,
   stands: 0.4,
+  'drains-slowly': 0.35,
   'dries-faster': 0.4,
   salts: 0.2,
   topples: 0.35,
@@ -99,6 +103,7 @@ export function pottingNeed(facts: NeedFacts): Need {
     if (code && today - day <= SIGN_DAYS && (pottedOn === null || day > pottedOn)) add(code, { days: today - day });
   }
   if (facts.faster >= FASTER_FROM) add('dries-faster', { times: hundredth(facts.faster) });
+  if (facts.slowPour) add('drains-slowly', { seconds: facts.slowPour.seconds });
   if (facts.saltsOver) add('salts');
   if (facts.tips) add('topples', {}, WORTH.topples * 0.7);
   const years = pottedOn === null ? null : (today - pottedOn) / DAYS_A_YEAR;

@@ -19,6 +19,7 @@ const NEED: NeedFacts = {
   signs: new Map(),
   faster: 1,
   saltsOver: false,
+  slowPour: null,
   organicShare: 0.3,
   diameterMm: 60,
   heightMm: 60,
@@ -48,6 +49,7 @@ describe('who wants a new pot', () => {
   it.each<[Partial<NeedFacts>, string]>([
     [{ faster: 1.8 }, 'dries-faster'],
     [{ saltsOver: true }, 'salts'],
+    [{ slowPour: { day: TODAY - 9, seconds: 40 } }, 'drains-slowly'],
     [{ diameterMm: 95 }, 'outgrown'],
     [{ tips: true }, 'topples'],
     [{ signs: seen('water-stands') }, 'stands'],

@@ -38,3 +38,25 @@ export function spreadOverWeekends(
   }
   return out;
 }
+
+/** What of the bench decides a weekend: a rescue, or one that is only looked at, has none of its own. */
+export interface BenchLine {
+  id: number;
+  need: { score: number; verdict: 'due' | 'look' | 'none' };
+  suits: { from: DayNumber; to: DayNumber } | null;
+  blocks: readonly { until: DayNumber | null }[];
+}
+
+/** The Saturday of every plant that has a reason: within the weeks that suit it, and when nothing stands in its way. */
+export function weekendsOf(
+  lines: readonly BenchLine[],
+  today: DayNumber,
+  potsAWeekend: number,
+): Map<number, DayNumber> {
+  const pots = lines.flatMap(({ id, need, suits, blocks }): ToPot[] => {
+    if (need.verdict === 'none' || !suits || blocks.some(({ until }) => until === null)) return [];
+    const free = Math.max(suits.from, ...blocks.map(({ until }) => until!));
+    return free > suits.to ? [] : [{ id, score: need.score, from: free, to: suits.to }];
+  });
+  return spreadOverWeekends(pots, today, potsAWeekend);
+}

@@ -49,6 +49,8 @@ export type Task =
 export interface PottingBook {
   floweredOn: string | null;
   pottedOn: string | null;
+  /** the last pour that was timed, seconds from the surface to the hole */
+  poured: { date: string; seconds: number } | null;
 }
 
 export interface PlaceToday {
@@ -292,6 +294,7 @@ function pottingViews(site: LoadedSite, facts: readonly [string, PottingBook][])
           arrivedOn: dayOrNull(kept.care.arrivedOn),
           floweredOn: dayOrNull(book.floweredOn),
           pottedOn: dayOrNull(book.pottedOn),
+          poured: book.poured && { day: dayNumber(book.poured.date), seconds: book.poured.seconds },
         }),
       ],
     ];

@@ -92,7 +92,7 @@ async function benchPlants(app: App, site: SiteRow): Promise<BenchPlant[]> {
   ]);
   const views = await app.outlooks.pottingOf(
     site,
-    [...books].map(([id, { floweredOn, pottedOn }]) => [String(id), { floweredOn, pottedOn }]),
+    [...books].map(([id, { floweredOn, pottedOn, poured }]) => [String(id), { floweredOn, pottedOn, poured }]),
   );
   const placeName = new Map(places.map(({ id, name }) => [id, name]));
   return cards

@@ -171,25 +171,50 @@ export async function putComponent(
 }
 
 /** What each living plant's book says of flowers and pottings. */
-export async function pottingBooks(
-  pool: Pool,
-  siteId: number,
-): Promise<Map<number, { floweredOn: string | null; pottedOn: string | null; mixId: number; version: number }>> {
+export interface PottingBook {
+  floweredOn: string | null;
+  pottedOn: string | null;
+  /** the last pour that was timed, seconds from the surface to the hole */
+  poured: { date: string; seconds: number } | null;
+  mixId: number;
+  version: number;
+}
+
+export async function pottingBooks(pool: Pool, siteId: number): Promise<Map<number, PottingBook>> {
   const [rows] = await pool.query<
-    Row<{ id: number; flowered: string | null; potted: string | null; mix_id: number; version: number }>[]
+    Row<{
+      id: number;
+      flowered: string | null;
+      potted: string | null;
+      poured: string | null;
+      mix_id: number;
+      version: number;
+    }>[]
   >(
     `SELECT s.open_plant_id AS id, po.from_day AS potted, po.mix_id, p.version,
        (SELECT MAX(j.day) FROM journal j WHERE j.plant_id = s.open_plant_id AND j.type = 'flowering'
-         AND j.voided_at IS NULL AND JSON_VALUE(j.detail, '$.stage') IN ('buds', 'open')) AS flowered
+         AND j.voided_at IS NULL AND JSON_VALUE(j.detail, '$.stage') IN ('buds', 'open')) AS flowered,
+       (SELECT CONCAT(j.day, ' ', JSON_VALUE(j.detail, '$.seconds')) FROM journal j
+         WHERE j.plant_id = s.open_plant_id AND j.type = 'drain' AND j.voided_at IS NULL
+         ORDER BY j.day DESC, j.id DESC LIMIT 1) AS poured
      FROM stay s JOIN place pl ON pl.id = s.place_id JOIN potting po ON po.open_plant_id = s.open_plant_id
        JOIN plant p ON p.id = s.open_plant_id
      WHERE pl.site_id = ?`,
     [siteId],
   );
   return new Map(
-    rows.map(({ id, flowered, potted, mix_id: mixId, version }) => [
-      id,
-      { floweredOn: flowered, pottedOn: potted, mixId, version },
-    ]),
+    rows.map(({ id, flowered, potted, poured, mix_id: mixId, version }) => {
+      const [date, seconds] = poured?.split(' ') ?? [];
+      return [
+        id,
+        {
+          floweredOn: flowered,
+          pottedOn: potted,
+          poured: date ? { date, seconds: Number(seconds) } : null,
+          mixId,
+          version,
+        },
+      ];
+    }),
   );
 }

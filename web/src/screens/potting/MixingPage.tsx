@@ -161,7 +161,7 @@ function RecipeColumn({ recipe, held, pot, components, currency, stroke, onChang
           onChange={(event) => onChange({ ...recipe, name: event.target.value })}
         />
         {onDrop && (
-          <button type="button" className="h-11 px-2 underline" aria-label={`put away ${recipe.name}`} onClick={onDrop}>
+          <button type="button" className="h-11 px-2 whitespace-nowrap underline" aria-label={`put away ${recipe.name}`} onClick={onDrop}>
             put away
           </button>
         )}

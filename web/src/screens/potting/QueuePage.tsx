@@ -1,7 +1,7 @@
 /** Who wants a new pot, the most pressing first: why, whether now, on which weekend, in which pot. */
 import type { Kit } from '@zinc-pail/contract/keeping';
 import type { BenchPlant } from '@zinc-pail/contract/potting';
-import { dayNumber, isoDay, spreadOverWeekends } from '@zinc-pail/core';
+import { isoDay } from '@zinc-pail/core';
 import { blockWords, needWords, suitsWords } from '@zinc-pail/words/potting';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -14,6 +14,7 @@ import { count } from '../../words/amounts.ts';
 import { shortDay } from '../../words/days.ts';
 import { units } from '../../words/units.ts';
 import { BenchDetail } from './BenchDetail.tsx';
+import { weekendsOfBench } from './weekends.ts';
 
 export function QueuePage() {
   const kit = useKit();
@@ -48,16 +49,7 @@ const SHOWN = 12;
 function Queue({ kit, today, plants }: { kit: Kit; today: string; plants: readonly BenchPlant[] }) {
   const [search, setSearch] = useSearchParams();
   const open = plants.find(({ id }) => String(id) === search.get('plant')) ?? null;
-  const now = dayNumber(today);
-  const weekends = spreadOverWeekends(
-    plants.flatMap(({ id, need, suits }) =>
-      need.verdict === 'none' || !suits
-        ? []
-        : [{ id, score: need.score, from: dayNumber(suits.from), to: dayNumber(suits.to) }],
-    ),
-    now,
-    kit.collection.pots_a_weekend,
-  );
+  const weekends = weekendsOfBench(plants, today, kit.collection.pots_a_weekend);
   const quiet = plants.filter(({ need }) => need.verdict === 'none').length;
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">

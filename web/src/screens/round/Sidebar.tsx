@@ -1,11 +1,17 @@
 import type { RoundSite } from '@zinc-pail/contract/api';
+import { dayNumber, isoDay } from '@zinc-pail/core';
+import { needWords } from '@zinc-pail/words/potting';
 import { moveWords } from '@zinc-pail/words/round';
 import { scaleLinear } from 'd3';
 import { Link } from 'react-router';
+import { useKit } from '../../api/kit.ts';
+import { useBench } from '../../api/potting.ts';
 import { Name } from '../../naming/Name.tsx';
 import { count, degrees, litres } from '../../words/amounts.ts';
 import { addDays, shortDay } from '../../words/days.ts';
 import { shareWords } from '../../words/amounts.ts';
+import { units } from '../../words/units.ts';
+import { weekendsOfBench } from '../potting/weekends.ts';
 import { type ColdLine, ColdTonight } from './ColdTonight.tsx';
 
 /**
@@ -20,6 +26,9 @@ export function Sidebar({ sites }: { sites: RoundSite[] }) {
       <Can site={sites[0]!} others={sites.slice(1)} />
       <Tonight sites={sites} />
       <Moves sites={sites} />
+      {sites.map((site) => (
+        <ThisWeekend key={site.id} site={site} />
+      ))}
       <Weeks
         site={sites[0]!}
         load={sites.reduce<number[]>((sum, site) => site.load.map((n, i) => n + (sum[i] ?? 0)), [])}
@@ -132,6 +141,36 @@ function Moves({ sites }: { sites: RoundSite[] }) {
           Move several in the list
         </Link>
       </p>
+    </section>
+  );
+}
+
+const WEEK = 7;
+
+/** Pots that the bench has given to the coming weekend. */
+function ThisWeekend({ site }: { site: RoundSite }) {
+  const kit = useKit();
+  const bench = useBench(site.id);
+  if (!kit.data || !bench.data) return null;
+  const weekends = weekendsOfBench(bench.data.plants, site.today, kit.data.collection.pots_a_weekend);
+  const until = dayNumber(site.today) + WEEK;
+  const pots = bench.data.plants.filter(
+    ({ id, need }) => need.verdict === 'due' && (weekends.get(id) ?? until) < until,
+  );
+  if (pots.length === 0) return null;
+  return (
+    <section>
+      <SideHead>{`To pot on ${shortDay(isoDay(weekends.get(pots[0]!.id)!))}`}</SideHead>
+      <ul className="text-[15px]">
+        {pots.map(({ id, name, need }) => (
+          <li key={id} className="border-b border-[var(--rule)] py-1">
+            <Link to={`/potting?plant=${id}`} className="inline-block min-h-11 underline">
+              <Name written={name} />
+            </Link>
+            : {needWords(need.reasons[0]!, units())}.
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }
