@@ -1,6 +1,8 @@
 /** The potting bench on the wire: who is due, what a pot and a mix do, what lies in the stores. */
 import {
+  type AgainstBefore,
   BLOCK_CODES,
+  type DaysToDry,
   type Drying,
   MATERIAL_CODES,
   NEED_CODES,
@@ -155,6 +157,46 @@ export const plantDrying = object<PlantDrying>(
   'how a plant’s place dries pots',
 );
 
+/** A pot the plant stands or stood in, the first one first. */
+export interface PotThatWas {
+  from: string;
+  to: string | null;
+  pot: Pot;
+  mix: string;
+  root_loss: number | null;
+  /** from full to dry, as reckoned for the plant where it stands now */
+  reckoned: { now: DaysToDry; winter: DaysToDry };
+  drinks: number;
+  median_days: number | null;
+  /** against the pot before it, at the same time of year */
+  against: AgainstBefore | null;
+}
+const days3 = object<DaysToDry>({ p10: number(0, 1e4), p50: number(0, 1e4), p90: number(0, 1e4) }, 'days');
+export const potsSchema = object<{ pots: PotThatWas[] }>(
+  {
+    pots: list(
+      object<PotThatWas>(
+        {
+          from: day(),
+          to: optional(day()),
+          pot,
+          mix: text(LONGEST_NAME),
+          root_loss: optional(number(0, 1)),
+          reckoned: object({ now: days3, winter: days3 }, 'days to dry'),
+          drinks: whole(0, 1e6),
+          median_days: optional(number(0, 1000, 'days')),
+          against: optional(
+            object<AgainstBefore>({ times: number(0, 1000), gaps: whole(1, 1e6) }, 'against the one before'),
+          ),
+        },
+        'a pot',
+      ),
+      'pots',
+    ),
+  },
+  'the pots of a plant',
+);
+
 export interface BenchPlant extends Omit<PottingView, 'suits' | 'blocks'> {
   id: number;
   number: string;
@@ -169,7 +211,6 @@ export interface BenchPlant extends Omit<PottingView, 'suits' | 'blocks'> {
   suits: { from: string; to: string } | null;
   blocks: { code: PottingView['blocks'][number]['code']; until: string | null }[];
 }
-const days3 = object({ p10: number(0, 1e4), p50: number(0, 1e4), p90: number(0, 1e4) }, 'days');
 const beside = {
   pot,
   stand: object({ weightG: number(0, 1e7), tipsAtDeg: number(0, 90), tipsInWindMS: number(0, 1e4) }, 'how it stands'),

@@ -70,6 +70,7 @@ export * from './potting/size.ts';
 export * from './potting/aftercare.ts';
 export * from './potting/bench.ts';
 export * from './potting/weekends.ts';
+export * from './potting/history.ts';
 export * from './care/light.ts';
 export * from './care/placement.ts';
 export * from './care/reminders.ts';

@@ -209,6 +209,16 @@ describe('a potting', () => {
     await send('POST', '/marks', { marks: [{ plant_id: 1, entries }] });
     expect((await also()).filter((one: any) => one.kind === 'potted-look')).toEqual([]);
   });
+  it('each pot stays in the plant’s book, with how it dries and dried', async () => {
+    const { pots } = (await here.ask('/api/plants/1/pots')).body;
+    expect(pots.map((one: any) => [one.pot.top_mm, one.to])).toEqual([
+      [90, ago(1)],
+      [110, null],
+    ]);
+    expect(pots[1].reckoned.now.p50).not.toBe(pots[0].reckoned.now.p50);
+    expect(pots[1]).toMatchObject({ drinks: 0, median_days: null, against: null });
+    expect((await here.ask('/api/plants/999/pots')).status).toBe(404);
+  });
   it('refuses findings that are none', async () => {
     expect((await repot(1, { findings: ['purple'] })).body.faults[0].pointer).toMatch(/^\/findings/);
   });

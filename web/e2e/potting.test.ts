@@ -52,6 +52,27 @@ describe('mixing', () => {
     expect(await page.$$eval('section[aria-label] dl', (all) => all.length)).toBeGreaterThanOrEqual(3);
     await page.close();
   }, 120_000);
+  it('says how much opens up a bag, less where less is asked', async () => {
+    const page = await on.open('/potting/mixing');
+    await sees(page, /To one part of the bag/, 'section[aria-labelledby="amend"]');
+    const first = () =>
+      page.$eval('section[aria-labelledby="amend"] li b', (one) => Number.parseFloat(one.textContent!));
+    const least = await first();
+    await type(page, 'Air wanted, %', '30');
+    await page.waitForFunction(
+      (before) =>
+        Number.parseFloat(document.querySelector('section[aria-labelledby="amend"] li b')?.textContent ?? '0') > before,
+      {},
+      least,
+    );
+    await press(page, /^put it beside: /, 'section[aria-labelledby="amend"]');
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll<HTMLInputElement>('input[aria-label="Name of the recipe"]')].some((one) =>
+        / with /.test(one.value),
+      ),
+    );
+    await page.close();
+  }, 60_000);
   it('reckons a batch, says what lacks, and takes it from the stores', async () => {
     const page = await open();
     await type(page, 'Pots', '4');

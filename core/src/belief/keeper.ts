@@ -5,6 +5,7 @@
  * reckoned, so the collection shows how late its keeper usually comes and how steadily; from pots nobody looks into,
  * the same timing then tells their rates.
  */
+import { median } from '../numeric/curves.ts';
 import { atRate, gridMean, NODES, spreadNodes } from './grid.ts';
 import type { Stretch } from './history.ts';
 
@@ -71,9 +72,4 @@ export function timingEvidence(
   const share = weight > MOST_WEIGHT ? MOST_WEIGHT / weight : 1;
   for (let n = 0; n < logs.length; n++) logs[n]! *= share;
   return spreadNodes(logs);
-}
-
-function median(values: readonly number[]): number {
-  const sorted = values.toSorted((a, b) => a - b);
-  return sorted[Math.floor(sorted.length / 2)]!;
 }

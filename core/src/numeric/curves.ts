@@ -44,3 +44,8 @@ export function reorder(order: Uint16Array, values: ArrayLike<number>): void {
     order[j + 1] = index;
   }
 }
+
+/** The upper of the two middle values where there is an even count; of none, undefined. */
+export function median(values: readonly number[]): number {
+  return values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!;
+}

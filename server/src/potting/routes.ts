@@ -8,13 +8,28 @@ import {
   componentsSchema,
   newStock,
   plantDrying,
+  type PotThatWas,
+  potsSchema,
   recipeBody,
   type RecipeFields,
   stockChange,
   stockMoves,
   stockSchema,
 } from '@zinc-pail/contract/potting';
-import { COMPONENTS, componentsOf, genusByAnyName, isoDay, type PottingView } from '@zinc-pail/core';
+import {
+  againstBefore,
+  blendMix,
+  type Component,
+  COMPONENTS,
+  componentsOf,
+  dayNumber,
+  daysToDryIn,
+  type Drying,
+  gapsIn,
+  genusByAnyName,
+  isoDay,
+  type PottingView,
+} from '@zinc-pail/core';
 import type { App } from '../context.ts';
 import { type PoolConnection, transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
@@ -33,6 +48,8 @@ import {
   changeStock,
   componentRefs,
   moveStock,
+  type PottingRow,
+  potsOf,
   pottingBooks,
   putComponent,
   removeMix,
@@ -81,7 +98,55 @@ function benchRoutes(app: App): Route[] {
         return { id: plantId, name: row.name, pot: view.pot, mix_id: row.mix_id, drying };
       },
     }),
+    route({
+      method: 'get',
+      path: '/plants/:plantId/pots',
+      does: 'The pots a plant stood in: how each dries as reckoned for where it stands now, and how it dried by its drinks.',
+      params: plantIdParam,
+      answer: potsSchema,
+      async handle({ params: { plantId } }) {
+        const row = await plantDetail(app.pool, plantId);
+        const site = row && (await sites(app.pool)).find(({ id }) => id === row.site_id);
+        if (!row || !site) throw notFound('plant');
+        const [drying, { pots, drinks }, own] = await Promise.all([
+          app.outlooks.dryingOf(site, plantId),
+          potsOf(app.pool, plantId),
+          loadComponents(app.pool, site.collection_id),
+        ]);
+        return { pots: potsThatWere(pots, drinks.map(dayNumber), drying, componentsOf(own)) };
+      },
+    }),
   ];
+}
+
+function potsThatWere(
+  pots: readonly PottingRow[],
+  drinks: readonly number[],
+  drying: Drying,
+  components: ReadonlyMap<string, Component>,
+): PotThatWas[] {
+  const spells = pots.map(({ from_day: from, to_day: to }) => ({
+    from: dayNumber(from),
+    to: to === null ? null : dayNumber(to),
+  }));
+  return pots.map(({ from_day: from, to_day: to, mix, root_loss, parts, ...pot }, i) => {
+    const blend = blendMix({ id: mix, parts }, components);
+    const { drinks: count, medianDays } = gapsIn(spells[i]!, drinks);
+    return {
+      from,
+      to,
+      pot,
+      mix,
+      root_loss,
+      reckoned: {
+        now: daysToDryIn(drying, pot, blend, drying.now),
+        winter: daysToDryIn(drying, pot, blend, drying.winter),
+      },
+      drinks: count,
+      median_days: medianDays,
+      against: i === 0 ? null : againstBefore(spells[i - 1]!, spells[i]!, drinks),
+    };
+  });
 }
 
 async function benchPlants(app: App, site: SiteRow): Promise<BenchPlant[]> {

@@ -1,5 +1,5 @@
 import type { NewStock, RecipeFields, StockLine, StockMoves } from '@zinc-pail/contract/potting';
-import type { Pot } from '@zinc-pail/core';
+import type { MixPart, Pot } from '@zinc-pail/core';
 import type { ResultSetHeader } from 'mysql2';
 import { json } from '../database/json.ts';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
@@ -217,4 +217,41 @@ export async function pottingBooks(pool: Pool, siteId: number): Promise<Map<numb
       ];
     }),
   );
+}
+
+export interface PottingRow extends Pot {
+  from_day: string;
+  to_day: string | null;
+  mix: string;
+  root_loss: number | null;
+  parts: MixPart[];
+}
+
+/** Every pot a plant stood in, the first one first, with the days of its drinks. */
+export async function potsOf(pool: Pool, plantId: number): Promise<{ pots: PottingRow[]; drinks: string[] }> {
+  const [rows] = await pool.query<Row<Omit<PottingRow, 'parts' | 'holes'> & { mix_id: number; holes: number }>[]>(
+    `SELECT po.from_day, po.to_day, po.root_loss, po.mix_id, m.name AS mix, po.shape, po.top_mm, po.base_mm,
+       po.depth_mm, po.material, po.wall_mm, po.holes, po.top_dressing_mm
+     FROM potting po JOIN mix m ON m.id = po.mix_id WHERE po.plant_id = ? ORDER BY po.from_day, po.id`,
+    [plantId],
+  );
+  const [parts] = await pool.query<Row<{ mix_id: number; component: string; parts: number }>[]>(
+    `SELECT DISTINCT mp.mix_id, mp.position, mp.component_ref AS component, mp.parts FROM mix_part mp
+       JOIN potting po ON po.mix_id = mp.mix_id WHERE po.plant_id = ? ORDER BY mp.mix_id, mp.position`,
+    [plantId],
+  );
+  const [drinks] = await pool.query<Row<{ day: string }>[]>(
+    `SELECT day FROM journal WHERE plant_id = ? AND type = 'watering' AND voided_at IS NULL ORDER BY day`,
+    [plantId],
+  );
+  return {
+    pots: rows.map(({ mix_id: mixId, holes, ...row }) => ({
+      ...row,
+      holes: Boolean(holes),
+      parts: parts
+        .filter((part) => part.mix_id === mixId)
+        .map(({ component, parts: share }) => ({ component, parts: share })),
+    })),
+    drinks: drinks.map(({ day }) => day),
+  };
 }

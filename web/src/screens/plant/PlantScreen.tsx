@@ -34,6 +34,7 @@ import { LookOver } from './LookOver.tsx';
 import { Pictures } from './Pictures.tsx';
 import { MovePanel } from '../list/MovePanel.tsx';
 import { PotDrawing } from './PotDrawing.tsx';
+import { PotHistory } from './PotHistory.tsx';
 import { PotPanel } from './PotPanel.tsx';
 import { Rules } from './Rules.tsx';
 import { Schools } from './Schools.tsx';
@@ -121,7 +122,10 @@ function Plant({ plant }: { plant: PlantView }) {
           </div>
         </section>
         <aside className="grid content-start gap-6">
-          <PotDrawing plant={plant} />
+          <div>
+            <PotDrawing plant={plant} />
+            <PotHistory plant={plant} />
+          </div>
           <Ways plant={plant} />
           <Rules plant={plant} />
           <Hardening plant={plant} />

@@ -13,6 +13,7 @@ import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { litres } from '../../words/amounts.ts';
 import { moneyWords } from '../../words/money.ts';
 import { AimPanel } from './AimPanel.tsx';
+import { AmendPanel } from './AmendPanel.tsx';
 import { BatchPanel } from './BatchPanel.tsx';
 import { Curves, STROKES, WetPot } from './RecipeDrawing.tsx';
 import { allComponents, type Held, heldOf, litresOf, pricesOf, type Recipe, withPart } from './recipes.ts';
@@ -105,6 +106,12 @@ function Bench({ kit, stock, own }: { kit: Kit; stock: readonly StockLine[]; own
         currency={kit.collection.currency}
         onTake={(parts, name) => add({ key: 'aim', name, mixId: null, parts })}
       />
+      <AmendPanel
+        pot={pot}
+        components={components}
+        stock={stock}
+        onTake={(parts, name) => add({ key: 'amend', name, mixId: null, parts })}
+      />
       <BatchPanel recipe={recipes[0]!} held={held[0]!} stock={stock} kit={kit} components={components} />
       <ScalePanel components={components} />
     </>
@@ -161,7 +168,12 @@ function RecipeColumn({ recipe, held, pot, components, currency, stroke, onChang
           onChange={(event) => onChange({ ...recipe, name: event.target.value })}
         />
         {onDrop && (
-          <button type="button" className="h-11 px-2 whitespace-nowrap underline" aria-label={`put away ${recipe.name}`} onClick={onDrop}>
+          <button
+            type="button"
+            className="h-11 px-2 whitespace-nowrap underline"
+            aria-label={`put away ${recipe.name}`}
+            onClick={onDrop}
+          >
             put away
           </button>
         )}

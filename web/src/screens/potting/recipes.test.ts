@@ -3,7 +3,7 @@ import type { StockLine } from '@zinc-pail/contract/potting';
 import { COMPONENTS, type Pot } from '@zinc-pail/core';
 import { describe, expect, it } from 'vitest';
 import { bodyOf, draftOf } from './PotItPanel.tsx';
-import { fromStores, heldOf, litresOf, pricesOf, withPart } from './recipes.ts';
+import { fromStores, heldOf, inWholeParts, litresOf, pricesOf, withPart } from './recipes.ts';
 import { thingOf } from './StoresPage.tsx';
 
 const POT: Pot = {
@@ -48,6 +48,29 @@ describe('a recipe', () => {
     expect(withPart(parts, 'loam', 0)).toEqual(parts);
   });
 });
+
+it.each([
+  [
+    [1, 0.25],
+    [4, 1],
+  ],
+  [
+    [1, 2],
+    [1, 2],
+  ],
+  [
+    [1, 1.5],
+    [2, 3],
+  ],
+  [
+    [1, 0.75],
+    [4, 3],
+  ],
+])('%o in whole parts is %o', (parts, whole) =>
+  expect(inWholeParts(parts.map((count, i) => ({ component: `c${i}`, parts: count }))).map((one) => one.parts)).toEqual(
+    whole,
+  ),
+);
 
 describe('the stores', () => {
   const stock = [line(1, 'pumice', 2, 120), line(2, 'pumice', 5, 90), line(3, 'loam', 1)];

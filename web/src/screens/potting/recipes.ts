@@ -170,3 +170,14 @@ export function fromStores(
     });
   });
 }
+
+/** The same proportions in the smallest whole parts, of quarters at finest. */
+export function inWholeParts(parts: readonly MixPart[]): MixPart[] {
+  const quarters = parts.map(({ parts: count }) => Math.round(4 * count));
+  const shared = quarters.reduce((a, b) => gcd(a, b), 0) || 1;
+  return parts.map(({ component }, i) => ({ component, parts: quarters[i]! / shared }));
+}
+
+function gcd(a: number, b: number): number {
+  return b === 0 ? a : gcd(b, a % b);
+}
