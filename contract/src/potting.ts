@@ -1,9 +1,12 @@
 /** The potting bench on the wire: who is due, what a pot and a mix do, what lies in the stores. */
 import {
+  AFTERCARE,
+  type AftercareTask,
   type AgainstBefore,
   BLOCK_CODES,
   type DaysToDry,
   type Drying,
+  FIRST_DRINK_CODES,
   MATERIAL_CODES,
   NEED_CODES,
   POT_MATERIALS,
@@ -172,8 +175,26 @@ export interface PotThatWas {
   against: AgainstBefore | null;
 }
 const days3 = object<DaysToDry>({ p10: number(0, 1e4), p50: number(0, 1e4), p90: number(0, 1e4) }, 'days');
-export const potsSchema = object<{ pots: PotThatWas[] }>(
+/** What follows the last potting, by its day. */
+export type Follows = Omit<AftercareTask, 'day'> & { on: string };
+export interface PotsOf {
+  pots: PotThatWas[];
+  follows: Follows[];
+}
+export const potsSchema = object<PotsOf>(
   {
+    follows: list(
+      object<Follows>(
+        {
+          kind: oneOf(AFTERCARE),
+          on: day(),
+          n: whole(1, 1000).optional(),
+          because: list(oneOf(FIRST_DRINK_CODES), 'reasons').optional(),
+        },
+        'a task',
+      ),
+      'what follows',
+    ),
     pots: list(
       object<PotThatWas>(
         {

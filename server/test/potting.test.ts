@@ -195,6 +195,11 @@ describe('a potting', () => {
     expect(body.task.feed).toMatchObject({ kind: 'plain', why: { code: 'settles' } });
     const entry = body.journal.find((one: any) => one.event.type === 'repotting');
     expect(entry.event).toMatchObject({ findings: ['brown-soft'], why: 'rescue', root_loss: 0.4 });
+    // What follows is dated by the judge and the feeding rule, not beside them.
+    const { follows } = (await here.ask('/api/plants/2/pots')).body;
+    const on = (kind: string) => follows.find((task: any) => task.kind === kind).on;
+    expect(on('first-drink')).toBe(first.until);
+    expect(on('food-from')).toBe(body.task.feed.until);
   });
   it('with whole roots into damp mix waits less', async () => {
     const { body } = await repot(1, { date: ago(1), findings: ['white-firm'], root_loss: 0, mix_was: 'damp' });
@@ -210,7 +215,15 @@ describe('a potting', () => {
     expect((await also()).filter((one: any) => one.kind === 'potted-look')).toEqual([]);
   });
   it('each pot stays in the plant’s book, with how it dries and dried', async () => {
-    const { pots } = (await here.ask('/api/plants/1/pots')).body;
+    const { pots, follows } = (await here.ask('/api/plants/1/pots')).body;
+    expect(follows.map((task: any) => task.kind).toSorted()).toEqual([
+      'first-drink',
+      'food-from',
+      'look',
+      'look',
+      'look',
+      'shade-ends',
+    ]);
     expect(pots.map((one: any) => [one.pot.top_mm, one.to])).toEqual([
       [90, ago(1)],
       [110, null],

@@ -43,7 +43,7 @@ const DAMP_FROM_M = 0.2;
 const MIDDLE = 0.5;
 /** Roots cut or fleshy want to dry before they drink. */
 /** What is taken for lost where only "cut" was noted. */
-const CUT_ROOTS_LOSS = 0.3;
+export const CUT_ROOTS_LOSS = 0.3;
 /** Easing spreads the waterings: by so many days at its end. */
 const EASING_STRETCH_DAYS = 10;
 /** A night this much above the limit is still too close. */

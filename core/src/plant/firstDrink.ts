@@ -11,11 +11,21 @@ export interface FirstDrinkFacts {
   findings: readonly RootFinding[];
 }
 
+export const FIRST_DRINK_CODES = [
+  'roots-cut',
+  'rot-found',
+  'fleshy',
+  'damp-mix',
+  'cool',
+  'whole-roots',
+  'dry-brittle',
+] as const;
+
 export interface FirstDrink {
   /** days after the potting */
   days: number;
   /** what decided, strongest first */
-  because: ('roots-cut' | 'rot-found' | 'fleshy' | 'damp-mix' | 'cool' | 'whole-roots' | 'dry-brittle')[];
+  because: (typeof FIRST_DRINK_CODES)[number][];
 }
 
 /** Roots cut by more than this have wounds that dry before they are wetted. */

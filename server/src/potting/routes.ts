@@ -41,6 +41,7 @@ import { refuseStale } from '../http/version.ts';
 import { collectionId } from '../keeping/store.ts';
 import { placeRecords } from '../places/store.ts';
 import { plantCards, plantDetail } from '../plants/store.ts';
+import { followsOf, latePottings } from '../round/aftercare.ts';
 import {
   addMix,
   addStock,
@@ -101,19 +102,26 @@ function benchRoutes(app: App): Route[] {
     route({
       method: 'get',
       path: '/plants/:plantId/pots',
-      does: 'The pots a plant stood in: how each dries as reckoned for where it stands now, and how it dried by its drinks.',
+      does: 'The pots a plant stood in: how each dries as reckoned where it stands now, how it dried by its drinks, and what follows the last potting.',
       params: plantIdParam,
       answer: potsSchema,
       async handle({ params: { plantId } }) {
         const row = await plantDetail(app.pool, plantId);
         const site = row && (await sites(app.pool)).find(({ id }) => id === row.site_id);
         if (!row || !site) throw notFound('plant');
-        const [drying, { pots, drinks }, own] = await Promise.all([
+        const [drying, { pots, drinks }, own, [late], outlooks] = await Promise.all([
           app.outlooks.dryingOf(site, plantId),
           potsOf(app.pool, plantId),
           loadComponents(app.pool, site.collection_id),
+          latePottings(app.pool, site.id, todayAt(site.time_zone), plantId),
+          app.outlooks.ofPlants(site, [plantId]),
         ]);
-        return { pots: potsThatWere(pots, drinks.map(dayNumber), drying, componentsOf(own)) };
+        const view = outlooks.views.get(plantId);
+        const follows = late && view ? followsOf(late, view, outlooks.tasks.get(plantId)?.feed ?? null) : [];
+        return {
+          pots: potsThatWere(pots, drinks.map(dayNumber), drying, componentsOf(own)),
+          follows: follows.map(({ day, ...task }) => ({ ...task, on: isoDay(day) })),
+        };
       },
     }),
   ];

@@ -1,6 +1,15 @@
 /** What follows a potting, on the days on which it falls: looks, the end of shade, drinks for roots that grew in wet. */
 import type { RoundSite } from '@zinc-pail/contract/api';
-import { aftercare, type AftercareTask, COMPONENTS, dayNumber, type PlantEvent } from '@zinc-pail/core';
+import {
+  aftercare,
+  type AftercareTask,
+  type CareTask,
+  COMPONENTS,
+  CUT_ROOTS_LOSS,
+  dayNumber,
+  type OutlookView,
+  type PlantEvent,
+} from '@zinc-pail/core';
 import { json } from '../database/json.ts';
 import type { Pool, Row } from '../database/pool.ts';
 import type { SiteOutlooks } from '../outlook/outlooks.ts';
@@ -21,7 +30,13 @@ export interface LatePotting {
 
 const REMEMBERED_DAYS = 60;
 
-export async function latePottings(pool: Pool, siteId: number, today: string): Promise<LatePotting[]> {
+/** @param plantId of one plant only */
+export async function latePottings(
+  pool: Pool,
+  siteId: number,
+  today: string,
+  plantId: number | null = null,
+): Promise<LatePotting[]> {
   const [rows] = await pool.query<
     Row<Omit<LatePotting, 'was' | 'is' | 'detail'> & { detail: unknown; mix_id: number }>[]
   >(
@@ -31,8 +46,8 @@ export async function latePottings(pool: Pool, siteId: number, today: string): P
      FROM journal j JOIN plant p ON p.id = j.plant_id JOIN stay s ON s.open_plant_id = p.id
        JOIN place pl ON pl.id = s.place_id JOIN potting po ON po.open_plant_id = p.id
      WHERE pl.site_id = ? AND j.type = 'repotting' AND j.voided_at IS NULL AND j.day = po.from_day
-       AND j.day >= ? - INTERVAL ? DAY ORDER BY j.day, j.plant_id`,
-    [siteId, today, REMEMBERED_DAYS],
+       AND j.day >= ? - INTERVAL ? DAY AND (? IS NULL OR j.plant_id = ?) ORDER BY j.day, j.plant_id`,
+    [siteId, today, REMEMBERED_DAYS, plantId, plantId],
   );
   if (rows.length === 0) return [];
   const organic = await organicShares(pool);
@@ -67,37 +82,48 @@ const GREW_WET = /wet|soggy|damp|moist|peat/i;
 const MOSTLY_PEAT = 0.65;
 const MOSTLY_GRIT = 0.4;
 
-/** All that follows a potting, by its own findings. */
+/** All that follows a potting, by its own findings; where the judge and the feeding rule have a day, it is theirs. */
 export function followsOf(
   { detail, day, used_to: usedTo, was, is }: LatePotting,
-  { store, daysToDry, cool }: { store: 'leaf' | 'stem' | 'below' | 'none'; daysToDry: number; cool: boolean },
+  view: Pick<OutlookView, 'traits' | 'cycle_days' | 'hold'>,
+  feed: CareTask['feed'] | null,
 ): AftercareTask[] {
+  const { hold } = view;
+  const heldTo = hold?.kind === 'potted' && hold.until ? dayNumber(hold.until) : null;
+  const foodFrom = feed?.kind === 'plain' && FOR_THE_POTTING.has(feed.why.code) && feed.until;
   return aftercare({
     pottedOn: dayNumber(day),
-    rootLoss: detail.root_loss ?? (detail.roots_cut ? 0.3 : 0),
+    rootLoss: detail.root_loss ?? (detail.roots_cut ? CUT_ROOTS_LOSS : 0),
     mixWas: detail.mix_was ?? null,
-    store,
-    cool,
+    store: view.traits.store,
+    cool: hold?.kind === 'cold',
     findings: detail.findings ?? [],
     divided: (detail.divided ?? 0) > 0,
     chargedMonths: 0,
     fromWetToDry: is <= MOSTLY_GRIT && ((was ?? 0) >= MOSTLY_PEAT || GREW_WET.test(usedTo ?? '')),
-    daysToDry,
-  });
+    daysToDry: view.cycle_days,
+  })
+    .map((task) => {
+      if (task.kind === 'first-drink' && heldTo !== null) return { ...task, day: heldTo };
+      return task.kind === 'food-from' && foodFrom ? { ...task, day: dayNumber(foodFrom) } : task;
+    })
+    .toSorted((a, b) => a.day - b.day);
 }
+
+const FOR_THE_POTTING = new Set<string>(['settles', 'mix-feeds']);
 
 /** A line that nobody answered goes after so many days. */
 const STANDS_DAYS = 4;
 
 export function pottedToday(
   pottings: readonly LatePotting[],
-  { views, today }: Pick<SiteOutlooks, 'views' | 'today'>,
+  { views, tasks, today }: Pick<SiteOutlooks, 'views' | 'tasks' | 'today'>,
 ): RoundSite['also'] {
   const now = dayNumber(today);
   return pottings.flatMap((potting): RoundSite['also'] => {
     const view = views.get(potting.plant_id);
     if (!view) return [];
-    const follows = followsOf(potting, { store: view.traits.store, daysToDry: view.cycle_days, cool: false });
+    const follows = followsOf(potting, view, tasks.get(potting.plant_id)?.feed ?? null);
     const falls = follows.filter(({ day }) => day <= now && now - day < STANDS_DAYS);
     const line = { plant_id: potting.plant_id, plant: potting.plant };
     const look = falls.findLast(({ kind }) => kind === 'look');

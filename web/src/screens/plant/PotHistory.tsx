@@ -1,6 +1,6 @@
 /** The pots a plant stood in, drawn to one scale, with what each did to its drying. */
 import type { PlantView } from '@zinc-pail/contract/api';
-import type { PotThatWas } from '@zinc-pail/contract/potting';
+import type { PotsOf, PotThatWas } from '@zinc-pail/contract/potting';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask } from '../../api/client.ts';
@@ -24,7 +24,7 @@ export function PotHistory({ plant }: { plant: PlantView }) {
 function Pots({ plant }: { plant: PlantView }) {
   const pots = useQuery({
     queryKey: ['pots-of', plant.id, plant.revision],
-    queryFn: async () => (await ask<{ pots: PotThatWas[] }>(`/plants/${plant.id}/pots`)).pots,
+    queryFn: async () => (await ask<PotsOf>(`/plants/${plant.id}/pots`)).pots,
   });
   if (pots.isError) return <Failed error={pots.error} again={() => void pots.refetch()} />;
   if (!pots.data) return <Waiting what="its pots" />;
@@ -52,6 +52,27 @@ function Pots({ plant }: { plant: PlantView }) {
       ))}
     </ol>
   );
+}
+
+/** How far a new pot moved the plant's drying, and by what. */
+export function movedWords(before: PotThatWas, after: PotThatWas): string {
+  const [was, is] = [before, after].map(({ reckoned }) => Math.round(reckoned.now.p50));
+  const [old, fresh] = [before.pot, after.pot];
+  const why = [
+    ...(Math.abs(fresh.top_mm * fresh.top_mm * fresh.depth_mm - old.top_mm * old.top_mm * old.depth_mm) >
+    0.05 * old.top_mm * old.top_mm * old.depth_mm
+      ? [
+          `${centimetres(fresh.top_mm)} × ${centimetres(fresh.depth_mm)} after ${centimetres(old.top_mm)} × ${centimetres(old.depth_mm)}`,
+        ]
+      : []),
+    ...(fresh.material === old.material ? [] : [`${fresh.material} after ${old.material}`]),
+    ...(after.mix === before.mix ? [] : [`${after.mix} after ${before.mix}`]),
+    ...(fresh.top_dressing_mm === old.top_dressing_mm ? [] : ['its top dressing']),
+    ...(fresh.holes === old.holes ? [] : [fresh.holes ? 'it has a hole now' : 'it has no hole now']),
+  ];
+  const moved =
+    was === is ? `As before it dries in about ${is} days` : `It dries in about ${is} days now, ${was} before`;
+  return `${moved}${why.length > 0 ? `: ${why.join(', ')}` : ''}. Dry-downs of the old pot no longer count.`;
 }
 
 /** What is said of one pot: since when, of what, and how it dried. */

@@ -1,6 +1,6 @@
 import type { PotThatWas } from '@zinc-pail/contract/potting';
 import { describe, expect, it } from 'vitest';
-import { potLines } from './PotHistory.tsx';
+import { movedWords, potLines } from './PotHistory.tsx';
 
 const days = (p50: number) => ({ p10: p50 - 2, p50, p90: p50 + 3 });
 const POT: PotThatWas = {
@@ -37,4 +37,17 @@ describe('a pot that was', () => {
   ])('gaps %d times those of before', (times, words) => expect(said({ against: { times, gaps: 4 } })).toMatch(words));
   it('does not compare what was hardly seen', () =>
     expect(said({ drinks: 1, median_days: null })).toMatch(/One drink on its book, too few to compare/));
+});
+
+describe('a new pot after an old one', () => {
+  const old = { ...POT, pot: { ...POT.pot, top_mm: 90, depth_mm: 80, material: 'plastic' as const }, mix: 'Peat' };
+  it('says how far it moved, and by what', () => {
+    const words = movedWords({ ...old, reckoned: { now: days(14), winter: days(40) } }, POT);
+    expect(words).toMatch(/dries in about 9 days now, 14 before: 11 cm × 9\.5 cm after 9 cm × 8 cm/);
+    expect(words).toMatch(/terracotta after plastic, Grit after Peat\. Dry-downs of the old pot no longer count/);
+  });
+  it('names nothing that stayed', () =>
+    expect(movedWords(POT, { ...POT, pot: { ...POT.pot, top_dressing_mm: 8 } })).toBe(
+      'As before it dries in about 9 days: its top dressing. Dry-downs of the old pot no longer count.',
+    ));
 });

@@ -1,26 +1,16 @@
 /** A plant is potted: into what, what its roots were like, what was cut; and what follows from that, dated. */
-import type { PlantView } from '@zinc-pail/contract/api';
 import type { Kit } from '@zinc-pail/contract/keeping';
-import type { BenchPlant, StockLine } from '@zinc-pail/contract/potting';
-import {
-  aftercare,
-  type AftercareTask,
-  dayNumber,
-  isoDay,
-  type Pot,
-  POT_MATERIALS,
-  ROOT_FINDINGS,
-  type RootFinding,
-  stepOf,
-} from '@zinc-pail/core';
+import type { BenchPlant, PotsOf, StockLine } from '@zinc-pail/contract/potting';
+import { dayNumber, isoDay, type Pot, POT_MATERIALS, ROOT_FINDINGS, type RootFinding, stepOf } from '@zinc-pail/core';
 import { aftercareWords, FINDING_WORDS } from '@zinc-pail/words/potting';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, useRef, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
 import { useStock } from '../../api/potting.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Choice, Field, KeepOrLeave, OneOf, Tick, Typed, Wrong } from '../../forms/Fields.tsx';
 import { numberIn } from '../../words/numbers.ts';
+import { movedWords } from '../plant/PotHistory.tsx';
 
 const ROOTS = [
   { id: '0', label: 'left alone' },
@@ -127,49 +117,45 @@ export function PotItPanel({ plant, kit, today, onClose }: Props) {
   const [draft, setDraft] = useState(() => draftOf(plant, today));
   const [clientId] = useState(() => crypto.randomUUID());
   const [wrong, setWrong] = useState<string | null>(null);
-  const [follows, setFollows] = useState<AftercareTask[] | null>(null);
+  const [follows, setFollows] = useState<PotsOf | null>(null);
   const stock = useStock();
   const queries = useQueryClient();
   const set = (some: Partial<PotItDraft>) => setDraft((before) => ({ ...before, ...some }));
+  const done = useRef(new Set<string>());
   const save = useMutation({
     mutationFn: async (body: Exclude<ReturnType<typeof bodyOf>, string>) => {
-      const view = await ask<PlantView>(`/plants/${plant.id}/pottings`, {
-        method: 'POST',
-        version: plant.version,
-        body,
-      });
-      if (body.divided > 0)
-        await ask(`/plants/${plant.id}/copies`, {
-          method: 'POST',
-          body: { count: body.divided, date: body.date, as_offspring: true },
-        });
-      if (draft.fromStock)
-        await ask('/stock/moves', {
-          method: 'POST',
-          body: {
-            client_id: clientId,
-            why: 'potting',
-            lines: [{ stock_id: Number(draft.fromStock), amount: -1 }],
-            anyway: true,
-          },
-        });
-      return { view, body };
-    },
-    onSuccess: async ({ view, body }) => {
-      setFollows(
-        aftercare({
-          pottedOn: dayNumber(body.date),
-          rootLoss: body.root_loss,
-          mixWas: body.mix_was,
-          store: view.outlook.traits.store,
-          cool: false,
-          findings: body.findings,
-          divided: body.divided > 0,
-          chargedMonths: 0,
-          fromWetToDry: false,
-          daysToDry: view.outlook.cycle_days,
-        }),
+      // What was written before a later step failed is not written again.
+      const once = async (step: string, write: () => Promise<unknown>) => {
+        if (done.current.has(step)) return;
+        await write();
+        done.current.add(step);
+      };
+      await once('potting', () =>
+        ask(`/plants/${plant.id}/pottings`, { method: 'POST', version: plant.version, body }),
       );
+      if (body.divided > 0)
+        await once('daughters', () =>
+          ask(`/plants/${plant.id}/copies`, {
+            method: 'POST',
+            body: { count: body.divided, date: body.date, as_offspring: true },
+          }),
+        );
+      if (draft.fromStock)
+        await once('pot', () =>
+          ask('/stock/moves', {
+            method: 'POST',
+            body: {
+              client_id: clientId,
+              why: 'potting',
+              lines: [{ stock_id: Number(draft.fromStock), amount: -1 }],
+              anyway: true,
+            },
+          }),
+        );
+      return ask<PotsOf>(`/plants/${plant.id}/pots`);
+    },
+    onSuccess: async (after) => {
+      setFollows(after);
       await queries.invalidateQueries();
     },
     onError: (error) => setWrong(wordsOf(error)),
@@ -185,10 +171,11 @@ export function PotItPanel({ plant, kit, today, onClose }: Props) {
     return (
       <Dialog title="What follows" onClose={onClose}>
         <ul className="list-disc pl-5">
-          {follows.map((task) => (
-            <li key={`${task.kind} ${task.day}`}>{aftercareWords(task, isoDay, today)}</li>
+          {follows.follows.map(({ on, ...task }) => (
+            <li key={`${task.kind} ${on}`}>{aftercareWords({ ...task, day: dayNumber(on) }, isoDay, today)}</li>
           ))}
         </ul>
+        {follows.pots.length > 1 && <p className="my-2">{movedWords(follows.pots.at(-2)!, follows.pots.at(-1)!)}</p>}
         <p className="my-2">
           The round tells of each on its day, and the pot is reckoned anew from what its bench has taught.
         </p>
