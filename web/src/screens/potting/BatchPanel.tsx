@@ -1,7 +1,7 @@
 /** A batch of the first recipe: for how many pots, how much of what, in scoops, what lacks, the steps. */
 import type { Kit } from '@zinc-pail/contract/keeping';
 import type { StockLine } from '@zinc-pail/contract/potting';
-import { batchOf, type Component, mixSteps, type Pot } from '@zinc-pail/core';
+import { batchOf, type Component, mixSteps, type Pot, substitutesFor } from '@zinc-pail/core';
 import { mixStepWords } from '@zinc-pail/words/potting';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -12,7 +12,7 @@ import { Choice, SectionHead, Typed, Wrong } from '../../forms/Fields.tsx';
 import { count } from '../../words/amounts.ts';
 import { numberIn } from '../../words/numbers.ts';
 import { moneyWords } from '../../words/money.ts';
-import { fromStores, type Held, litresOf, pricesOf, type Recipe } from './recipes.ts';
+import { fromStores, type Held, improvised, insteadWords, litresOf, pricesOf, type Recipe } from './recipes.ts';
 
 interface Props {
   recipe: Recipe;
@@ -20,13 +20,15 @@ interface Props {
   stock: readonly StockLine[];
   kit: Kit;
   components: ReadonlyMap<string, Component>;
+  pot: Pot;
+  onChange(recipe: Recipe): void;
 }
 
 const USUAL_SPILL = 0.1;
 /** A root ball that keeps its mix fills about this much of the next pot. */
 const ROOT_BALL = 0.3;
 
-export function BatchPanel({ recipe, held, stock, kit, components }: Props) {
+export function BatchPanel({ recipe, held, stock, kit, components, pot, onChange }: Props) {
   const [by, setBy] = useState<'size' | 'due'>('size');
   const [pots, setPots] = useState('6');
   const [top, setTop] = useState('100');
@@ -146,6 +148,19 @@ export function BatchPanel({ recipe, held, stock, kit, components }: Props) {
               .
             </p>
           )}
+          {batch.lines
+            .filter(({ lacks }) => lacks > 0)
+            .map(({ component, litres: wanted }) => (
+              <Instead
+                key={component}
+                missing={component}
+                recipe={recipe}
+                atHand={[...litres].flatMap(([id, there]) => (there >= wanted ? [id] : []))}
+                components={components}
+                pot={pot}
+                onChange={onChange}
+              />
+            ))}
           <ol className="my-2 list-decimal pl-5 text-[15px]">
             {mixSteps(recipe.parts).map(({ step, components: of }) => (
               <li key={step}>{mixStepWords(step, of.map(nameOf))}</li>
@@ -155,6 +170,46 @@ export function BatchPanel({ recipe, held, stock, kit, components }: Props) {
         </>
       )}
     </section>
+  );
+}
+
+const INSTEAD_SHOWN = 3;
+
+interface InsteadProps {
+  missing: string;
+  recipe: Recipe;
+  atHand: readonly string[];
+  components: ReadonlyMap<string, Component>;
+  pot: Pot;
+  onChange(recipe: Recipe): void;
+}
+
+/** What of the stores could stand in for a part that is not there; the recipe then says that it is improvised. */
+function Instead({ missing, recipe, atHand, components, pot, onChange }: InsteadProps) {
+  const ways = substitutesFor(missing, recipe.parts, atHand, components, pot).slice(0, INSTEAD_SHOWN);
+  const nameOf = (id: string) => components.get(id)?.name ?? id;
+  if (ways.length === 0) return null;
+  return (
+    <div className="mt-2 text-[15px]">
+      <b>Instead of {nameOf(missing)}</b>, of what there is enough:
+      <ul>
+        {ways.map((way) => (
+          <li key={way.component} className="flex flex-wrap items-center gap-x-4 border-b border-[var(--rule)]">
+            <span className="grow">
+              {nameOf(way.component)}: {insteadWords(way)}
+            </span>
+            <button
+              type="button"
+              className="h-11 px-2 underline"
+              aria-label={`take it: ${nameOf(way.component)}`}
+              onClick={() => onChange(improvised(recipe, missing, way.component))}
+            >
+              take it
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }
 

@@ -112,7 +112,15 @@ function Bench({ kit, stock, own }: { kit: Kit; stock: readonly StockLine[]; own
         stock={stock}
         onTake={(parts, name) => add({ key: 'amend', name, mixId: null, parts })}
       />
-      <BatchPanel recipe={recipes[0]!} held={held[0]!} stock={stock} kit={kit} components={components} />
+      <BatchPanel
+        recipe={recipes[0]!}
+        held={held[0]!}
+        stock={stock}
+        kit={kit}
+        components={components}
+        pot={pot}
+        onChange={(next) => set(0, next)}
+      />
       <ScalePanel components={components} />
     </>
   );

@@ -3,7 +3,7 @@ import type { StockLine } from '@zinc-pail/contract/potting';
 import { COMPONENTS, type Pot } from '@zinc-pail/core';
 import { describe, expect, it } from 'vitest';
 import { bodyOf, draftOf } from './PotItPanel.tsx';
-import { fromStores, heldOf, inWholeParts, litresOf, pricesOf, withPart } from './recipes.ts';
+import { fromStores, heldOf, improvised, insteadWords, inWholeParts, litresOf, pricesOf, withPart } from './recipes.ts';
 import { thingOf } from './StoresPage.tsx';
 
 const POT: Pot = {
@@ -71,6 +71,26 @@ it.each([
     whole,
   ),
 );
+
+describe('a recipe with a part swapped', () => {
+  const recipe = { key: 'k', name: 'Grit', mixId: 4, parts: [{ component: 'pumice', parts: 3 }] };
+  it('is another recipe, and says that it is improvised, once', () => {
+    const first = improvised(recipe, 'pumice', 'lava');
+    expect(first).toEqual({
+      key: 'k',
+      name: 'Grit, improvised',
+      mixId: null,
+      parts: [{ component: 'lava', parts: 3 }],
+    });
+    expect(improvised(first, 'lava', 'perlite').name).toBe('Grit, improvised');
+    expect(improvised({ ...recipe, name: 'x'.repeat(80) }, 'pumice', 'lava').name).toHaveLength(60);
+  });
+  it.each([
+    [{ waterTimes: 1.02, air: 0.24, phShift: 0.1 }, 'as wet, air 24 %'],
+    [{ waterTimes: 1.3, air: 0.2, phShift: -0.5 }, '30 % more water, air 20 %, 0.5 more acid'],
+    [{ waterTimes: 0.8, air: 0.3, phShift: 0.4 }, '20 % less water, air 30 %, 0.4 more limy'],
+  ])('%o: %s', (change, words) => expect(insteadWords(change)).toBe(words));
+});
 
 describe('the stores', () => {
   const stock = [line(1, 'pumice', 2, 120), line(2, 'pumice', 5, 90), line(3, 'loam', 1)];

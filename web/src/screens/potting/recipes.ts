@@ -12,6 +12,7 @@ import {
   type MixPart,
   type Pot,
   potCapacity,
+  type Substitute,
 } from '@zinc-pail/core';
 
 export interface Recipe {
@@ -180,4 +181,30 @@ export function inWholeParts(parts: readonly MixPart[]): MixPart[] {
 
 function gcd(a: number, b: number): number {
   return b === 0 ? a : gcd(b, a % b);
+}
+
+const IMPROVISED = ', improvised';
+
+/** The recipe with one part swapped; it is no longer the one that is kept, and its name says so. */
+export function improvised({ name, parts, key }: Recipe, missing: string, instead: string): Recipe {
+  return {
+    key,
+    mixId: null,
+    name: name.endsWith(IMPROVISED) ? name : `${name.slice(0, 60 - IMPROVISED.length)}${IMPROVISED}`,
+    parts: parts.map((part) => (part.component === missing ? { ...part, component: instead } : part)),
+  };
+}
+
+const NOTICED = 0.05;
+const NOTICED_PH = 0.2;
+
+export function insteadWords({ waterTimes, air, phShift }: Pick<Substitute, 'waterTimes' | 'air' | 'phShift'>): string {
+  const more = Math.abs(waterTimes - 1);
+  return [
+    more < NOTICED ? 'as wet' : `${percent(more)} ${waterTimes > 1 ? 'more' : 'less'} water`,
+    `air ${percent(air)}`,
+    ...(Math.abs(phShift) < NOTICED_PH
+      ? []
+      : [`${Math.abs(phShift).toFixed(1)} ${phShift > 0 ? 'more limy' : 'more acid'}`]),
+  ].join(', ');
 }
