@@ -72,6 +72,7 @@ export * from './potting/aftercare.ts';
 export * from './potting/bench.ts';
 export * from './potting/weekends.ts';
 export * from './potting/history.ts';
+export * from './potting/shelf.ts';
 export * from './care/light.ts';
 export * from './care/placement.ts';
 export * from './care/reminders.ts';

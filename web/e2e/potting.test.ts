@@ -111,6 +111,11 @@ describe('potting', () => {
     await expectAccessible(page);
     await page.close();
   }, 60_000);
+  it('gives the due ones pots of the shelf, and names what is to be bought', async () => {
+    const page = await on.open('/potting');
+    await sees(page, /Its pot is on the shelf: |Pots to buy: \d+ of about/);
+    await page.close();
+  }, 60_000);
   it('potted, it says what follows, and the round looks after it', async () => {
     const page = await on.open('/potting');
     await sees(page, /To be looked at/);

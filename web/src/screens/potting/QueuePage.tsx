@@ -1,16 +1,16 @@
 /** Who wants a new pot, the most pressing first: why, whether now, on which weekend, in which pot. */
 import type { Kit } from '@zinc-pail/contract/keeping';
 import type { BenchPlant } from '@zinc-pail/contract/potting';
-import { isoDay } from '@zinc-pail/core';
+import { isoDay, potsFromShelf } from '@zinc-pail/core';
 import { blockWords, needWords, suitsWords } from '@zinc-pail/words/potting';
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { useKit } from '../../api/kit.ts';
-import { useBench } from '../../api/potting.ts';
+import { useBench, useStock } from '../../api/potting.ts';
 import { OneOf, SectionHead } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { Name } from '../../naming/Name.tsx';
-import { count } from '../../words/amounts.ts';
+import { centimetres, count } from '../../words/amounts.ts';
 import { shortDay } from '../../words/days.ts';
 import { units } from '../../words/units.ts';
 import { BenchDetail } from './BenchDetail.tsx';
@@ -48,8 +48,16 @@ const SHOWN = 12;
 
 function Queue({ kit, today, plants }: { kit: Kit; today: string; plants: readonly BenchPlant[] }) {
   const [search, setSearch] = useSearchParams();
+  const stock = useStock();
   const open = plants.find(({ id }) => String(id) === search.get('plant')) ?? null;
   const weekends = weekendsOfBench(plants, today, kit.collection.pots_a_weekend);
+  const due = plants.filter(({ need }) => need.verdict === 'due');
+  const shelf = (stock.data ?? []).flatMap(({ id, pot, amount }) => (pot ? [{ id, pot, amount }] : []));
+  const shelved = potsFromShelf(
+    due.map(({ id, next }) => ({ id, pot: next.pot })),
+    shelf,
+  );
+  const shelfName = new Map((stock.data ?? []).map(({ id, name }) => [id, name]));
   const quiet = plants.filter(({ need }) => need.verdict === 'none').length;
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
@@ -63,8 +71,24 @@ function Queue({ kit, today, plants }: { kit: Kit; today: string; plants: readon
             weekends={weekends}
             openId={open?.id ?? null}
             onOpen={(id) => setSearch({ plant: String(id) })}
+            potOf={(id) => shelfName.get(shelved.from.get(id) ?? -1) ?? null}
           />
         ))}
+        {stock.data && shelved.buy.length > 0 && (
+          <p className="mt-2">
+            <b>Pots to buy:</b>{' '}
+            {shelved.buy
+              .map(
+                ({ top_mm: top, depth_mm: depth, ids }) =>
+                  `${ids.length} of about ${centimetres(top)} × ${centimetres(depth)}`,
+              )
+              .join(', ')}
+            .{' '}
+            <Link to="/potting/mixing" className="underline">
+              What mix they want
+            </Link>
+          </p>
+        )}
         <p className="mt-3 text-[15px] text-[var(--ink-2)]">
           {count(quiet, 'other pot')} {quiet === 1 ? 'gives' : 'give'} no reason.{' '}
           {count(kit.collection.pots_a_weekend, 'pot')} a weekend, as set in the stores.
@@ -89,9 +113,11 @@ interface GroupProps {
   weekends: ReadonlyMap<number, number>;
   openId: number | null;
   onOpen(id: number): void;
+  /** of the stores, by plant */
+  potOf(id: number): string | null;
 }
 
-function Group({ head, plants, today, weekends, openId, onOpen }: GroupProps) {
+function Group({ head, plants, today, weekends, openId, onOpen, potOf }: GroupProps) {
   const [all, setAll] = useState(false);
   return (
     <section className="mb-5">
@@ -123,6 +149,7 @@ function Group({ head, plants, today, weekends, openId, onOpen }: GroupProps) {
                   {plant.need.reasons.map((reason) => needWords(reason, units())).join('; ')}.
                   {plant.blocks[0] && <> Not now: {blockWords(plant.blocks[0], today)}.</>}
                   {!plant.blocks[0] && <> {suitsWords(plant.suits, today)}</>}
+                  {potOf(plant.id) && <> Its pot is on the shelf: {potOf(plant.id)}.</>}
                 </span>
               </button>
             </li>
