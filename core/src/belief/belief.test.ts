@@ -17,7 +17,7 @@ import {
   NODES,
 } from './grid.ts';
 import type { Stretch } from './history.ts';
-import { timingEvidence, keeperTiming } from './keeper.ts';
+import { comesEarly, keeperTiming, timingEvidence } from './keeper.ts';
 import {
   deviationSd,
   meterFigure,
@@ -188,6 +188,13 @@ describe('the keeper', () => {
     const habit = keeperTiming(pots);
     expect(habit.lateness).toBeCloseTo(0.6, 1);
     expect(habit.scatter).toBeLessThan(0.35);
+  });
+  it('has a heavy hand if they come early on the whole; nobody has before anything is seen', () => {
+    const pots = (x: number) =>
+      Array.from({ length: 12 }, () => ({ stretches: [late(x), late(x)], checks: 9, rate: normalDensity(0, 0.1) }));
+    expect(comesEarly(keeperTiming(pots(-0.5)))).toBe(true);
+    expect(comesEarly(keeperTiming(pots(0.1)))).toBe(false);
+    expect(comesEarly(keeperTiming([]))).toBe(false);
   });
   it('then tells the rates of pots nobody looks into, weakly', () => {
     const logs = timingEvidence(

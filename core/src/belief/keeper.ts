@@ -51,6 +51,13 @@ export function keeperTiming(
   };
 }
 
+/** A heavy hand: on the whole a sixth and more before its pots are due. */
+const EARLY = Math.log(5 / 6);
+
+export function comesEarly({ lateness }: Timing): boolean {
+  return lateness < EARLY;
+}
+
 /** Logs on the grid of what the waterings of a pot say of its ln k. `weightOf` fades old stretches. */
 export function timingEvidence(
   stretches: readonly Stretch[],

@@ -3,7 +3,7 @@ import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { Garden, Plant, PlantEvent, PlantState } from '../garden.ts';
 import { blur, gridQuantile, shifted } from '../belief/grid.ts';
 import { type History, type HistoryInput, type Morning, retrace, retraceFrom } from '../belief/history.ts';
-import { timingEvidence, keeperTiming, type Timing } from '../belief/keeper.ts';
+import { comesEarly, keeperTiming, timingEvidence, type Timing } from '../belief/keeper.ts';
 import { type Change, changeOf } from '../belief/change.ts';
 import { USUAL_SLIPS, type LookKind } from '../belief/looks.ts';
 import { moistureQuantile, type PastBands, pastBands, presentOf, type Present } from '../belief/present.ts';
@@ -307,6 +307,12 @@ export class GardenForecast {
   private weekdays(): ReadonlySet<number> {
     this.wateringWeekdays ??= usualWeekdays(this.garden.plants);
     return this.wateringWeekdays;
+  }
+
+  /** Whether this keeper waters before pots are due, as far as the pots that were looked at tell. */
+  heavyHand(): boolean {
+    this.learn();
+    return comesEarly(this.timing);
   }
 
   /** How this keeper comes to water, from the pots that were looked at; then what waterings say of all pots. */

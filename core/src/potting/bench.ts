@@ -33,6 +33,8 @@ export interface PottingFacts {
   genus: string | null;
   place: { kind: PlaceKind; air: Air };
   saltsOver: boolean;
+  /** the keeper waters before pots are due */
+  heavyHand: boolean;
   arrivedOn: DayNumber | null;
   floweredOn: DayNumber | null;
   /** the last pour that was timed, seconds from the surface to the hole */
@@ -137,7 +139,7 @@ export function pottingOf(facts: PottingFacts): PottingView {
       tooLarge: tooLarge || next.days.winter.p50 > Math.max(WINTER_DAYS_TOO_LONG, 2 * old.days.winter.p50),
     },
     materials: materials({
-      heavyHand: false,
+      heavyHand: facts.heavyHand,
       rotProne: ROT_PRONE[traits.store],
       outdoors,
       coldestC: Math.min(...model.climate.tminC.subarray(today - model.climate.firstDay)),

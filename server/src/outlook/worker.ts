@@ -291,6 +291,7 @@ function pottingViews(site: LoadedSite, facts: readonly [string, PottingBook][])
           genus: genusByAnyName(kept.plant.taxon ?? kept.plant.name)?.name ?? null,
           place: { kind: place.kind, air: place.air },
           saltsOver: task.salts.flush,
+          heavyHand: forecast.heavyHand(),
           arrivedOn: dayOrNull(kept.care.arrivedOn),
           floweredOn: dayOrNull(book.floweredOn),
           pottedOn: dayOrNull(book.pottedOn),
