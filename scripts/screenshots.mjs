@@ -37,6 +37,31 @@ const VIEWS = [
     prepare: async (page) => page.waitForSelector('main li a', { timeout: 60_000 }),
   },
   { file: 'weather.png', viewport: { ...DESK, height: 1000 }, path: '/weather' },
+  {
+    file: 'potting.png',
+    viewport: { ...DESK, height: 1000 },
+    path: '/potting',
+    prepare: async (page) => {
+      await page.waitForSelector('main li button', { timeout: 60_000 });
+      await page.click('main li button');
+      await page.waitForSelector('[aria-labelledby=bench-plant]');
+    },
+  },
+  {
+    file: 'mixing.png',
+    viewport: { ...DESK, height: 1000 },
+    path: '/potting/mixing',
+    prepare: async (page) => {
+      await page.waitForFunction(() => document.querySelectorAll('select option').length > 10, { timeout: 60_000 });
+      await page.evaluate(() => {
+        const choice = document.querySelector('select');
+        const option = [...choice.options].find(({ text }) => text.includes('Haworthia cooperi'));
+        choice.value = option.value;
+        choice.dispatchEvent(new Event('change', { bubbles: true }));
+      });
+      await page.waitForFunction(() => document.body.textContent.includes('where it stands'), { timeout: 60_000 });
+    },
+  },
   { file: 'walk.png', viewport: DESK, path: '/walk' },
   {
     file: 'find.png',

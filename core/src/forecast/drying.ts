@@ -2,6 +2,7 @@
  * How fast a plant's place and season would empty any pot and mix: what the potting bench asks of the engine, in a few
  * numbers that fit on a wire, so that a hundred thousand recipes can be tried without it.
  */
+import { dayOfYear } from '../calendar/day.ts';
 import { potModel } from '../drydown/potModel.ts';
 import type { Plant, Pot } from '../garden.ts';
 import type { Blend } from '../mix/blend.ts';
@@ -21,7 +22,7 @@ export interface Drive {
 export interface Drying {
   /** over the four weeks ahead */
   now: Drive;
-  /** over the four weeks of the year ahead in which its pot dries slowest */
+  /** over the four weeks of the winter ahead in which its pot dries slowest */
   winter: Drive;
   /** pace of its pots against the reckoned one */
   rate: { p10: number; p50: number; p90: number };
@@ -35,12 +36,19 @@ const YEAR_DAYS = 364;
 
 export function dryingOf(
   model: PlantModel,
-  { today, rate, surfaceWetM }: { today: number; rate: Drying['rate']; surfaceWetM: number },
+  {
+    today,
+    rate,
+    surfaceWetM,
+    latitudeDeg,
+  }: { today: number; rate: Drying['rate']; surfaceWetM: number; latitudeDeg: number },
 ): Drying {
   const start = today + 1 - model.climate.firstDay;
   const windows = Array.from({ length: YEAR_DAYS / WINDOW_DAYS }, (_, i) => meanDrive(model, start + i * WINDOW_DAYS));
-  const { plant, traits } = model;
-  const slowest = windows.reduce((slow, one) => (lossOf(one) < lossOf(slow) ? one : slow));
+  const { plant, traits, pot } = model;
+  const winters = windows.filter((_, i) => isWinter(today + 1 + (i + 0.5) * WINDOW_DAYS, latitudeDeg));
+  const days = (drive: Drive) => steadyDaysToDry(pot, { drive, drinking: drive.drinking, rate: rate.p50 }, surfaceWetM);
+  const slowest = winters.reduce((slow, one) => (days(one) > days(slow) ? one : slow));
   const { diameter_mm, height_mm } = plant;
   return {
     now: windows[0]!,
@@ -57,8 +65,14 @@ export function dryingOf(
   };
 }
 
-function lossOf({ surfaceMm, wallMm, drinking }: Drive): number {
-  return surfaceMm * (1 + drinking) + wallMm;
+/** Days of the year with the shortest light, north and south, and how far winter reaches on each side of them. */
+const DARKEST = { north: 355, south: 172 };
+const WINTER_REACH_DAYS = 70;
+const DAYS_A_YEAR = 365;
+
+function isWinter(day: number, latitudeDeg: number): boolean {
+  const apart = Math.abs(dayOfYear(Math.floor(day)) - (latitudeDeg >= 0 ? DARKEST.north : DARKEST.south));
+  return Math.min(apart, DAYS_A_YEAR - apart) <= WINTER_REACH_DAYS;
 }
 
 function meanDrive({ climate, drinking }: PlantModel, from: number): Drive {

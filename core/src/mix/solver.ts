@@ -53,7 +53,7 @@ export const MOST_PARTS = 12;
 const RESULTS = 8;
 const ML_A_LITRE = 1000;
 const GAPS_EMPTY_CM = 50;
-/** What a miss weighs: twice too fast as much as ten hundredths of air, or a whole step of pH. */
+/** What a miss weighs: twice too fast as much as seven hundredths of air that lack, or a step and a half of pH. */
 const WEIGHTS = { days: 1, air: 10, ph: 0.5 };
 /** Of two that do alike the simpler is liked. */
 const KIND_COSTS = 0.004;

@@ -30,6 +30,7 @@ export interface PottingFacts {
   rules: CareRules;
   blend: Blend;
   surfaceWetM: number;
+  latitudeDeg: number;
   genus: string | null;
   place: { kind: PlaceKind; air: Air };
   saltsOver: boolean;
@@ -76,7 +77,7 @@ export function pottingOf(facts: PottingFacts): PottingView {
   const seen = whatWasSeen(plant.events, today, null);
   const size = { form: traits.form, store: traits.store, diameterMm: plant.diameter_mm, heightMm: plant.height_mm };
   const rate = { p10: outlook.rate.p10, p50: outlook.rate.p50, p90: outlook.rate.p90 };
-  const drying = dryingOf(model, { today, rate, surfaceWetM: facts.surfaceWetM });
+  const drying = dryingOf(model, { today, rate, surfaceWetM: facts.surfaceWetM, latitudeDeg: facts.latitudeDeg });
   const beside = (pot: Pot): PotBeside => ({
     pot,
     stand: standOf(pot, blend, size),

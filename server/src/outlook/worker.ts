@@ -161,7 +161,12 @@ function work(task: Task): Answer {
     const { model, rate } = forecast.outlook(task.plantId);
     return {
       plants: [],
-      drying: dryingOf(model, { today: forecast.climate.today, rate, surfaceWetM: forecast.surface() }),
+      drying: dryingOf(model, {
+        today: forecast.climate.today,
+        rate,
+        surfaceWetM: forecast.surface(),
+        latitudeDeg: forecast.garden.site.latitude_deg,
+      }),
     };
   }
   if (task.kind === 'potting') return { plants: [], potting: pottingViews(site, task.facts) };
@@ -288,6 +293,7 @@ function pottingViews(site: LoadedSite, facts: readonly [string, PottingBook][])
           rules: task.rules.rules,
           blend: forecast.blend(kept.plant.mix),
           surfaceWetM: forecast.surface(),
+          latitudeDeg: forecast.garden.site.latitude_deg,
           genus: genusByAnyName(kept.plant.taxon ?? kept.plant.name)?.name ?? null,
           place: { kind: place.kind, air: place.air },
           saltsOver: task.salts.flush,

@@ -24,6 +24,7 @@ export function WetPot({ pot, blend, wetMm, size }: { pot: Pot; blend: Blend; we
     <svg
       width={size}
       height={size}
+      className="shrink-0"
       role="img"
       aria-label={`The pot cut through after a drench: its lowest ${Math.round(wetMm)} mm stay full of water`}
     >
