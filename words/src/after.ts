@@ -41,6 +41,20 @@ export function afterWords({ code, n }: AfterNote, units: Units): string {
       return `That is more than the pot held room for (about ${amountWords(n.fits_ml!, units)}): is it the right pot? Tip out what stands in it.`;
     case 'drain':
       return drainWords(n.seconds!, n.depth_mm!, n.organic ?? 0);
+    case 'bloom-body':
+      return 'Leave dry flowers until they come off by themselves, and keep the crown dry: wet remains rot it.';
+    case 'bloom-stalk':
+      return 'Cut the stalk low once it is dry, not into the leaves; a green stalk still gives back.';
+    case 'bloom-dies':
+      return 'What has flowered dies, and that is as it should be: leave its offsets, cut the old one out when it is dry.';
+    case 'bloom-stems':
+      return 'Cut down to a sturdy pair of leaves, not just below the flowers, and a third of it at most; with light and its weak feed it may flower again in four to six weeks. Sound cuttings root.';
+    case 'bloom-bulb':
+      return 'Cut the stalk, leave every leaf: they fill the bulb until they wither.';
+    case 'bloom-spur':
+      return 'Leave the spur that has flowered: it flowers again from there. Take off only what falls.';
+    case 'bloom-caudex':
+      return 'Take off the stalk once it is dry; stems are shortened only at the start of growth.';
     case 'before-it-came':
       return 'That day lies before the plant came: is the date right?';
   }

@@ -1,4 +1,4 @@
-import { type AfterNote, FEED_CODES, REASON_CODES, type Reason } from '@zinc-pail/core';
+import { type AfterNote, BLOOM_CODES, FEED_CODES, REASON_CODES, type Reason } from '@zinc-pail/core';
 import { describe, expect, it } from 'vitest';
 import { afterWords } from './after.ts';
 import { dateWords, dayWords, onDay, partOfMonth } from './days.ts';
@@ -185,7 +185,7 @@ describe('the rest', () => {
       'This pot dries as reckoned, a touch sooner.',
     );
     const codes = ['top-only', 'firmed', 'still-slack', 'crust', 'drain', 'more-than-fits', 'let-wither', 'stretched'];
-    for (const code of codes as AfterNote['code'][])
+    for (const code of [...codes, ...BLOOM_CODES] as AfterNote['code'][])
       expect(
         afterWords({ code, n: { depth_mm: 120, hard_drinks: 1, holes: 1, seconds: 18, fits_ml: 40, ml: 90 } }, SI),
       ).toMatch(/[.?]$/);

@@ -3,13 +3,23 @@ import { dayNumber } from '../calendar/day.ts';
 import { outlookView } from '../forecast/view.ts';
 import type { PlantEvent, Sign } from '../garden.ts';
 import { judged, type Scene } from '../../test/gardens.ts';
-import { afterMark } from './afterMark.ts';
+import { genusByAnyName } from '../plant/synonyms.ts';
+import { afterBloom } from './afterBloom.ts';
+import { afterMark, type Finding } from './afterMark.ts';
 
-function codesAfter(written: PlantEvent, scene: Scene = {}, events: PlantEvent[] = []) {
+function codesAfter(written: Finding, scene: Scene = {}, events: PlantEvent[] = []) {
   const today = scene.today ?? '2026-07-05';
   const { outlook, forecast } = judged(scene);
   const before = outlookView(outlook, forecast, dayNumber(today));
-  return afterMark({ written: [written], before, events, coarse: false, shedsWater: false, neverSoak: false });
+  return afterMark({
+    written: [written],
+    before,
+    events,
+    coarse: false,
+    shedsWater: false,
+    neverSoak: false,
+    genus: null,
+  });
 }
 const sign = (name: Sign, date = '2026-07-05'): PlantEvent => ({ type: 'sign', date, sign: name, strength: 2 });
 
@@ -30,4 +40,27 @@ describe('what a sign means beyond the judgement', () => {
     expect(codesAfter(sign('yellow-lower'))).toEqual([]);
   });
   it('a firm base asks for nothing more', () => expect(codesAfter(sign('firm-base'))).toEqual([]));
+});
+
+describe('what is cut after flowering', () => {
+  it.each([
+    ['Mammillaria hahniana', 'bloom-body'],
+    ['Lithops lesliei', 'bloom-body'],
+    ['Echeveria agavoides', 'bloom-stalk'],
+    ['Haworthia cooperi', 'bloom-stalk'],
+    ['Agave victoriae-reginae', 'bloom-dies'],
+    ['Sempervivum tectorum', 'bloom-dies'],
+    ['Kalanchoe blossfeldiana', 'bloom-stems'],
+    ['Lachenalia aloides', 'bloom-bulb'],
+    ['Hoya carnosa', 'bloom-spur'],
+    ['Adenium obesum', 'bloom-caudex'],
+  ])('%s: %s', (name, code) => {
+    const genus = genusByAnyName(name)!;
+    expect(afterBloom(genus.form, genus.name)).toBe(code);
+  });
+  it('is told when the flowers are over, not before', () => {
+    const stage = (of: 'buds' | 'over'): Finding => ({ type: 'flowering', date: '2026-07-05', stage: of });
+    expect(codesAfter(stage('buds'))).toEqual([]);
+    expect(codesAfter(stage('over')).map(({ code }) => code)).toEqual([expect.stringMatching(/^bloom-/)]);
+  });
 });

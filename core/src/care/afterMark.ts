@@ -7,9 +7,13 @@ import type { PlantEvent } from '../garden.ts';
 import type { OutlookView } from '../forecast/view.ts';
 import { saltsOf } from '../feed/salts.ts';
 import { DAMP_FROM_M } from '../moisture.ts';
+import { afterBloom, type BloomCode } from './afterBloom.ts';
 
 /** What was just written, as far as it asks for an answer. */
-export type Finding = PlantEvent | { type: 'firmed'; date: string; yes: boolean };
+export type Finding =
+  | PlantEvent
+  | { type: 'firmed'; date: string; yes: boolean }
+  | { type: 'flowering'; date: string; stage: 'buds' | 'open' | 'over' | 'seed' };
 
 export interface AfterFacts {
   written: readonly Finding[];
@@ -20,6 +24,7 @@ export interface AfterFacts {
   coarse: boolean;
   shedsWater: boolean;
   neverSoak: boolean;
+  genus: string | null;
 }
 
 export interface AfterNote {
@@ -42,7 +47,8 @@ export interface AfterNote {
     | 'stretched'
     | 'more-than-fits'
     | 'before-it-came'
-    | 'drain';
+    | 'drain'
+    | BloomCode;
   n: Readonly<Record<string, number>>;
 }
 
@@ -73,6 +79,8 @@ function note(event: Finding, facts: AfterFacts): AfterNote | null {
       return say(event.yes ? 'firmed' : 'still-slack');
     case 'sign':
       return signNote(event, facts);
+    case 'flowering':
+      return event.stage === 'over' ? say(afterBloom(traits.form, facts.genus)) : null;
     case 'watering': {
       if (event.method === 'bottom' && facts.neverSoak) return say('no-soak');
       if (!pot.holes && event.amount_ml && event.amount_ml > 1.05 * before.available_ml * Math.max(0, 1 - moisture.p10))

@@ -45,6 +45,7 @@ export function timersOf(mark: NewMark, pot: WholePot | undefined, home: PlantHo
 export function adviceOn(mark: NewMark, pot: WholePot, home: PlantHome, events: readonly PlantEvent[]): AfterNote[] {
   const { traits } = pot.outlook;
   const { coarse, shedsWater, rewetDifficulty } = mixCharacter(home.mix);
+  const genus = genusByAnyName(pot.name);
   return [
     ...mark.entries.flatMap((entry) => drainNote(entry, pot.outlook.pot.depth_mm, rewetDifficulty)),
     ...(mark.entries.some((entry) => isBefore(entry, home.acquired_on))
@@ -56,7 +57,8 @@ export function adviceOn(mark: NewMark, pot: WholePot, home: PlantHome, events: 
       events,
       coarse,
       shedsWater,
-      neverSoak: genusCare(genusByAnyName(pot.name), traits.form, traits.habit).neverSoak,
+      neverSoak: genusCare(genus, traits.form, traits.habit).neverSoak,
+      genus: genus?.name ?? null,
     }),
   ];
 }
