@@ -13,7 +13,7 @@ import {
   WAYS,
 } from '@zinc-pail/core';
 import Joi from 'joi';
-import { pot } from './gardenFile.ts';
+import { keptPot as pot } from './gardenFile.ts';
 import {
   anyEntry,
   type JournalEntry,

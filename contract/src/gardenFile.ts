@@ -123,20 +123,29 @@ const ownComponent = object(
   'a component with id, total_porosity, water_at_10cm, water_air_dry and bulk_density_g_ml',
 );
 
-export const pot = named(
-  'Pot',
+const potFields = {
+  shape: oneOf(POT_SHAPES),
+  top_mm: number(10, 3000, 'mm'),
+  base_mm: number(1, 3000, 'mm'),
+  depth_mm: number(10, 3000, 'mm'),
+  material: oneOf(POT_MATERIALS),
+  wall_mm: optional(number(0.2, 100, 'mm')),
+  holes: yesNo(),
+  top_dressing_mm: number(0, 300, 'mm'),
+};
+const A_POT = 'a pot with shape, top_mm, base_mm, depth_mm, material, holes and top_dressing_mm';
+const pot = named('Pot', object(potFields, A_POT));
+/** A pot as it is kept: a garden file holds less of it. */
+export const keptPot = named(
+  'Kept pot',
   object(
     {
-      shape: oneOf(POT_SHAPES),
-      top_mm: number(10, 3000, 'mm'),
-      base_mm: number(1, 3000, 'mm'),
-      depth_mm: number(10, 3000, 'mm'),
-      material: oneOf(POT_MATERIALS),
-      wall_mm: optional(number(0.2, 100, 'mm')),
-      holes: yesNo(),
-      top_dressing_mm: number(0, 300, 'mm'),
+      ...potFields,
+      dark: optional(yesNo()),
+      hole_count: optional(whole(1, 60)),
+      hole_mm: optional(whole(1, 120, 'mm')),
     },
-    'a pot with shape, top_mm, base_mm, depth_mm, material, holes and top_dressing_mm',
+    A_POT,
   ),
 );
 

@@ -23,7 +23,7 @@ import Joi from 'joi';
 import { type POTTING_WHYS, pottingMore } from './potting.ts';
 import { ENDINGS, FEED_KINDS, FEED_UNITS } from './choices.ts';
 import { day, id, list, number, object, oneOf, optional, text, twelve, whole, within, yesNo } from './fields.ts';
-import { pot } from './gardenFile.ts';
+import { keptPot as pot } from './gardenFile.ts';
 import {
   LONGEST_CSV,
   LONGEST_NAME,

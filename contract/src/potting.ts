@@ -16,7 +16,7 @@ import {
 import type { Pot } from '@zinc-pail/core';
 import Joi from 'joi';
 import { day, id, list, named, number, object, oneOf, optional, text, whole } from './fields.ts';
-import { pot } from './gardenFile.ts';
+import { keptPot as pot } from './gardenFile.ts';
 import { LONGEST_NAME } from './limits.ts';
 import { UUID } from './marks.ts';
 

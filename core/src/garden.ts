@@ -112,7 +112,15 @@ export interface Pot {
   wall_mm?: number | null;
   holes: boolean;
   top_dressing_mm: number;
+  /** dark enough to heat up in the sun; like the holes' sizes not held by garden files */
+  dark?: boolean | null;
+  hole_count?: number | null;
+  /** across, of one hole */
+  hole_mm?: number | null;
 }
+
+/** What garden files do not hold of a pot. */
+export const POT_DETAIL = ['dark', 'hole_count', 'hole_mm'] as const satisfies readonly (keyof Pot)[];
 
 /**
  * When a plant sleeps: in its season, whatever the room; only when its season is cold too, and else it slows; or never, it

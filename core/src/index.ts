@@ -13,6 +13,7 @@ export * from './mix/batch.ts';
 export * from './mix/measured.ts';
 export * from './mix/amend.ts';
 export * from './mix/substitutes.ts';
+export { phBand } from './mix/phBand.ts';
 export * from './forecast/drying.ts';
 export { waterAt as waterOfComponentAt } from './mix/retention.ts';
 export { mixReport, type MixReport } from './mix/report.ts';

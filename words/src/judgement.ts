@@ -164,6 +164,7 @@ const MINDS: Record<Mind, string> = {
   'salts-stay': 'Salts cannot leave a pot without a hole: no food; drill it, or repot.',
   'cool-hours': 'Early in the morning or after sunset, not into the heat of the day.',
   'clay-frost': 'Wet fired clay bursts in frost: keep it dry, or stand it where it does not freeze.',
+  'dark-heat': 'Its dark pot heats up in the sun, and roots cook before leaves do: shade the pot.',
   'long-dry-sip': 'Then a look in three to seven days, and the fuller drink once it has firmed up.',
   spines: 'Spines: gloves or tongs.',
   glochids: 'Barbed hairs: thick gloves, tape takes them off.',

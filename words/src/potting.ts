@@ -26,6 +26,8 @@ export function needWords({ code, n }: NeedReason, units: Units): string {
       return 'water stands on it';
     case 'drains-slowly':
       return `a pour took ${Math.round(n.seconds!)} s to come through`;
+    case 'small-hole':
+      return 'its holes are small for it';
     case 'dries-faster':
       return `it dries ${n.times!.toFixed(1)} times as fast as when it was new`;
     case 'salts':

@@ -142,6 +142,7 @@ export type Mind =
   | 'long-dry-sip'
   | 'cool-hours'
   | 'clay-frost'
+  | 'dark-heat'
   | 'spines'
   | 'glochids'
   | 'milky-sap'

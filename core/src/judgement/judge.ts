@@ -38,7 +38,7 @@ import {
 import { type Facts, gather, iso, type JudgeInput } from './facts.ts';
 import { DAYS_TO_NEXT_LOOK, FAIRLY_SURE_GAP, HARM, SURE_GAP } from './harm.ts';
 import { fullDrink, SIP_SHARE, sipDrink } from './measure.ts';
-import { clayInFrost, longRain, rainComing, rainCounted } from './rain.ts';
+import { clayInFrost, darkInHeat, longRain, rainComing, rainCounted } from './rain.ts';
 import { rampAhead } from '../forecast/ramp.ts';
 import { dayNumber } from '../calendar/day.ts';
 import { LIGHT_BANDS } from '../plant/library.ts';
@@ -525,6 +525,7 @@ function mindful(facts: Facts, deeds: readonly Deed[]): Pick<Judgement, 'mind' |
     if (deeds[0]?.deed === 'sip' && facts.dryDays >= LONG_DRY_DAYS) mind.push('long-dry-sip');
   }
   if (clayInFrost(facts)) mind.push('clay-frost');
+  if (darkInHeat(facts)) mind.push('dark-heat');
   if (salts.flush) mind.push(pot.holes ? 'salts-flush' : 'salts-stay');
   if (hands)
     for (const caution of ['spines', 'glochids', 'milky-sap', 'poisonous-sap'] as const)

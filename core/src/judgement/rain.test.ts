@@ -88,6 +88,14 @@ describe('frost', () => {
     const plastic = { plant: { ...clay.plant, pot: roundPot(90, 80, 'plastic') } };
     expect(under(OPEN, cold, plastic, wet).mind).not.toContain('clay-frost');
   });
+  it('a dark pot heats up on hot days in the sun, a pale one not, and none under a lamp', () => {
+    const hot = weather(() => 0, { tmin_c: 17, tmax_c: 33, sunshine_h: 12 });
+    const of = (dark: boolean): Scene => ({ plant: { pot: { ...roundPot(90, 80, 'plastic'), dark } } });
+    expect(under(OPEN, hot, of(true)).mind).toContain('dark-heat');
+    expect(under(OPEN, hot, of(false)).mind).not.toContain('dark-heat');
+    expect(under({ ...OPEN, kind: 'room' }, hot, of(true)).mind).not.toContain('dark-heat');
+    expect(under(OPEN, cold, of(true)).mind).not.toContain('dark-heat');
+  });
   it('one light night is for a cloth, a week of them for the house', () => {
     const hardy: Scene = { plant: { name: 'Agave parryi', taxon: null, form: null, min_dry_c: 0, min_wet_c: 0 } };
     const nights = (later: number) =>

@@ -98,3 +98,13 @@ export function clayInFrost({ outlook, nights, placeKind, m }: Facts): boolean {
   const { indoors } = placeDefaults(placeKind);
   return outlook.plant.pot.material === 'terracotta' && !indoors && nights.weekC < 0 && m.p50 > TOO_WET_TO_DRINK_M;
 }
+
+/** From such a day on sun on a dark wall takes the roots behind it over what they bear. */
+const DARK_HOT_C = 27;
+
+/** A dark pot in the sun of hot days: a room and a lamp have no such sun. */
+export function darkInHeat({ outlook, placeKind, heat }: Facts): boolean {
+  return (
+    Boolean(outlook.plant.pot.dark) && placeKind !== 'room' && placeKind !== 'lamp-shelf' && heat.highC >= DARK_HOT_C
+  );
+}

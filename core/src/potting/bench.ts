@@ -14,6 +14,7 @@ import {
   type Depth,
   GUSTS,
   hasBody,
+  hasSmallHole,
   type MaterialAdvice,
   materials,
   nextPot,
@@ -105,6 +106,7 @@ export function pottingOf(facts: PottingFacts): PottingView {
       signs: lastSigns(outlook),
       faster: outlook.change?.kind === 'faster' ? outlook.change.factor : 1,
       saltsOver: facts.saltsOver,
+      smallHole: hasSmallHole(plant.pot),
       slowPour:
         poured && (pottedOn === null || poured.day > pottedOn) && asksForOpenerMix(poured.seconds, plant.pot.depth_mm)
           ? poured

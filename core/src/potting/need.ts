@@ -10,6 +10,7 @@ export const NEED_CODES = [
   'runs-through',
   'stands',
   'drains-slowly',
+  'small-hole',
   'dries-faster',
   'salts',
   'topples',
@@ -38,6 +39,8 @@ export interface NeedFacts {
   saltsOver: boolean;
   /** the last pour that was timed in this pot asked for an opener mix */
   slowPour: { day: DayNumber; seconds: number } | null;
+  /** its holes let little through (hasSmallHole) */
+  smallHole: boolean;
   /** share of the mix that was alive: it rots, and holds more and more water */
   organicShare: number;
   diameterMm: number;
@@ -56,6 +59,7 @@ const WORTH: Record<NeedCode, number> = {
   'runs-through': 0.35,
   stands: 0.4,
   'drains-slowly': 0.35,
+  'small-hole': 0.2,
   'dries-faster': 0.4,
   salts: 0.2,
   topples: 0.35,
@@ -104,6 +108,7 @@ export function pottingNeed(facts: NeedFacts): Need {
   }
   if (facts.faster >= FASTER_FROM) add('dries-faster', { times: hundredth(facts.faster) });
   if (facts.slowPour) add('drains-slowly', { seconds: facts.slowPour.seconds });
+  if (facts.smallHole) add('small-hole');
   if (facts.saltsOver) add('salts');
   if (facts.tips) add('topples', {}, WORTH.topples * 0.7);
   const years = pottedOn === null ? null : (today - pottedOn) / DAYS_A_YEAR;

@@ -9,7 +9,16 @@ import { GRITTY, PEATY, roundPot } from '../../test/gardens.ts';
 import { firstDrink, type FirstDrinkFacts } from '../plant/firstDrink.ts';
 import { aftercare, type PottedFacts } from './aftercare.ts';
 import { type BlockFacts, type NeedFacts, pottingBlocks, pottingNeed } from './need.ts';
-import { type MaterialFacts, materials, nextPot, plantingDepth, potSizeMm, standOf, stepOf } from './size.ts';
+import {
+  hasSmallHole,
+  type MaterialFacts,
+  materials,
+  nextPot,
+  plantingDepth,
+  potSizeMm,
+  standOf,
+  stepOf,
+} from './size.ts';
 
 const TODAY = dayNumber('2026-05-01');
 const NEED: NeedFacts = {
@@ -20,6 +29,7 @@ const NEED: NeedFacts = {
   faster: 1,
   saltsOver: false,
   slowPour: null,
+  smallHole: false,
   organicShare: 0.3,
   diameterMm: 60,
   heightMm: 60,
@@ -30,6 +40,18 @@ const NEED: NeedFacts = {
 const need = (over: Partial<NeedFacts>) => pottingNeed({ ...NEED, ...over });
 const seen = (...signs: Sign[]) => new Map(signs.map((sign) => [sign, TODAY - 5]));
 const codes = (over: Partial<NeedFacts>) => need(over).reasons.map(({ code }) => code);
+
+describe('holes', () => {
+  const pot = { ...roundPot(100, 90, 'plastic'), base_mm: 75 };
+  it.each([
+    [{ hole_mm: 4 }, true],
+    [{ hole_count: 1, hole_mm: 10 }, false],
+    [{ hole_count: 6, hole_mm: 4 }, false],
+    [{ hole_count: 1 }, false],
+    [{ hole_mm: 4, holes: false }, false],
+    [{ hole_mm: 10, base_mm: 300, shape: 'square' as const }, true],
+  ])('%o lets little through: %s', (over, small) => expect(hasSmallHole({ ...pot, ...over })).toBe(small));
+});
 
 describe('who wants a new pot', () => {
   it('years alone ask for a look, never for a pot', () => {
@@ -49,6 +71,7 @@ describe('who wants a new pot', () => {
   it.each<[Partial<NeedFacts>, string]>([
     [{ faster: 1.8 }, 'dries-faster'],
     [{ saltsOver: true }, 'salts'],
+    [{ smallHole: true }, 'small-hole'],
     [{ slowPour: { day: TODAY - 9, seconds: 40 } }, 'drains-slowly'],
     [{ diameterMm: 95 }, 'outgrown'],
     [{ tips: true }, 'topples'],

@@ -48,6 +48,22 @@ export function hasBody(form: Form): boolean {
   return BODY.has(form);
 }
 
+/** Holes that open less than this share of the floor: one of a few millimetres shuts with the first root or crumb. */
+const OPEN_FLOOR = 0.005;
+
+/** @returns false where the holes' sizes are not told */
+export function hasSmallHole({
+  shape,
+  base_mm: base,
+  holes,
+  hole_count: count,
+  hole_mm: mm,
+}: Pick<Pot, 'shape' | 'base_mm' | 'holes' | 'hole_count' | 'hole_mm'>): boolean {
+  if (!holes || mm == null) return false;
+  const floor = shape === 'square' ? base ** 2 : (Math.PI / 4) * base ** 2;
+  return (count ?? 1) * (Math.PI / 4) * mm ** 2 < OPEN_FLOOR * floor;
+}
+
 export interface NextPot {
   pot: Pot;
   rooting: Rooting;
@@ -89,7 +105,11 @@ function potOf(old: Pot, top: number, rooting: Rooting): Pot {
     top_mm: top,
     base_mm: Math.round(top * (old.shape === 'square' ? old.base_mm / old.top_mm : BASE_OF_TOP)),
     depth_mm: Math.round((top * DEPTH_OF_WIDTH[rooting]) / 5) * 5,
+    // Of its holes and its colour nobody knows yet.
     holes: true,
+    dark: null,
+    hole_count: null,
+    hole_mm: null,
   };
 }
 

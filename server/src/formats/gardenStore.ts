@@ -1,6 +1,14 @@
 /** A garden file into the tables and out of them again. */
 import { alike } from '../plants/numbering.ts';
-import type { Garden, Mix, OwnComponent, Plant, PlantEvent } from '@zinc-pail/core';
+import {
+  type Garden,
+  type Mix,
+  type OwnComponent,
+  type Plant,
+  type PlantEvent,
+  type Pot,
+  POT_DETAIL,
+} from '@zinc-pail/core';
 import { randomUUID } from 'node:crypto';
 import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
@@ -354,7 +362,7 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
           taxon: row.taxon,
           place: placeRef.get(plant.place)!,
           mix: mixRef.get(plant.mix)!,
-          pot: dropNulls(plant.pot),
+          pot: potInFile(plant.pot),
           events: plant.events.map((event) => outward(event, placeRef, mixRef)),
         });
       }),
@@ -376,8 +384,16 @@ function outward(
       ...(event.place == null ? {} : { place: place(event.place) }),
     };
   if (event.type === 'repotting' && event.before)
-    return { ...out, before: { ...event.before, mix: mixRef.get(event.before.mix) ?? event.before.mix } };
+    return {
+      ...out,
+      before: { pot: potInFile(event.before.pot), mix: mixRef.get(event.before.mix) ?? event.before.mix },
+    };
   return out;
+}
+
+/** Without what garden files do not hold. */
+function potInFile(pot: Pot): Partial<Pot> {
+  return dropNulls({ ...pot, ...Object.fromEntries(POT_DETAIL.map((field) => [field, null])) });
 }
 
 function dropNulls<T extends object>(value: T): Partial<T> {

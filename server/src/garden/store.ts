@@ -1,4 +1,5 @@
 /** A site as the engine wants it: a garden read from the tables. */
+import { POT_COLUMNS, type PotColumns, potOf } from '../plants/potColumns.ts';
 import { json } from '../database/json.ts';
 import { groupBy } from '../grouping.ts';
 import {
@@ -233,7 +234,7 @@ export async function loadComponents(pool: Pool, collectionId: number): Promise<
   return rows.map((row) => ({ ...row }));
 }
 
-interface PlantRow {
+interface PlantRow extends PotColumns {
   id: number;
   name: string;
   taxon: string | null;
@@ -250,14 +251,6 @@ interface PlantRow {
   leafless: number | null;
   place_id: number;
   mix_id: number;
-  shape: Plant['pot']['shape'];
-  top_mm: number;
-  base_mm: number;
-  depth_mm: number;
-  material: Plant['pot']['material'];
-  wall_mm: number | null;
-  holes: number;
-  top_dressing_mm: number;
   root_loss: number | null;
   name_sure: string;
   own_rules: unknown;
@@ -277,9 +270,7 @@ export async function loadPlants(
   const [rows] = await pool.query<Row<PlantRow>[]>(
     `SELECT p.id, p.name, p.taxon, p.habit, p.form, p.diameter_mm, p.height_mm, p.dry_rule, p.hold_days, p.store,
        p.min_dry_c, p.min_wet_c,
-            p.grow_min_c, p.leafless, s.place_id, po.mix_id, po.shape, po.top_mm, po.base_mm, po.depth_mm, po.material,
-            po.wall_mm, po.holes,
-            po.top_dressing_mm, po.root_loss, p.name_sure, p.own_rules, p.acquired_on, pl.kind AS place_kind
+            p.grow_min_c, p.leafless, s.place_id, po.mix_id, ${POT_COLUMNS}, po.root_loss, p.name_sure, p.own_rules, p.acquired_on, pl.kind AS place_kind
      FROM ${from} JOIN potting po ON po.open_plant_id = p.id
      WHERE ${where} ORDER BY pl.walk_order, pl.id, s.walk_order, p.id`,
     values,
@@ -351,16 +342,7 @@ function plantOf(row: PlantRow, events: readonly { day: string; type: string; de
     steps_taken_back: json<OwnRules>(row.own_rules).stepsTakenBack ?? null,
     place: String(row.place_id),
     mix: String(row.mix_id),
-    pot: {
-      shape: row.shape,
-      top_mm: row.top_mm,
-      base_mm: row.base_mm,
-      depth_mm: row.depth_mm,
-      material: row.material,
-      wall_mm: row.wall_mm,
-      holes: Boolean(row.holes),
-      top_dressing_mm: row.top_dressing_mm,
-    },
+    pot: potOf(row),
     events: events.flatMap(
       (event) =>
         toldBy(

@@ -5,6 +5,7 @@ import type { OwnRules, PlaceKind, Pot, Told } from '@zinc-pail/core';
 import { json } from '../database/json.ts';
 import { openHardening } from '../hardening/store.ts';
 import { lockBooks, touchPlants } from '../journal/store.ts';
+import { POT_COLUMNS, potOf, type PotRow } from './potColumns.ts';
 import { refuseCrossed } from './warmth.ts';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 
@@ -158,12 +159,10 @@ export async function mixParts(pool: Pool, mixId: number): Promise<{ component: 
 
 /** The present pot of a plant. */
 export async function pottingOf(pool: Pool, plantId: number): Promise<Pot | null> {
-  const [[row]] = await pool.query<Row<Omit<Pot, 'holes'> & { holes: number }>[]>(
-    `SELECT shape, top_mm, base_mm, depth_mm, material, wall_mm, holes, top_dressing_mm FROM potting
-       WHERE open_plant_id = ?`,
-    [plantId],
-  );
-  return row ? { ...row, holes: Boolean(row.holes) } : null;
+  const [[row]] = await pool.query<PotRow[]>(`SELECT ${POT_COLUMNS} FROM potting po WHERE po.open_plant_id = ?`, [
+    plantId,
+  ]);
+  return row ? potOf(row) : null;
 }
 
 export async function homeOfPlace(

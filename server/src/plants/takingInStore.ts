@@ -7,6 +7,7 @@ import mysql from 'mysql2/promise';
 import type { PoolConnection, Row } from '../database/pool.ts';
 import { addEntry, lockBooks, touchPlants } from '../journal/store.ts';
 import { alike, Numbering } from './numbering.ts';
+import { POT_COLUMNS, potOf, type PotRow } from './potColumns.ts';
 
 /** Columns of `plant` that a keeper sets; their names are the API's own. */
 export function plantColumns(body: object): Record<string, unknown> {
@@ -164,6 +165,9 @@ export const pottingColumns = (mixId: number, pot: Pot) => ({
   wall_mm: pot.wall_mm ?? null,
   holes: pot.holes,
   top_dressing_mm: pot.top_dressing_mm,
+  dark: pot.dark ?? null,
+  hole_count: pot.hole_count ?? null,
+  hole_mm: pot.hole_mm ?? null,
 });
 
 /** What was wrong from the start is put right: the open potting becomes this, and its past is reckoned anew. */
@@ -198,17 +202,16 @@ export async function repot(
   },
 ): Promise<'done' | 'too-early'> {
   const [[open]] = await connection.query<
-    Row<Omit<Pot, 'holes'> & { id: number; mix_id: number; from_day: string; collection_id: number; holes: number }>[]
+    (PotRow & { id: number; mix_id: number; from_day: string; collection_id: number })[]
   >(
-    `SELECT po.id, po.mix_id, po.from_day, po.shape, po.top_mm, po.base_mm, po.depth_mm, po.material, po.wall_mm,
-       po.holes, po.top_dressing_mm, p.collection_id
+    `SELECT po.id, po.mix_id, po.from_day, ${POT_COLUMNS}, p.collection_id
      FROM potting po JOIN plant p ON p.id = po.plant_id WHERE po.open_plant_id = ? FOR UPDATE`,
     [plantId],
   );
   if (to.date < open!.from_day) return 'too-early';
-  const { id, mix_id, from_day: _from, collection_id, holes, wall_mm, ...measures } = open!;
+  const { id, mix_id, from_day: _from, collection_id, ...pot } = open!;
   const before = {
-    pot: { ...measures, holes: Boolean(holes), ...(wall_mm == null ? {} : { wall_mm }) },
+    pot: potOf(pot),
     mix: String(mix_id),
   };
   await connection.query('UPDATE potting SET to_day = ? WHERE id = ?', [to.date, id]);

@@ -137,7 +137,7 @@ function potsThatWere(
     from: dayNumber(from),
     to: to === null ? null : dayNumber(to),
   }));
-  return pots.map(({ from_day: from, to_day: to, mix, root_loss, parts, ...pot }, i) => {
+  return pots.map(({ from_day: from, to_day: to, mix, root_loss, parts, pot }, i) => {
     const blend = blendMix({ id: mix, parts }, components);
     const { drinks: count, medianDays } = gapsIn(spells[i]!, drinks);
     return {

@@ -3,6 +3,7 @@ import type { MixPart, Pot } from '@zinc-pail/core';
 import type { ResultSetHeader } from 'mysql2';
 import { json } from '../database/json.ts';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
+import { POT_COLUMNS, potOf, type PotRow } from '../plants/potColumns.ts';
 
 export async function stock(pool: Pool): Promise<StockLine[]> {
   const [rows] = await pool.query<Row<Omit<StockLine, 'pot'> & { pot: unknown }>[]>(
@@ -219,7 +220,8 @@ export async function pottingBooks(pool: Pool, siteId: number): Promise<Map<numb
   );
 }
 
-export interface PottingRow extends Pot {
+export interface PottingRow {
+  pot: Pot;
   from_day: string;
   to_day: string | null;
   mix: string;
@@ -229,9 +231,8 @@ export interface PottingRow extends Pot {
 
 /** Every pot a plant stood in, the first one first, with the days of its drinks. */
 export async function potsOf(pool: Pool, plantId: number): Promise<{ pots: PottingRow[]; drinks: string[] }> {
-  const [rows] = await pool.query<Row<Omit<PottingRow, 'parts' | 'holes'> & { mix_id: number; holes: number }>[]>(
-    `SELECT po.from_day, po.to_day, po.root_loss, po.mix_id, m.name AS mix, po.shape, po.top_mm, po.base_mm,
-       po.depth_mm, po.material, po.wall_mm, po.holes, po.top_dressing_mm
+  const [rows] = await pool.query<(PotRow & Omit<PottingRow, 'parts' | 'pot'> & { mix_id: number })[]>(
+    `SELECT po.from_day, po.to_day, po.root_loss, po.mix_id, m.name AS mix, ${POT_COLUMNS}
      FROM potting po JOIN mix m ON m.id = po.mix_id WHERE po.plant_id = ? ORDER BY po.from_day, po.id`,
     [plantId],
   );
@@ -245,9 +246,12 @@ export async function potsOf(pool: Pool, plantId: number): Promise<{ pots: Potti
     [plantId],
   );
   return {
-    pots: rows.map(({ mix_id: mixId, holes, ...row }) => ({
-      ...row,
-      holes: Boolean(holes),
+    pots: rows.map(({ mix_id: mixId, from_day, to_day, root_loss, mix, ...pot }) => ({
+      pot: potOf(pot),
+      from_day,
+      to_day,
+      root_loss,
+      mix,
       parts: parts
         .filter((part) => part.mix_id === mixId)
         .map(({ component, parts: share }) => ({ component, parts: share })),

@@ -1,11 +1,17 @@
 import type { PlantView } from '@zinc-pail/contract/api';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';
 import { Stick } from '../../drawing/Stick.tsx';
-import { bandOf } from '@zinc-pail/core';
+import { bandOf, hasSmallHole, type Pot } from '@zinc-pail/core';
 import { centimetres, litres } from '../../words/amounts.ts';
 import { shortDay } from '../../words/days.ts';
 
 const SIZE = 230;
+
+function holeWords(pot: Pot): string {
+  if (!pot.holes) return 'none: all that is poured stays';
+  const told = [pot.hole_count && `${pot.hole_count}`, pot.hole_mm && `${pot.hole_mm} mm across`].filter(Boolean);
+  return `${told.length > 0 ? told.join(', ') : 'yes'}${hasSmallHole(pot) ? ': small for it' : ''}`;
+}
 
 /** The pot to scale beside the stick as it would come out, and what both are made of. */
 export function PotDrawing({ plant }: { plant: PlantView }) {
@@ -38,13 +44,12 @@ export function PotDrawing({ plant }: { plant: PlantView }) {
       <dl className="mt-2 grid grid-cols-[6rem_minmax(0,1fr)] text-[15px]">
         <dt className="text-[var(--ink-2)]">Pot</dt>
         <dd>
+          {pot.dark && 'dark '}
           {shape} {pot.material}, {centimetres(pot.top_mm)} × {centimetres(pot.depth_mm)}
           {pot.top_dressing_mm > 0 && `, ${pot.top_dressing_mm} mm of grit on top`}
         </dd>
         <dt className="text-[var(--ink-2)]">Hole</dt>
-        <dd className={pot.holes ? '' : 'font-semibold text-[var(--rust)]'}>
-          {pot.holes ? 'yes' : 'none: all that is poured stays'}
-        </dd>
+        <dd className={pot.holes ? '' : 'font-semibold text-[var(--rust)]'}>{holeWords(pot)}</dd>
         <dt className="text-[var(--ink-2)]">Mix</dt>
         <dd>
           {plant.mix.name}:{' '}

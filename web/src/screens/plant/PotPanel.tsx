@@ -7,10 +7,11 @@ import { ask, wordsOf } from '../../api/client.ts';
 import { useKit } from '../../api/kit.ts';
 import { plantKey } from '../../api/plant.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
-import { Choice, Field, Tick, Wrong } from '../../forms/Fields.tsx';
+import { Choice, Field, Wrong } from '../../forms/Fields.tsx';
+import { detailDraft, detailOf, PotDetail, type PotDetailDraft } from '../../forms/PotDetail.tsx';
 import { numberIn } from '../../words/numbers.ts';
 
-interface Draft {
+interface Draft extends PotDetailDraft {
   kind: 'set-right' | 'repotted';
   shape: string;
   top: string;
@@ -18,7 +19,6 @@ interface Draft {
   depth: string;
   dressing: string;
   material: string;
-  holes: boolean;
   mix: string;
   date: string;
   mixWas: string;
@@ -43,7 +43,7 @@ function draftOf(plant: PlantView): Draft {
     depth: String(pot.depth_mm),
     dressing: String(pot.top_dressing_mm),
     material: pot.material,
-    holes: pot.holes,
+    ...detailDraft(pot),
     mix: String(plant.mix.id),
     date: plant.site.today,
     mixWas: '',
@@ -64,13 +64,15 @@ export function bodyOf(draft: Draft, clientId: string): Record<string, unknown> 
     found[key] = numberIn(draft[key], min, max);
     if (Number.isNaN(found[key])) return `${label}: a number of millimetres from ${min} to ${max}.`;
   }
+  const detail = detailOf(draft);
+  if (typeof detail === 'string') return detail;
   const pot: Pot = {
     shape: draft.shape as Pot['shape'],
     top_mm: found.top!,
     base_mm: found.base!,
     depth_mm: found.depth!,
     material: draft.material as Pot['material'],
-    holes: draft.holes,
+    ...detail,
     top_dressing_mm: found.dressing!,
   };
   const repotted =
@@ -159,7 +161,7 @@ export function PotPanel({ plant, onClose }: { plant: PlantView; onClose(): void
           {box('depth', 'Depth of mix, mm')}
           {box('dressing', 'Stones on top, mm')}
         </div>
-        <Tick label="it has a hole" checked={draft.holes} onChange={(holes) => set({ holes })} />
+        <PotDetail draft={draft} base={draft.base} shape={draft.shape as Pot['shape']} onChange={set} />
         <Field label="Mix">
           {(id) => (
             <select

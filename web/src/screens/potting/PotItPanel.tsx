@@ -9,6 +9,7 @@ import { ask, wordsOf } from '../../api/client.ts';
 import { useStock } from '../../api/potting.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Choice, Field, KeepOrLeave, OneOf, Tick, Typed, Wrong } from '../../forms/Fields.tsx';
+import { detailDraft, detailOf, PotDetail, type PotDetailDraft } from '../../forms/PotDetail.tsx';
 import { numberIn } from '../../words/numbers.ts';
 import { movedWords } from '../plant/PotHistory.tsx';
 
@@ -29,13 +30,12 @@ const WHYS = [
   { id: 'rescue', label: 'a rescue' },
 ];
 
-export interface PotItDraft {
+export interface PotItDraft extends PotDetailDraft {
   top: string;
   base: string;
   depth: string;
   dressing: string;
   material: Pot['material'];
-  holes: boolean;
   mix: string;
   date: string;
   mixWas: string;
@@ -57,7 +57,7 @@ export function draftOf(
     depth: String(pot.depth_mm),
     dressing: String(pot.top_dressing_mm),
     material: pot.material,
-    holes: true,
+    ...detailDraft(pot),
     mix: String(mixId),
     date: today,
     mixWas: 'dry',
@@ -82,6 +82,8 @@ export function bodyOf(draft: PotItDraft, old: Pot, clientId: string) {
     found[key] = numberIn(draft[key], least, most);
     if (Number.isNaN(found[key])) return `${label}: a number of millimetres from ${least} to ${most}.`;
   }
+  const detail = detailOf(draft);
+  if (typeof detail === 'string') return detail;
   const divided = draft.divided.trim() === '' ? 0 : numberIn(draft.divided, 0, 50);
   if (Number.isNaN(divided)) return 'Daughters: a number from 0 to 50, or nothing.';
   return {
@@ -93,7 +95,7 @@ export function bodyOf(draft: PotItDraft, old: Pot, clientId: string) {
       base_mm: found.base!,
       depth_mm: found.depth!,
       material: draft.material,
-      holes: draft.holes,
+      ...detail,
       top_dressing_mm: found.dressing!,
     },
     mix_id: Number(draft.mix),
@@ -275,7 +277,7 @@ function PotFields({
             base: String(pot.base_mm),
             depth: String(pot.depth_mm),
             material: pot.material,
-            holes: pot.holes,
+            ...detailDraft(pot),
           }
         : {}),
     });
@@ -321,12 +323,7 @@ function PotFields({
         onChange={(material) => set({ material: material as Pot['material'] })}
         options={POT_MATERIALS.map((material) => [material, material] as const)}
       />
-      <Tick label="It has a hole" checked={draft.holes} onChange={(holes) => set({ holes })} />
-      {!draft.holes && (
-        <p className="mb-3 border-l-4 border-[var(--straw)] pl-2 text-[15px]">
-          Without one no drench: drill it (tape, wet drill, eye cover), or keep it as an outer pot.
-        </p>
-      )}
+      <PotDetail draft={draft} base={draft.base} shape={old.shape} onChange={set} />
     </>
   );
 }

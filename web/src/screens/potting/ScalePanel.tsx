@@ -24,11 +24,12 @@ export function ScalePanel({ components }: { components: ReadonlyMap<string, Com
     soakedG: '',
     drainedG: '',
   });
+  const [ph, setPh] = useState('');
   const [wrong, setWrong] = useState<string | null>(null);
   const queries = useQueryClient();
   const like = components.get(which)!;
   const keep = useMutation({
-    mutationFn: (values: object) => ask('/components', { method: 'PUT', body: { id: which, ph: like.ph, ...values } }),
+    mutationFn: (values: object) => ask('/components', { method: 'PUT', body: { id: which, ...values } }),
     onSuccess: () => queries.invalidateQueries(),
     onError: (error) => setWrong(wordsOf(error)),
   });
@@ -38,10 +39,12 @@ export function ScalePanel({ components }: { components: ReadonlyMap<string, Com
       FIELDS.map(([field, , least, most]) => [field, numberIn(typed[field], least, most)]),
     ) as Record<Field, number>;
     const bad = FIELDS.find(([field]) => Number.isNaN(values[field]));
+    const measured = ph.trim() === '' ? null : numberIn(ph, 3, 10);
+    if (Number.isNaN(measured)) return setWrong('pH: from 3 to 10, or nothing.');
     if (bad) return setWrong(`${bad[1]}: a number from ${bad[2]} to ${bad[3]}.`);
     try {
       setWrong(null);
-      keep.mutate(fromScaleTest(values, like));
+      keep.mutate({ ph: measured ?? like.ph, ...fromScaleTest(values, like) });
     } catch (error) {
       setWrong(`It cannot be: ${(error as Error).message}`);
     }
@@ -73,6 +76,7 @@ export function ScalePanel({ components }: { components: ReadonlyMap<string, Com
             />
           ))}
         </div>
+        <Typed label="pH, if you read it" width="w-32" value={ph} onChange={setPh} />
         <button type="submit" className="btn h-11" disabled={keep.isPending}>
           Reckon with these
         </button>

@@ -35,6 +35,23 @@ describe('a recipe', () => {
     expect(peat.costMinor).toBeNull();
     expect(peat.days).toBeNull();
   });
+  it('too acid or too limy for its plant is told, as its kind likes it', () => {
+    const drying = (form: string, dryRule: string) =>
+      ({
+        now: { surfaceMm: 3, wallMm: 3, drinking: 0.8 },
+        winter: { surfaceMm: 1, wallMm: 1, drinking: 0.5 },
+        rate: { p10: 0.8, p50: 1, p90: 1.2 },
+        surfaceWetM: 0.6,
+        plant: { diameter_mm: 60, height_mm: 50 },
+        traits: { form, dryRule, store: 'leaf' },
+      }) as never;
+    const warned = (component: string, form: string, dryRule: string) =>
+      heldOf([{ component, parts: 1 }], POT, COMPONENTS, drying(form, dryRule), new Map())!.warnings.join(' ');
+    expect(warned('peat', 'globe', 'dry-through')).toMatch(/More acid than this plant likes/);
+    expect(warned('bark-fine', 'trailing', 'keep-damp')).not.toMatch(/acid|limy/);
+    expect(warned('limestone-grit', 'trailing', 'keep-damp')).toMatch(/More limy.*up to 6\.4/);
+    expect(warned('pumice', 'globe', 'dry-through')).not.toMatch(/acid|limy/);
+  });
   it('costs what its loose litres cost', () => {
     const held = heldOf([{ component: 'pumice', parts: 1 }], POT, COMPONENTS, null, new Map([['pumice', 1000]]))!;
     expect(held.costMinor).toBeGreaterThan(500);

@@ -10,6 +10,7 @@ import {
   mineralBand,
   mineralShare,
   type MixPart,
+  phBand,
   type Pot,
   potCapacity,
   type Substitute,
@@ -39,6 +40,8 @@ export interface Held {
   warnings: string[];
 }
 
+/** A mix's pH is known no better than this. */
+const PH_UNSURE = 0.2;
 const LITTLE_AIR = 0.12;
 const SHEDS = 0.35;
 const MOSTLY_WET = 0.4;
@@ -108,6 +111,13 @@ function warningsOf(
     );
   if (band && mineral > band[1])
     words.push(`Leaner than this plant likes: ${percent(mineral)} mineral, up to ${percent(band[1])} suits it.`);
+  const acid = drying && phBand(drying.traits);
+  if (acid && blend.ph < acid[0] - PH_UNSURE)
+    words.push(`More acid than this plant likes: pH ${blend.ph.toFixed(1)}, from ${acid[0]} suits it.`);
+  if (acid && blend.ph > acid[1] + PH_UNSURE)
+    words.push(
+      `More limy than this plant likes: pH ${blend.ph.toFixed(1)}, up to ${acid[1]} suits it; hard water takes it further.`,
+    );
   if (air < LITTLE_AIR)
     words.push(`Little air after a drench: ${percent(air)}; roots of succulents want 20 % and more.`);
   if (wetMm > MOSTLY_WET * pot.depth_mm) words.push(`The wet layer is ${Math.round(wetMm)} mm of ${pot.depth_mm} mm.`);

@@ -1,0 +1,79 @@
+/** What a pot is besides its measures: its holes, and whether it is dark. */
+import { hasSmallHole, type Pot } from '@zinc-pail/core';
+import { numberIn } from '../words/numbers.ts';
+import { Tick, Typed } from './Fields.tsx';
+
+export interface PotDetailDraft {
+  holes: boolean;
+  holeCount: string;
+  holeMm: string;
+  dark: boolean;
+}
+
+export function detailDraft(pot: Pick<Pot, 'holes' | 'hole_count' | 'hole_mm' | 'dark'>): PotDetailDraft {
+  return {
+    holes: pot.holes,
+    holeCount: pot.hole_count == null ? '' : String(pot.hole_count),
+    holeMm: pot.hole_mm == null ? '' : String(pot.hole_mm),
+    dark: pot.dark ?? false,
+  };
+}
+
+/** The details of a draft, or what is wrong with them. Empty is not known. */
+export function detailOf(draft: PotDetailDraft): Pick<Pot, 'holes' | 'hole_count' | 'hole_mm' | 'dark'> | string {
+  const maybe = (text: string, most: number) => (text.trim() === '' ? null : Math.round(numberIn(text, 1, most)));
+  const [count, mm] = [maybe(draft.holeCount, 60), maybe(draft.holeMm, 120)];
+  if (Number.isNaN(count)) return 'Holes: from 1 to 60, or nothing.';
+  if (Number.isNaN(mm)) return 'Width of a hole: from 1 to 120 mm, or nothing.';
+  return {
+    holes: draft.holes,
+    dark: draft.dark,
+    hole_count: draft.holes ? count : null,
+    hole_mm: draft.holes ? mm : null,
+  };
+}
+
+interface Props {
+  draft: PotDetailDraft;
+  base: string;
+  shape: Pot['shape'];
+  onChange(some: Partial<PotDetailDraft>): void;
+}
+
+export function PotDetail({ draft, base, shape, onChange }: Props) {
+  const detail = detailOf(draft);
+  const baseMm = numberIn(base, 1, 3000);
+  const small =
+    typeof detail === 'object' && !Number.isNaN(baseMm) && hasSmallHole({ ...detail, shape, base_mm: baseMm });
+  return (
+    <>
+      <Tick label="It has a hole" checked={draft.holes} onChange={(holes) => onChange({ holes })} />
+      {draft.holes ? (
+        <div className="flex flex-wrap gap-x-4">
+          <Typed
+            label="How many holes"
+            width="w-28"
+            value={draft.holeCount}
+            onChange={(holeCount) => onChange({ holeCount })}
+          />
+          <Typed
+            label="Each across, mm"
+            width="w-28"
+            value={draft.holeMm}
+            onChange={(holeMm) => onChange({ holeMm })}
+          />
+        </div>
+      ) : (
+        <p className="mb-3 border-l-4 border-[var(--straw)] pl-2 text-[15px]">
+          Without one no drench: drill it (tape, wet drill, eye cover), or keep it as an outer pot.
+        </p>
+      )}
+      {small && (
+        <p className="mb-3 border-l-4 border-[var(--straw)] pl-2 text-[15px]">
+          Little comes through so small a hole, and a root shuts it: widen it or drill more. Shards over it are no hole.
+        </p>
+      )}
+      <Tick label="It is dark, and stands in the sun" checked={draft.dark} onChange={(dark) => onChange({ dark })} />
+    </>
+  );
+}
