@@ -250,6 +250,14 @@ describe('a potting', () => {
       pointer: '/pot/hole_mm',
     });
   });
+  it('a rescue out of season waits for its final pot', async () => {
+    const entries = [{ client_id: randomUUID(), type: 'state', date: ago(3), state: 'resting' }];
+    expect((await send('POST', '/marks', { marks: [{ plant_id: 2, entries }] })).status).toBe(201);
+    const line = (await here.ask('/api/potting/1')).body.plants.find((one: any) => one.id === 2);
+    expect(line.need.verdict).toBe('due');
+    expect(line.need.reasons[0].code).toBe('interim');
+    expect(line.blocks.map((block: any) => block.code)).toContain('resting');
+  });
   it('refuses findings that are none', async () => {
     expect((await repot(1, { findings: ['purple'] })).body.faults[0].pointer).toMatch(/^\/findings/);
   });

@@ -16,6 +16,8 @@ import { aOr, lengthWords, type Units } from './units.ts';
 
 export function needWords({ code, n }: NeedReason, units: Units): string {
   switch (code) {
+    case 'interim':
+      return 'it was rescued out of season, and waits for its final pot';
     case 'roots-out':
       return 'roots come out of it';
     case 'bulging':

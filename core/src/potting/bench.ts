@@ -3,6 +3,7 @@ import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { CareRules } from '../care/rules.ts';
 import { type DaysToDry, daysToDryIn, dryingOf } from '../forecast/drying.ts';
 import type { Outlook } from '../forecast/forecast.ts';
+import { stateOn } from '../forecast/plantModel.ts';
 import type { Air, PlaceKind, Pot, Sign } from '../garden.ts';
 import { ROT_PRONE } from '../judgement/harm.ts';
 import { whatWasSeen } from '../judgement/seen.ts';
@@ -41,6 +42,8 @@ export interface PottingFacts {
   floweredOn: DayNumber | null;
   /** the last pour that was timed, seconds from the surface to the hole */
   poured: { day: DayNumber; seconds: number } | null;
+  /** its last potting was a rescue */
+  rescued: boolean;
   /** from the potting's own row, where the journal does not tell */
   pottedOn: DayNumber | null;
 }
@@ -106,6 +109,7 @@ export function pottingOf(facts: PottingFacts): PottingView {
       signs: lastSigns(outlook),
       faster: outlook.change?.kind === 'faster' ? outlook.change.factor : 1,
       saltsOver: facts.saltsOver,
+      interim: facts.rescued && pottedOn !== null && stateOn(model.timeline, pottedOn) !== 'growing',
       smallHole: hasSmallHole(plant.pot),
       slowPour:
         poured && (pottedOn === null || poured.day > pottedOn) && asksForOpenerMix(poured.seconds, plant.pot.depth_mm)

@@ -5,6 +5,7 @@ import type { DayNumber } from '../calendar/day.ts';
 import type { Form, PlantState, Sign } from '../garden.ts';
 
 export const NEED_CODES = [
+  'interim',
   'roots-out',
   'bulging',
   'runs-through',
@@ -41,6 +42,8 @@ export interface NeedFacts {
   slowPour: { day: DayNumber; seconds: number } | null;
   /** its holes let little through (hasSmallHole) */
   smallHole: boolean;
+  /** rescued out of its season: the pot it has was for the time being */
+  interim: boolean;
   /** share of the mix that was alive: it rots, and holds more and more water */
   organicShare: number;
   diameterMm: number;
@@ -54,6 +57,7 @@ export interface NeedFacts {
 
 /** What each finding is worth; half a pressing need is worth a pot this season. */
 const WORTH: Record<NeedCode, number> = {
+  interim: 0.5,
   'roots-out': 0.35,
   bulging: 0.5,
   'runs-through': 0.35,
@@ -108,6 +112,7 @@ export function pottingNeed(facts: NeedFacts): Need {
   }
   if (facts.faster >= FASTER_FROM) add('dries-faster', { times: hundredth(facts.faster) });
   if (facts.slowPour) add('drains-slowly', { seconds: facts.slowPour.seconds });
+  if (facts.interim) add('interim');
   if (facts.smallHole) add('small-hole');
   if (facts.saltsOver) add('salts');
   if (facts.tips) add('topples', {}, WORTH.topples * 0.7);

@@ -30,6 +30,7 @@ const NEED: NeedFacts = {
   saltsOver: false,
   slowPour: null,
   smallHole: false,
+  interim: false,
   organicShare: 0.3,
   diameterMm: 60,
   heightMm: 60,
@@ -72,6 +73,7 @@ describe('who wants a new pot', () => {
     [{ faster: 1.8 }, 'dries-faster'],
     [{ saltsOver: true }, 'salts'],
     [{ smallHole: true }, 'small-hole'],
+    [{ interim: true }, 'interim'],
     [{ slowPour: { day: TODAY - 9, seconds: 40 } }, 'drains-slowly'],
     [{ diameterMm: 95 }, 'outgrown'],
     [{ tips: true }, 'topples'],
@@ -79,6 +81,8 @@ describe('who wants a new pot', () => {
     [{ signs: seen('water-runs-through') }, 'runs-through'],
     [{ pottedOn: TODAY - 3 * 366 }, 'years'],
   ])('%o: %s', (over, code) => expect(codes(over)).toContain(code));
+  it('a rescue out of season asks for the final pot, in the weeks that suit', () =>
+    expect(need({ interim: true }).verdict).toBe('due'));
   it('a sign of before the last potting says nothing of this pot', () =>
     expect(codes({ signs: seen('roots-out'), pottedOn: TODAY - 2 })).toEqual([]));
   it('one that likes its roots tight waits for more', () => {

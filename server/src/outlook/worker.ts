@@ -51,6 +51,7 @@ export interface PottingBook {
   pottedOn: string | null;
   /** the last pour that was timed, seconds from the surface to the hole */
   poured: { date: string; seconds: number } | null;
+  rescued: boolean;
 }
 
 export interface PlaceToday {
@@ -301,6 +302,7 @@ function pottingViews(site: LoadedSite, facts: readonly [string, PottingBook][])
           arrivedOn: dayOrNull(kept.care.arrivedOn),
           floweredOn: dayOrNull(book.floweredOn),
           pottedOn: dayOrNull(book.pottedOn),
+          rescued: book.rescued,
           poured: book.poured && { day: dayNumber(book.poured.date), seconds: book.poured.seconds },
         }),
       ],

@@ -165,7 +165,10 @@ async function benchPlants(app: App, site: SiteRow): Promise<BenchPlant[]> {
   ]);
   const views = await app.outlooks.pottingOf(
     site,
-    [...books].map(([id, { floweredOn, pottedOn, poured }]) => [String(id), { floweredOn, pottedOn, poured }]),
+    [...books].map(([id, { floweredOn, pottedOn, poured, rescued }]) => [
+      String(id),
+      { floweredOn, pottedOn, poured, rescued },
+    ]),
   );
   const placeName = new Map(places.map(({ id, name }) => [id, name]));
   return cards

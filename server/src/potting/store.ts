@@ -177,6 +177,8 @@ export interface PottingBook {
   pottedOn: string | null;
   /** the last pour that was timed, seconds from the surface to the hole */
   poured: { date: string; seconds: number } | null;
+  /** its last potting was a rescue */
+  rescued: boolean;
   mixId: number;
   version: number;
 }
@@ -188,6 +190,7 @@ export async function pottingBooks(pool: Pool, siteId: number): Promise<Map<numb
       flowered: string | null;
       potted: string | null;
       poured: string | null;
+      why: string | null;
       mix_id: number;
       version: number;
     }>[]
@@ -197,14 +200,16 @@ export async function pottingBooks(pool: Pool, siteId: number): Promise<Map<numb
          AND j.voided_at IS NULL AND JSON_VALUE(j.detail, '$.stage') IN ('buds', 'open')) AS flowered,
        (SELECT CONCAT(j.day, ' ', JSON_VALUE(j.detail, '$.seconds')) FROM journal j
          WHERE j.plant_id = s.open_plant_id AND j.type = 'drain' AND j.voided_at IS NULL
-         ORDER BY j.day DESC, j.id DESC LIMIT 1) AS poured
+         ORDER BY j.day DESC, j.id DESC LIMIT 1) AS poured,
+       (SELECT JSON_VALUE(j.detail, '$.why') FROM journal j WHERE j.plant_id = s.open_plant_id
+         AND j.type = 'repotting' AND j.day = po.from_day AND j.voided_at IS NULL ORDER BY j.id DESC LIMIT 1) AS why
      FROM stay s JOIN place pl ON pl.id = s.place_id JOIN potting po ON po.open_plant_id = s.open_plant_id
        JOIN plant p ON p.id = s.open_plant_id
      WHERE pl.site_id = ?`,
     [siteId],
   );
   return new Map(
-    rows.map(({ id, flowered, potted, poured, mix_id: mixId, version }) => {
+    rows.map(({ id, flowered, potted, poured, why, mix_id: mixId, version }) => {
       const [date, seconds] = poured?.split(' ') ?? [];
       return [
         id,
@@ -212,6 +217,7 @@ export async function pottingBooks(pool: Pool, siteId: number): Promise<Map<numb
           floweredOn: flowered,
           pottedOn: potted,
           poured: date ? { date, seconds: Number(seconds) } : null,
+          rescued: why === 'rescue',
           mixId,
           version,
         },

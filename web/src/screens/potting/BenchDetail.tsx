@@ -59,6 +59,11 @@ export function BenchDetail({ plant, kit, today }: { plant: BenchPlant; kit: Kit
           Not now, but for a rescue: {blockWords(block, today)}.
         </p>
       ))}
+      {plant.blocks.length > 0 && (
+        <p className="mt-1">
+          A rescue goes now into a pot just large enough for its roots; its final pot then waits here for its season.
+        </p>
+      )}
       <p className="mt-1">When: {suitsWords(plant.suits, today)}</p>
       <div className="mt-2 flex items-end justify-center gap-2 bg-[var(--frame)] p-2">
         {drawn(old.pot, `the pot it has, ${centimetres(old.pot.top_mm)} across`)}
