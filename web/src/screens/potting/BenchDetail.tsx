@@ -19,14 +19,18 @@ import { centimetres } from '../../words/amounts.ts';
 import { units } from '../../words/units.ts';
 import { PotItPanel } from './PotItPanel.tsx';
 
-const SIZE = 220;
+/** Room for one of the two drawings. */
+const WIDE = 220;
+const ON_A_PHONE = 160;
+const PHONE_PX = 480;
 
 export function BenchDetail({ plant, kit, today }: { plant: BenchPlant; kit: Kit; today: string }) {
   const [potting, setPotting] = useState(false);
   const { old, next } = plant;
+  const drawingPx = window.innerWidth < PHONE_PX ? ON_A_PHONE : WIDE;
   const widest = Math.max(old.pot.top_mm, next.pot.top_mm, plant.diameter_mm, 1);
   const tallest = Math.max(old.pot.depth_mm, next.pot.depth_mm) + plant.height_mm + 6;
-  const pxPerMm = Math.min((SIZE - 4) / widest, (SIZE - 4) / tallest);
+  const pxPerMm = Math.min((drawingPx - 4) / widest, (drawingPx - 4) / tallest);
   const drawn = (pot: typeof old.pot, label: string) => (
     <PotGlyph
       pot={pot}
@@ -34,7 +38,7 @@ export function BenchDetail({ plant, kit, today }: { plant: BenchPlant; kit: Kit
       state="growing"
       diameterMm={plant.diameter_mm}
       heightMm={plant.height_mm}
-      size={SIZE}
+      size={drawingPx}
       pxPerMm={pxPerMm}
       label={label}
     />

@@ -3,7 +3,7 @@ import type { Kit } from '@zinc-pail/contract/keeping';
 import type { BenchPlant } from '@zinc-pail/contract/potting';
 import { isoDay, potsFromShelf } from '@zinc-pail/core';
 import { blockWords, needWords, suitsWords } from '@zinc-pail/words/potting';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useKit } from '../../api/kit.ts';
 import { useBench, useStock } from '../../api/potting.ts';
@@ -45,11 +45,18 @@ const VERDICTS = [
   ['look', 'To be looked at'],
 ] as const;
 const SHOWN = 12;
+const WIDE_PX = 1024;
 
 function Queue({ kit, today, plants }: { kit: Kit; today: string; plants: readonly BenchPlant[] }) {
   const [search, setSearch] = useSearchParams();
   const stock = useStock();
+  const detail = useRef<HTMLDivElement>(null);
   const open = plants.find(({ id }) => String(id) === search.get('plant')) ?? null;
+  // On a phone the plant opens below the list.
+  const openId = open?.id ?? null;
+  useEffect(() => {
+    if (openId !== null && window.innerWidth < WIDE_PX) detail.current?.scrollIntoView();
+  }, [openId]);
   const weekends = weekendsOfBench(plants, today, kit.collection.pots_a_weekend);
   const due = plants.filter(({ need }) => need.verdict === 'due');
   const shelf = (stock.data ?? []).flatMap(({ id, pot, amount }) => (pot ? [{ id, pot, amount }] : []));
@@ -60,7 +67,7 @@ function Queue({ kit, today, plants }: { kit: Kit; today: string; plants: readon
   const shelfName = new Map((stock.data ?? []).map(({ id, name }) => [id, name]));
   const quiet = plants.filter(({ need }) => need.verdict === 'none').length;
   return (
-    <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+    <div className="grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
       <div>
         {VERDICTS.map(([verdict, head]) => (
           <Group
@@ -69,7 +76,7 @@ function Queue({ kit, today, plants }: { kit: Kit; today: string; plants: readon
             plants={plants.filter(({ need }) => need.verdict === verdict)}
             today={today}
             weekends={weekends}
-            openId={open?.id ?? null}
+            openId={openId}
             onOpen={(id) => setSearch({ plant: String(id) })}
             potOf={(id) => shelfName.get(shelved.from.get(id) ?? -1) ?? null}
           />
@@ -95,7 +102,7 @@ function Queue({ kit, today, plants }: { kit: Kit; today: string; plants: readon
         </p>
         <Another plants={plants} onOpen={(id) => setSearch({ plant: String(id) })} />
       </div>
-      <div>
+      <div ref={detail}>
         {open ? (
           <BenchDetail key={open.id} plant={open} kit={kit} today={today} />
         ) : (
