@@ -13,6 +13,7 @@ import {
   hasSmallHole,
   type MaterialFacts,
   materials,
+  mostTimesFor,
   nextPot,
   plantingDepth,
   potSizeMm,
@@ -52,6 +53,18 @@ describe('holes', () => {
     [{ hole_mm: 4, holes: false }, false],
     [{ hole_mm: 10, base_mm: 300, shape: 'square' as const }, true],
   ])('%o lets little through: %s', (over, small) => expect(hasSmallHole({ ...pot, ...over })).toBe(small));
+});
+
+describe('what is left of the roots', () => {
+  it('decides how large a step may be: none lost, any common step; half, hardly one; most, a smaller pot', () => {
+    const step = stepOf(roundPot(100, 90, 'plastic'), roundPot(120, 108, 'plastic'));
+    expect(step.times).toBeCloseTo(1.73, 2);
+    expect(mostTimesFor(0)).toBeGreaterThan(step.times);
+    expect(mostTimesFor(0.5)).toBeLessThan(step.times);
+    expect(mostTimesFor(0.5)).toBeGreaterThan(1);
+    expect(mostTimesFor(0.8)).toBeLessThan(0.5);
+    expect(mostTimesFor(1.4)).toBe(0);
+  });
 });
 
 describe('who wants a new pot', () => {

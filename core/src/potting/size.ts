@@ -118,6 +118,16 @@ export function stepOf(old: Pot, pot: Pot): Pick<NextPot, 'times' | 'tooLarge'> 
   return { times: Math.round(times * 100) / 100, tooLarge: times > TOO_LARGE };
 }
 
+/**
+ * How many times the old mix the roots that are left can keep from staying wet: a cut root drinks nothing, so the step
+ * that is too large for whole roots shrinks with them.
+ *
+ * @param rootLoss share of the roots that was cut or found dead, 0 to 1
+ */
+export function mostTimesFor(rootLoss: number): number {
+  return TOO_LARGE * (1 - clamp(rootLoss, 0, 1));
+}
+
 /** Air, kg/m³, and how a plant catches it. */
 const AIR_KG_M3 = 1.2;
 const DRAG = 1;

@@ -8,9 +8,10 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
 import { useKit } from '../../api/kit.ts';
 import { useDrying, useOwnComponents, useStock } from '../../api/potting.ts';
-import { OneOf, SectionHead, Wrong } from '../../forms/Fields.tsx';
+import { OneOf, SectionHead, Typed, Wrong } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { litres } from '../../words/amounts.ts';
+import { numberIn } from '../../words/numbers.ts';
 import { moneyWords } from '../../words/money.ts';
 import { AimPanel } from './AimPanel.tsx';
 import { AmendPanel } from './AmendPanel.tsx';
@@ -56,7 +57,12 @@ function Bench({ kit, stock, own }: { kit: Kit; stock: readonly StockLine[]; own
   const components = useMemo(() => allComponents(own), [own]);
   const prices = useMemo(() => pricesOf(stock), [stock]);
   const pot = drying.data?.pot ?? PLAIN_POT;
-  const held = recipes.map((recipe) => heldOf(recipe.parts, pot, components, drying.data?.drying ?? null, prices));
+  const [crocks, setCrocks] = useState('');
+  const typedMm = crocks.trim() === '' ? 0 : numberIn(crocks, 0, pot.depth_mm / 2);
+  const crockMm = Number.isNaN(typedMm) ? 0 : typedMm;
+  const held = recipes.map((recipe) =>
+    heldOf(recipe.parts, pot, components, drying.data?.drying ?? null, prices, crockMm),
+  );
   const box = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   useEffect(() => {
@@ -69,7 +75,11 @@ function Bench({ kit, stock, own }: { kit: Kit; stock: readonly StockLine[]; own
     setRecipes([...recipes.slice(0, MOST_RECIPES - 1), { ...recipe, key: `${recipe.key} ${crypto.randomUUID()}` }]);
   return (
     <>
-      <PlantChoice plantId={plantId} onChoose={setPlantId} />
+      <div className="flex flex-wrap gap-x-5">
+        <PlantChoice plantId={plantId} onChoose={setPlantId} />
+        <Typed label="Crocks below, mm" width="w-32" value={crocks} onChange={setCrocks} />
+      </div>
+      {Number.isNaN(typedMm) && <Wrong words={`Crocks: from 0 to ${pot.depth_mm / 2} mm, half of this pot.`} />}
       <p className="mb-2 text-[15px] text-[var(--ink-2)]">
         {drying.data
           ? `For ${drying.data.name} where it stands, in its pot of ${pot.top_mm} × ${pot.depth_mm} mm.`
@@ -252,7 +262,12 @@ function Figures({ held, pot, currency }: { held: Held; pot: Pot; currency: stri
     ['pores', percent(held.porosity)],
     ['air after a drench', percent(held.air)],
     ['water held', `${percent(held.held)}, ${litres(held.availableMl)} of it to give`],
-    ['wet layer', `${Math.round(held.wetLayerMm)} of ${pot.depth_mm} mm`],
+    [
+      'wet layer',
+      held.crockMm > 0
+        ? `${Math.round(held.wetLayerMm)} mm, ${Math.round(held.crockMm)} mm up`
+        : `${Math.round(held.wetLayerMm)} of ${pot.depth_mm} mm`,
+    ],
     ['weight, drained', `${Math.round(held.weightG)} g`],
     ['pH about', held.ph.toFixed(1)],
     ['mineral', percent(held.mineral)],
@@ -261,7 +276,7 @@ function Figures({ held, pot, currency }: { held: Held; pot: Pot; currency: stri
   ];
   return (
     <div className="mt-2 flex gap-3">
-      <WetPot pot={pot} blend={held.blend} wetMm={held.wetLayerMm} size={112} />
+      <WetPot pot={pot} blend={held.blend} wetMm={held.wetLayerMm} crockMm={held.crockMm} size={112} />
       <div className="min-w-0 grow">
         <dl className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-3 text-[15px]">
           {rows.map(([term, words]) => (

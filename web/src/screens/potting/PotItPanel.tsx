@@ -1,7 +1,16 @@
 /** A plant is potted: into what, what its roots were like, what was cut; and what follows from that, dated. */
 import type { Kit } from '@zinc-pail/contract/keeping';
 import type { BenchPlant, PotsOf, StockLine } from '@zinc-pail/contract/potting';
-import { dayNumber, isoDay, type Pot, POT_MATERIALS, ROOT_FINDINGS, type RootFinding, stepOf } from '@zinc-pail/core';
+import {
+  dayNumber,
+  isoDay,
+  mostTimesFor,
+  type Pot,
+  POT_MATERIALS,
+  ROOT_FINDINGS,
+  type RootFinding,
+  stepOf,
+} from '@zinc-pail/core';
 import { aftercareWords, FINDING_WORDS } from '@zinc-pail/words/potting';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useRef, useState } from 'react';
@@ -290,6 +299,7 @@ function PotFields({
   const step = sizes.some(Number.isNaN)
     ? null
     : stepOf(old, { ...old, top_mm: sizes[0], base_mm: sizes[1], depth_mm: sizes[2] });
+  const most = mostTimesFor(Number(draft.roots));
   return (
     <>
       {pots.length > 0 && (
@@ -312,9 +322,9 @@ function PotFields({
       </div>
       {step && (
         <p
-          className={`mb-3 text-[15px] ${step.tooLarge ? 'font-semibold text-[var(--straw)]' : 'text-[var(--ink-2)]'}`}
+          className={`mb-3 text-[15px] ${step.times > most ? 'font-semibold text-[var(--straw)]' : 'text-[var(--ink-2)]'}`}
         >
-          {step.times.toFixed(2)} times the mix it had{step.tooLarge ? ': a large step for its roots.' : '.'}
+          {step.times.toFixed(2)} times the mix it had{step.times <= most ? '.' : tooMuchMix(most)}
         </p>
       )}
       <OneOf
@@ -326,4 +336,12 @@ function PotFields({
       <PotDetail draft={draft} base={draft.base} shape={old.shape} onChange={set} />
     </>
   );
+}
+
+/** Why a step is too large, by the most that the roots that are left can do with. */
+export function tooMuchMix(most: number): string {
+  if (most >= mostTimesFor(0)) return ': a large step for its roots.';
+  return most < 1
+    ? `: too much for the roots that are left; a smaller pot, of ${most.toFixed(1)} times at most.`
+    : `: too much for the roots that are left; ${most.toFixed(1)} times at most, or the old pot again.`;
 }

@@ -6,14 +6,22 @@ import { useEffect, useRef } from 'react';
 const SLICES = 24;
 
 /** The pot cut through: dark where pores stay full of water, paler the more air there is. */
-export function WetPot({ pot, blend, wetMm, size }: { pot: Pot; blend: Blend; wetMm: number; size: number }) {
+interface WetPotProps {
+  pot: Pot;
+  blend: Blend;
+  wetMm: number;
+  crockMm: number;
+  size: number;
+}
+
+export function WetPot({ pot, blend, wetMm, crockMm, size }: WetPotProps) {
   const scale = (size - 12) / Math.max(pot.top_mm, pot.depth_mm);
   const centre = size / 2;
   const foot = size - 6;
   const slices = Array.from({ length: SLICES }, (_, i) => {
-    const low = (i / SLICES) * pot.depth_mm;
-    const high = ((i + 1) / SLICES) * pot.depth_mm;
-    const fill = blend.waterAt((low + high) / 20) / blend.totalPorosity;
+    const low = crockMm + (i / SLICES) * (pot.depth_mm - crockMm);
+    const high = crockMm + ((i + 1) / SLICES) * (pot.depth_mm - crockMm);
+    const fill = blend.waterAt(((low + high) / 2 - crockMm) / 10) / blend.totalPorosity;
     const [a, b] = [halfWidthMm(pot, low) * scale, halfWidthMm(pot, high) * scale];
     return {
       fill,
@@ -26,7 +34,7 @@ export function WetPot({ pot, blend, wetMm, size }: { pot: Pot; blend: Blend; we
       height={size}
       className="shrink-0"
       role="img"
-      aria-label={`The pot cut through after a drench: its lowest ${Math.round(wetMm)} mm stay full of water`}
+      aria-label={`The pot cut through after a drench: ${crockMm > 0 ? `over ${Math.round(crockMm)} mm of crocks ` : ''}its lowest ${Math.round(wetMm)} mm stay full of water`}
     >
       {slices.map(({ fill, path }, i) => (
         <path key={i} d={path} fill="var(--dusk)" fillOpacity={0.12 + 0.78 * fill} />
@@ -40,8 +48,8 @@ export function WetPot({ pot, blend, wetMm, size }: { pot: Pot; blend: Blend; we
       <line
         x1={centre - (pot.top_mm / 2) * scale - 5}
         x2={centre + (pot.top_mm / 2) * scale + 5}
-        y1={foot - wetMm * scale}
-        y2={foot - wetMm * scale}
+        y1={foot - (crockMm + wetMm) * scale}
+        y2={foot - (crockMm + wetMm) * scale}
         stroke="var(--clay)"
         strokeDasharray="3 3"
       />

@@ -2,7 +2,7 @@
 import type { StockLine } from '@zinc-pail/contract/potting';
 import { COMPONENTS, type Pot } from '@zinc-pail/core';
 import { describe, expect, it } from 'vitest';
-import { bodyOf, draftOf } from './PotItPanel.tsx';
+import { bodyOf, draftOf, tooMuchMix } from './PotItPanel.tsx';
 import { fromStores, heldOf, improvised, insteadWords, inWholeParts, litresOf, pricesOf, withPart } from './recipes.ts';
 import { thingOf } from './StoresPage.tsx';
 
@@ -51,6 +51,14 @@ describe('a recipe', () => {
     expect(warned('bark-fine', 'trailing', 'keep-damp')).not.toMatch(/acid|limy/);
     expect(warned('limestone-grit', 'trailing', 'keep-damp')).toMatch(/More limy.*up to 6\.4/);
     expect(warned('pumice', 'globe', 'dry-through')).not.toMatch(/acid|limy/);
+  });
+  it('over crocks holds less, keeps its wet layer, and says where that sits', () => {
+    const peat = [{ component: 'peat', parts: 1 }];
+    const [bare, crocked] = [0, 20].map((mm) => heldOf(peat, POT, COMPONENTS, null, new Map(), mm)!);
+    expect(crocked!.availableMl).toBeLessThan(0.9 * bare!.availableMl);
+    expect(crocked!.wetLayerMm).toBeCloseTo(bare!.wetLayerMm, 0);
+    expect(crocked!.warnings.join(' ')).toMatch(/Crocks do not take the wet layer away/);
+    expect(bare!.warnings.join(' ')).not.toMatch(/Crocks/);
   });
   it('costs what its loose litres cost', () => {
     const held = heldOf([{ component: 'pumice', parts: 1 }], POT, COMPONENTS, null, new Map([['pumice', 1000]]))!;
@@ -165,6 +173,12 @@ describe('the stores', () => {
     });
   });
 });
+
+it.each([
+  [2.2, /a large step for its roots/],
+  [1.1, /1\.1 times at most, or the old pot again/],
+  [0.4, /a smaller pot, of 0\.4 times at most/],
+])('a pot too large for roots that bear %d times', (most, words) => expect(tooMuchMix(most)).toMatch(words));
 
 describe('a potting as it is typed', () => {
   const beside = {

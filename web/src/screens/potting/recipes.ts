@@ -31,6 +31,8 @@ export interface Held {
   held: number;
   availableMl: number;
   wetLayerMm: number;
+  /** floor of crocks under the mix */
+  crockMm: number;
   weightG: number;
   ph: number;
   shrink: number;
@@ -55,6 +57,7 @@ export function heldOf(
   components: ReadonlyMap<string, Component>,
   drying: PlantDrying['drying'] | null,
   prices: ReadonlyMap<string, number>,
+  crockMm = 0,
 ): Held | null {
   const used = parts.filter((part) => part.parts > 0 && components.has(part.component));
   if (used.length === 0) return null;
@@ -62,7 +65,7 @@ export function heldOf(
     { id: used.map((part) => `${part.parts} ${part.component}`).join(' '), parts: used },
     components,
   );
-  const capacity = potCapacity(pot, blend);
+  const capacity = potCapacity(pot, blend, crockMm);
   const total = used.reduce((sum, part) => sum + part.parts, 0);
   const looseL = capacity.volumeMl / ML_A_LITRE / (1 - blend.shrink);
   const costs = used.map((part) => {
@@ -77,20 +80,21 @@ export function heldOf(
     held: capacity.containerCapacity,
     availableMl: capacity.availableMl,
     wetLayerMm: capacity.saturatedLayerMm,
+    crockMm,
     weightG: blend.bulkDensityDryGMl * capacity.volumeMl + capacity.drainedMl,
     ph: blend.ph,
     shrink: blend.shrink,
     mineral,
     days: drying && {
-      now: daysToDryIn(drying, pot, blend, drying.now),
-      winter: daysToDryIn(drying, pot, blend, drying.winter),
+      now: daysToDryIn(drying, pot, blend, drying.now, crockMm),
+      winter: daysToDryIn(drying, pot, blend, drying.winter, crockMm),
     },
     costMinor: costs.some((cost) => cost === null)
       ? null
       : Math.round(costs.reduce<number>((sum, cost) => sum + cost!, 0)),
     warnings: warningsOf(
       used,
-      { blend, mineral, air: capacity.airFilledPorosity, wetMm: capacity.saturatedLayerMm },
+      { blend, mineral, air: capacity.airFilledPorosity, wetMm: capacity.saturatedLayerMm, crockMm },
       pot,
       drying,
     ),
@@ -99,7 +103,13 @@ export function heldOf(
 
 function warningsOf(
   parts: readonly MixPart[],
-  { blend, mineral, air, wetMm }: { blend: Blend; mineral: number; air: number; wetMm: number },
+  {
+    blend,
+    mineral,
+    air,
+    wetMm,
+    crockMm,
+  }: { blend: Blend; mineral: number; air: number; wetMm: number; crockMm: number },
   pot: Pot,
   drying: PlantDrying['drying'] | null,
 ): string[] {
@@ -120,7 +130,12 @@ function warningsOf(
     );
   if (air < LITTLE_AIR)
     words.push(`Little air after a drench: ${percent(air)}; roots of succulents want 20 % and more.`);
-  if (wetMm > MOSTLY_WET * pot.depth_mm) words.push(`The wet layer is ${Math.round(wetMm)} mm of ${pot.depth_mm} mm.`);
+  const mixMm = pot.depth_mm - crockMm;
+  if (wetMm > MOSTLY_WET * mixMm) words.push(`The wet layer is ${Math.round(wetMm)} mm of ${mixMm} mm.`);
+  if (crockMm > 0)
+    words.push(
+      'Crocks do not take the wet layer away: it sits on them, nearer the roots, and there is less mix above it.',
+    );
   if (blend.rewetDifficulty >= SHEDS) words.push('Once bone dry it sheds water: stand it in water, or pour twice.');
   if (parts.some(({ component }) => RINSE.has(component)))
     words.push('Washed sand only: building and beach sand bring salts.');
