@@ -1,3 +1,4 @@
+import { pottingKey } from './potting.ts';
 import type {
   JournalEvent,
   MarksResult,
@@ -87,4 +88,6 @@ function show(queries: QueryClient, { done, already, timers }: MarksResult): voi
   // The bench's shared rate may have moved a little too: look again, quietly.
   void queries.invalidateQueries({ queryKey: roundKey, refetchType: 'none' });
   void queries.invalidateQueries({ queryKey: ['table'], refetchType: 'none' });
+  // What a pot was seen to do shows at once where it is small enough to be on screen.
+  void queries.invalidateQueries({ queryKey: pottingKey() });
 }

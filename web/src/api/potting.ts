@@ -3,14 +3,15 @@ import { useQuery } from '@tanstack/react-query';
 import { ask } from './client.ts';
 
 export const stockKey = ['stock'] as const;
-export const benchKey = (siteId: number | undefined) => ['potting', siteId] as const;
+export const pottingKey = (siteId?: number) =>
+  siteId === undefined ? (['potting'] as const) : (['potting', siteId] as const);
 
-/** The potting bench of a site: reckoned anew each time it is opened, since any mark may move it. */
-export function useBench(siteId: number | undefined) {
+/** The potting bench of a site; every mark makes it stale, since any may move it. */
+export function usePotting(siteId: number | undefined, wanted = true) {
   return useQuery({
-    queryKey: benchKey(siteId),
+    queryKey: pottingKey(siteId),
     queryFn: () => ask<{ today: string; plants: BenchPlant[] }>(`/potting/${siteId}`),
-    enabled: siteId !== undefined,
+    enabled: siteId !== undefined && wanted,
   });
 }
 

@@ -7,7 +7,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, ProblemError, wordsOf } from '../../api/client.ts';
 import { kitKey } from '../../api/kit.ts';
-import { stockKey, useBench } from '../../api/potting.ts';
+import { stockKey, usePotting } from '../../api/potting.ts';
 import { Choice, SectionHead, Typed, Wrong } from '../../forms/Fields.tsx';
 import { count } from '../../words/amounts.ts';
 import { numberIn } from '../../words/numbers.ts';
@@ -35,7 +35,7 @@ export function BatchPanel({ recipe, held, stock, kit, components, pot, onChange
   const [depth, setDepth] = useState('90');
   const [ball, setBall] = useState(String(100 * ROOT_BALL));
   const [scoop, setScoop] = useState(kit.collection.scoop_ml === null ? '' : String(kit.collection.scoop_ml));
-  const bench = useBench(by === 'due' ? kit.sites[0]?.id : undefined);
+  const bench = usePotting(by === 'due' ? kit.sites[0]?.id : undefined);
   const queries = useQueryClient();
   const scoopMl = scoop.trim() === '' ? null : numberIn(scoop, 5, 20_000);
   const keepScoop = useMutation({

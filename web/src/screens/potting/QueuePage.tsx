@@ -6,7 +6,7 @@ import { blockWords, needWords, suitsWords } from '@zinc-pail/words/potting';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useKit } from '../../api/kit.ts';
-import { useBench, useStock } from '../../api/potting.ts';
+import { usePotting, useStock } from '../../api/potting.ts';
 import { OneOf, SectionHead } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { Name } from '../../naming/Name.tsx';
@@ -20,7 +20,7 @@ export function QueuePage() {
   const kit = useKit();
   const [chosen, setChosen] = useState<number | null>(null);
   const siteId = chosen ?? kit.data?.sites[0]?.id;
-  const bench = useBench(siteId);
+  const bench = usePotting(siteId);
   if (kit.isError) return <Failed error={kit.error} again={() => void kit.refetch()} />;
   if (bench.isError) return <Failed error={bench.error} again={() => void bench.refetch()} />;
   if (kit.data?.sites.length === 0) return <p>No site yet; say in the shed where your garden lies.</p>;

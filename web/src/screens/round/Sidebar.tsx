@@ -3,9 +3,10 @@ import { dayNumber, isoDay } from '@zinc-pail/core';
 import { needWords } from '@zinc-pail/words/potting';
 import { moveWords } from '@zinc-pail/words/round';
 import { scaleLinear } from 'd3';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { useKit } from '../../api/kit.ts';
-import { useBench } from '../../api/potting.ts';
+import { usePotting } from '../../api/potting.ts';
 import { Name } from '../../naming/Name.tsx';
 import { count, degrees, litres } from '../../words/amounts.ts';
 import { addDays, shortDay } from '../../words/days.ts';
@@ -146,11 +147,21 @@ function Moves({ sites }: { sites: RoundSite[] }) {
 }
 
 const WEEK = 7;
+/** A bench of more pots takes seconds to reckon: it waits for a tap. */
+const MOST_UNASKED = 300;
 
 /** Pots that the bench has given to the coming weekend. */
 function ThisWeekend({ site }: { site: RoundSite }) {
   const kit = useKit();
-  const bench = useBench(site.id);
+  const [asked, setAsked] = useState(false);
+  const few = site.places.reduce((sum, place) => sum + place.pots.length + place.left, 0) <= MOST_UNASKED;
+  const bench = usePotting(site.id, few || asked);
+  if (!few && !asked)
+    return (
+      <button type="button" className="h-11 text-left underline" onClick={() => setAsked(true)}>
+        What is to pot this weekend
+      </button>
+    );
   if (!kit.data || !bench.data) return null;
   const weekends = weekendsOfBench(bench.data.plants, site.today, kit.data.collection.pots_a_weekend);
   const until = dayNumber(site.today) + WEEK;

@@ -4,6 +4,8 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { MemoryRouter } from 'react-router';
 import { describe, expect, it } from 'vitest';
+import { kitKey } from '../../api/kit.ts';
+import { pottingKey } from '../../api/potting.ts';
 import { MarksProvider } from '../../marking/Marks.tsx';
 import { Sidebar } from './Sidebar.tsx';
 
@@ -36,9 +38,9 @@ const site = (over: Partial<RoundSite> = {}): RoundSite => ({
   moves: [],
   ...over,
 });
-const shown = (sites: RoundSite[]) => {
+const shown = (sites: RoundSite[], queries = new QueryClient()) => {
   const markup = renderToStaticMarkup(
-    <QueryClientProvider client={new QueryClient()}>
+    <QueryClientProvider client={queries}>
       <MarksProvider>
         <MemoryRouter>
           <Sidebar sites={sites} />
@@ -108,5 +110,36 @@ describe('the weeks ahead', () => {
   it('are told to whoever cannot see them, sites together', () => {
     const { markup } = shown([site(), site({ id: 2, name: 'Roof', load: [1, 1, 1, 1, 1, 1, 1, 1] })]);
     expect(markup).toContain('next 8 weeks: 4, 3, 1, 1, 2, 1, 1, 5');
+  });
+});
+
+describe('what is to pot', () => {
+  it('waits for a tap where the bench is large, and is asked for by itself where it is not', () => {
+    expect(shown([site({ places: [place({ left: 400 })] })]).text).toMatch(/What is to pot this weekend/);
+    expect(shown([site()]).text).not.toMatch(/What is to pot this weekend/);
+  });
+  it('names those of the coming weekend with their first reason, and none that something stands in the way of', () => {
+    const plant = (id: number, over: object) => ({
+      id,
+      name: `Gasteria carinata ${id}`,
+      need: { score: 0.7, verdict: 'due', reasons: [{ code: 'bulging', weight: 0.5, n: {} }] },
+      suits: { from: '2026-06-04', to: '2026-07-20' },
+      blocks: [],
+      ...over,
+    });
+    const queries = new QueryClient();
+    queries.setQueryData(kitKey, { collection: { pots_a_weekend: 1 } });
+    queries.setQueryData(pottingKey(1), {
+      today: '2026-06-04',
+      plants: [
+        plant(1, {}),
+        plant(2, { blocks: [{ code: 'moved', until: '2026-06-30' }] }),
+        plant(3, { need: { score: 0.6, verdict: 'due', reasons: [{ code: 'stands', weight: 0.4, n: {} }] } }),
+      ],
+    });
+    const { text } = shown([site()], queries);
+    expect(text).toMatch(/To pot on 6 Jun Gasteria carinata 1 : it bulges\./);
+    // One pot a weekend: the next one is for the next, and one that was moved lately waits.
+    expect(text).not.toMatch(/carinata [23]/);
   });
 });
