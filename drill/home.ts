@@ -10,9 +10,9 @@ import { join } from 'node:path';
 import mysql from 'mysql2/promise';
 
 const ROOT = process.env.ZINC_ROOT!;
+const { workspaces } = JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8')) as { workspaces: string[] };
 /** What a start reads and does not write. */
-const CODE = ['core', 'contract', 'words', 'server', 'web', 'cli', 'demo', 'build', 'node_modules'];
-const LINKED = [...CODE, 'package.json', 'package-lock.json'];
+const LINKED = [...workspaces, 'demo', 'build', 'node_modules', 'package.json', 'package-lock.json'];
 const START_S = 120;
 const FIRST_PORT = 41_000;
 const PORTS = 20_000;
@@ -55,6 +55,8 @@ export class Home {
         env: {
           ...env,
           ZINC_LOG: 'error',
+          // Weather that comes while a drill runs would move what is compared.
+          ZINC_WEATHER_URL: 'none',
           ...(clockFile
             ? { ZINC_DRILL_CLOCK: clockFile, NODE_OPTIONS: `--import ${join(ROOT, 'drill', 'clock.mjs')}` }
             : {}),
