@@ -19,7 +19,7 @@ import {
 } from './fields.ts';
 import { ENDINGS } from './choices.ts';
 import { MOST_AT_ONCE } from './limits.ts';
-import { eventSchema } from './gardenFile.ts';
+import { eventSchema, keptPot } from './gardenFile.ts';
 import type { LineOutlook } from './line.ts';
 
 export const UUID = Joi.string()
@@ -148,6 +148,8 @@ const moreFields: Record<string, Record<string, Joi.Schema>> = {
     root_loss: optional(number(0, 1)),
     why: optional(oneOf(['signs', 'years', 'rescue'])),
     divided: optional(whole(0, 50)),
+    // The journal holds more of a pot than a garden file does.
+    before: optional(object({ pot: keptPot, mix: text(64) }, 'an object with pot and mix')),
   },
 };
 

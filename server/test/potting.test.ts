@@ -195,7 +195,7 @@ describe('a potting', () => {
     expect(body.task.feed).toMatchObject({ kind: 'plain', why: { code: 'settles' } });
     const entry = body.journal.find((one: any) => one.event.type === 'repotting');
     expect(entry.event).toMatchObject({ findings: ['brown-soft'], why: 'rescue', root_loss: 0.4 });
-    // What follows is dated by the judge and the feeding rule, not beside them.
+    // What follows says what the judge and the feeding rule say.
     const { follows } = (await here.ask('/api/plants/2/pots')).body;
     const on = (kind: string) => follows.find((task: any) => task.kind === kind).on;
     expect(on('first-drink')).toBe(first.until);
@@ -257,6 +257,14 @@ describe('a potting', () => {
     expect(line.need.verdict).toBe('due');
     expect(line.need.reasons[0].code).toBe('interim');
     expect(line.blocks.map((block: any) => block.code)).toContain('resting');
+  });
+  it('into a soil that feeds asks for no food while it does', async () => {
+    const soil = { name: 'A soil', for_what: null, parts: [{ component: 'potting-soil', parts: 1 }] };
+    const { body: mix } = await send('POST', '/mixes', soil);
+    expect((await repot(1, { mix_id: mix.id })).status).toBe(201);
+    const { follows } = (await here.ask('/api/plants/1/pots')).body;
+    const from = follows.find((task: any) => task.kind === 'food-from').on;
+    expect(dayNumber(from) - dayNumber(TODAY)).toBe(183);
   });
   it('refuses findings that are none', async () => {
     expect((await repot(1, { findings: ['purple'] })).body.faults[0].pointer).toMatch(/^\/findings/);

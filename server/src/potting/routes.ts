@@ -117,7 +117,8 @@ function benchRoutes(app: App): Route[] {
           app.outlooks.ofPlants(site, [plantId]),
         ]);
         const view = outlooks.views.get(plantId);
-        const follows = late && view ? followsOf(late, view, outlooks.tasks.get(plantId)?.feed ?? null) : [];
+        const follows =
+          late && view ? followsOf(late, view, outlooks.tasks.get(plantId)?.rules.rules.feed ?? null) : [];
         return {
           pots: potsThatWere(pots, drinks.map(dayNumber), drying, componentsOf(own)),
           follows: follows.map(({ day, ...task }) => ({ ...task, on: isoDay(day) })),

@@ -39,7 +39,7 @@ export async function changeStock(
   return 'done';
 }
 
-/** False where it was used or counted: its moves tell of it. */
+/** With all its moves: what was used of it stays in the pots' own books. */
 export async function removeStock(connection: PoolConnection, id: number): Promise<'done' | 'none'> {
   await connection.query('DELETE FROM stock_move WHERE stock_id = ?', [id]);
   const [result] = await connection.query<ResultSetHeader>('DELETE FROM stock WHERE id = ?', [id]);

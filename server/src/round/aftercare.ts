@@ -7,10 +7,14 @@ import {
   COMPONENTS,
   CUT_ROOTS_LOSS,
   dayNumber,
+  isCharged,
+  mineralShare,
+  type MixPart,
   type OutlookView,
   type PlantEvent,
 } from '@zinc-pail/core';
 import { json } from '../database/json.ts';
+import { groupBy } from '../grouping.ts';
 import type { Pool, Row } from '../database/pool.ts';
 import type { SiteOutlooks } from '../outlook/outlooks.ts';
 
@@ -24,6 +28,8 @@ export interface LatePotting {
   /** share of the old and of the new mix that was alive; null where the old one is not told */
   was: number | null;
   is: number;
+  /** the new mix brings food of its own */
+  charged: boolean;
   /** the last day on which its growth was looked at since */
   reviewed: string | null;
 }
@@ -38,7 +44,7 @@ export async function latePottings(
   plantId: number | null = null,
 ): Promise<LatePotting[]> {
   const [rows] = await pool.query<
-    Row<Omit<LatePotting, 'was' | 'is' | 'detail'> & { detail: unknown; mix_id: number }>[]
+    Row<Omit<LatePotting, 'was' | 'is' | 'charged' | 'detail'> & { detail: unknown; mix_id: number }>[]
   >(
     `SELECT j.plant_id, p.name AS plant, j.day, j.detail, p.used_to, po.mix_id,
        (SELECT MAX(r.day) FROM journal r WHERE r.plant_id = j.plant_id AND r.type = 'review' AND r.voided_at IS NULL
@@ -50,31 +56,32 @@ export async function latePottings(
     [siteId, today, REMEMBERED_DAYS, plantId, plantId],
   );
   if (rows.length === 0) return [];
-  const organic = await organicShares(pool);
+  const mixes = await partsOfMixes(pool);
+  const organic = (mix: number | null): number | null => {
+    const parts = mix === null ? undefined : mixes.get(mix);
+    return parts ? 1 - mineralShare(parts, (id) => COMPONENTS.get(id)?.organicShare ?? 0) : null;
+  };
   return rows.map(({ detail, mix_id: mixId, ...row }) => {
     const told = json<LatePotting['detail']>(detail);
     const before = told.before?.mix === undefined ? null : Number(told.before.mix);
     return {
       ...row,
       detail: told,
-      was: before === null ? null : (organic.get(before) ?? null),
-      is: organic.get(mixId) ?? 0,
+      was: organic(before),
+      is: organic(mixId) ?? 0,
+      charged: isCharged({ id: String(mixId), parts: mixes.get(mixId) ?? [] }, COMPONENTS),
     };
   });
 }
 
-async function organicShares(pool: Pool): Promise<Map<number, number>> {
-  const [rows] = await pool.query<Row<{ mix_id: number; component_ref: string; parts: number }>[]>(
-    'SELECT mix_id, component_ref, parts FROM mix_part',
+async function partsOfMixes(pool: Pool): Promise<Map<number, MixPart[]>> {
+  const [rows] = await pool.query<Row<{ mix_id: number; component: string; parts: number }>[]>(
+    'SELECT mix_id, component_ref AS component, parts FROM mix_part',
   );
-  const sums = new Map<number, { alive: number; all: number }>();
-  for (const { mix_id: id, component_ref: ref, parts } of rows) {
-    const sum = sums.get(id) ?? { alive: 0, all: 0 };
-    sum.all += parts;
-    sum.alive += parts * (COMPONENTS.get(ref)?.organicShare ?? 0);
-    sums.set(id, sum);
-  }
-  return new Map([...sums].map(([id, { alive, all }]) => [id, all > 0 ? alive / all : 0]));
+  const mixes = groupBy(rows, (row) => row.mix_id);
+  return new Map(
+    [...mixes].map(([id, parts]) => [id, parts.map(({ component, parts: n }) => ({ component, parts: n }))]),
+  );
 }
 
 const GREW_WET = /wet|soggy|damp|moist|peat/i;
@@ -82,15 +89,14 @@ const GREW_WET = /wet|soggy|damp|moist|peat/i;
 const MOSTLY_PEAT = 0.65;
 const MOSTLY_GRIT = 0.4;
 
-/** All that follows a potting, by its own findings; where the judge and the feeding rule have a day, it is theirs. */
+/** All that follows a potting, by its own findings and the plant's feeding rule; the first drink is the judge's. */
 export function followsOf(
-  { detail, day, used_to: usedTo, was, is }: LatePotting,
+  { detail, day, used_to: usedTo, was, is, charged }: LatePotting,
   view: Pick<OutlookView, 'traits' | 'cycle_days' | 'hold'>,
-  feed: CareTask['feed'] | null,
+  rule: CareTask['rules']['rules']['feed'] | null,
 ): AftercareTask[] {
   const { hold } = view;
   const heldTo = hold?.kind === 'potted' && hold.until ? dayNumber(hold.until) : null;
-  const foodFrom = feed?.kind === 'plain' && FOR_THE_POTTING.has(feed.why.code) && feed.until;
   return aftercare({
     pottedOn: dayNumber(day),
     rootLoss: detail.root_loss ?? (detail.roots_cut ? CUT_ROOTS_LOSS : 0),
@@ -99,18 +105,13 @@ export function followsOf(
     cool: hold?.kind === 'cold',
     findings: detail.findings ?? [],
     divided: (detail.divided ?? 0) > 0,
-    chargedMonths: 0,
+    chargedMonths: charged && rule ? rule.chargeMonths : 0,
     fromWetToDry: is <= MOSTLY_GRIT && ((was ?? 0) >= MOSTLY_PEAT || GREW_WET.test(usedTo ?? '')),
     daysToDry: view.cycle_days,
   })
-    .map((task) => {
-      if (task.kind === 'first-drink' && heldTo !== null) return { ...task, day: heldTo };
-      return task.kind === 'food-from' && foodFrom ? { ...task, day: dayNumber(foodFrom) } : task;
-    })
+    .map((task) => (task.kind === 'first-drink' && heldTo !== null ? { ...task, day: heldTo } : task))
     .toSorted((a, b) => a.day - b.day);
 }
-
-const FOR_THE_POTTING = new Set<string>(['settles', 'mix-feeds']);
 
 /** A line that nobody answered goes after so many days. */
 const STANDS_DAYS = 4;
@@ -123,7 +124,7 @@ export function pottedToday(
   return pottings.flatMap((potting): RoundSite['also'] => {
     const view = views.get(potting.plant_id);
     if (!view) return [];
-    const follows = followsOf(potting, view, tasks.get(potting.plant_id)?.feed ?? null);
+    const follows = followsOf(potting, view, tasks.get(potting.plant_id)?.rules.rules.feed ?? null);
     const falls = follows.filter(({ day }) => day <= now && now - day < STANDS_DAYS);
     const line = { plant_id: potting.plant_id, plant: potting.plant };
     const look = falls.findLast(({ kind }) => kind === 'look');

@@ -33,6 +33,49 @@ export function detailOf(draft: PotDetailDraft): Pick<Pot, 'holes' | 'hole_count
   };
 }
 
+/** Shares of the roots that were lost, as a keeper says it. */
+export const ROOTS_LOST = [
+  { id: '0', label: 'left alone' },
+  { id: '0.2', label: 'a few cut' },
+  { id: '0.5', label: 'half cut' },
+  { id: '0.8', label: 'most cut' },
+];
+
+export interface PotDraft extends PotDetailDraft {
+  top: string;
+  base: string;
+  depth: string;
+  dressing: string;
+}
+
+export function potDraft(pot: Pot): PotDraft {
+  return {
+    top: String(pot.top_mm),
+    base: String(pot.base_mm),
+    depth: String(pot.depth_mm),
+    dressing: String(pot.top_dressing_mm),
+    ...detailDraft(pot),
+  };
+}
+
+const MEASURES = [
+  ['top', 'top_mm', 10, 3000, 'Width at the top'],
+  ['base', 'base_mm', 1, 3000, 'Width at the base'],
+  ['depth', 'depth_mm', 10, 3000, 'Depth of mix'],
+  ['dressing', 'top_dressing_mm', 0, 300, 'Stones on top'],
+] as const;
+
+/** The pot of a draft but for its shape and material, or what is wrong with it. */
+export function potOfDraft(draft: PotDraft): Omit<Pot, 'shape' | 'material'> | string {
+  const measures = { top_mm: 0, base_mm: 0, depth_mm: 0, top_dressing_mm: 0 };
+  for (const [key, field, least, most, label] of MEASURES) {
+    measures[field] = numberIn(draft[key], least, most);
+    if (Number.isNaN(measures[field])) return `${label}: a number of millimetres from ${least} to ${most}.`;
+  }
+  const detail = detailOf(draft);
+  return typeof detail === 'string' ? detail : { ...measures, ...detail };
+}
+
 interface Props {
   draft: PotDetailDraft;
   base: string;

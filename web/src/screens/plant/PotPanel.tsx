@@ -8,16 +8,11 @@ import { useKit } from '../../api/kit.ts';
 import { plantKey } from '../../api/plant.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Choice, Field, Wrong } from '../../forms/Fields.tsx';
-import { detailDraft, detailOf, PotDetail, type PotDetailDraft } from '../../forms/PotDetail.tsx';
-import { numberIn } from '../../words/numbers.ts';
+import { PotDetail, potDraft, type PotDraft, potOfDraft, ROOTS_LOST } from '../../forms/PotDetail.tsx';
 
-interface Draft extends PotDetailDraft {
+interface Draft extends PotDraft {
   kind: 'set-right' | 'repotted';
   shape: string;
-  top: string;
-  base: string;
-  depth: string;
-  dressing: string;
   material: string;
   mix: string;
   date: string;
@@ -25,25 +20,13 @@ interface Draft extends PotDetailDraft {
   roots: string;
 }
 
-/** Shares of the roots that were lost, as a keeper says it. */
-const ROOTS = [
-  { id: '0', label: 'left alone' },
-  { id: '0.2', label: 'a few cut' },
-  { id: '0.5', label: 'half cut' },
-  { id: '0.8', label: 'most cut' },
-];
-
 function draftOf(plant: PlantView): Draft {
   const { pot } = plant.outlook;
   return {
     kind: 'set-right',
     shape: pot.shape,
-    top: String(pot.top_mm),
-    base: String(pot.base_mm),
-    depth: String(pot.depth_mm),
-    dressing: String(pot.top_dressing_mm),
+    ...potDraft(pot),
     material: pot.material,
-    ...detailDraft(pot),
     mix: String(plant.mix.id),
     date: plant.site.today,
     mixWas: '',
@@ -53,27 +36,12 @@ function draftOf(plant: PlantView): Draft {
 
 /** The body of a draft, or what is wrong with it. */
 export function bodyOf(draft: Draft, clientId: string): Record<string, unknown> | string {
-  const measures = [
-    ['top', 10, 3000, 'Width at the top'],
-    ['base', 1, 3000, 'Width at the base'],
-    ['depth', 10, 3000, 'Depth of mix'],
-    ['dressing', 0, 300, 'Stones on top'],
-  ] as const;
-  const found: Record<string, number> = {};
-  for (const [key, min, max, label] of measures) {
-    found[key] = numberIn(draft[key], min, max);
-    if (Number.isNaN(found[key])) return `${label}: a number of millimetres from ${min} to ${max}.`;
-  }
-  const detail = detailOf(draft);
-  if (typeof detail === 'string') return detail;
+  const measured = potOfDraft(draft);
+  if (typeof measured === 'string') return measured;
   const pot: Pot = {
+    ...measured,
     shape: draft.shape as Pot['shape'],
-    top_mm: found.top!,
-    base_mm: found.base!,
-    depth_mm: found.depth!,
     material: draft.material as Pot['material'],
-    ...detail,
-    top_dressing_mm: found.dressing!,
   };
   const repotted =
     draft.kind === 'repotted'
@@ -209,7 +177,7 @@ export function PotPanel({ plant, onClose }: { plant: PlantView; onClose(): void
               name="roots"
               value={draft.roots}
               onChange={(roots) => set({ roots })}
-              options={ROOTS}
+              options={ROOTS_LOST}
             />
           </>
         )}

@@ -18,16 +18,10 @@ import { ask, wordsOf } from '../../api/client.ts';
 import { useStock } from '../../api/potting.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Choice, Field, KeepOrLeave, OneOf, Tick, Typed, Wrong } from '../../forms/Fields.tsx';
-import { detailDraft, detailOf, PotDetail, type PotDetailDraft } from '../../forms/PotDetail.tsx';
+import { detailDraft, PotDetail, potDraft, type PotDraft, potOfDraft, ROOTS_LOST } from '../../forms/PotDetail.tsx';
 import { numberIn } from '../../words/numbers.ts';
 import { movedWords } from '../plant/PotHistory.tsx';
 
-const ROOTS = [
-  { id: '0', label: 'left alone' },
-  { id: '0.2', label: 'a few cut' },
-  { id: '0.5', label: 'half cut' },
-  { id: '0.8', label: 'most cut' },
-];
 const MIX_WAS = [
   { id: 'dry', label: 'dry' },
   { id: 'damp', label: 'damp' },
@@ -39,11 +33,7 @@ const WHYS = [
   { id: 'rescue', label: 'a rescue' },
 ];
 
-export interface PotItDraft extends PotDetailDraft {
-  top: string;
-  base: string;
-  depth: string;
-  dressing: string;
+export interface PotItDraft extends PotDraft {
   material: Pot['material'];
   mix: string;
   date: string;
@@ -61,12 +51,8 @@ export function draftOf(
 ): PotItDraft {
   const { pot } = next;
   return {
-    top: String(pot.top_mm),
-    base: String(pot.base_mm),
-    depth: String(pot.depth_mm),
-    dressing: String(pot.top_dressing_mm),
+    ...potDraft(pot),
     material: pot.material,
-    ...detailDraft(pot),
     mix: String(mixId),
     date: today,
     mixWas: 'dry',
@@ -80,33 +66,14 @@ export function draftOf(
 
 /** The body of a potting, or what is wrong with it. */
 export function bodyOf(draft: PotItDraft, old: Pot, clientId: string) {
-  const measures = [
-    ['top', 10, 3000, 'Width at the top'],
-    ['base', 1, 3000, 'Width at the base'],
-    ['depth', 10, 3000, 'Depth of mix'],
-    ['dressing', 0, 300, 'Stones on top'],
-  ] as const;
-  const found: Record<string, number> = {};
-  for (const [key, least, most, label] of measures) {
-    found[key] = numberIn(draft[key], least, most);
-    if (Number.isNaN(found[key])) return `${label}: a number of millimetres from ${least} to ${most}.`;
-  }
-  const detail = detailOf(draft);
-  if (typeof detail === 'string') return detail;
+  const pot = potOfDraft(draft);
+  if (typeof pot === 'string') return pot;
   const divided = draft.divided.trim() === '' ? 0 : numberIn(draft.divided, 0, 50);
   if (Number.isNaN(divided)) return 'Daughters: a number from 0 to 50, or nothing.';
   return {
     client_id: clientId,
     kind: 'repotted' as const,
-    pot: {
-      shape: old.shape,
-      top_mm: found.top!,
-      base_mm: found.base!,
-      depth_mm: found.depth!,
-      material: draft.material,
-      ...detail,
-      top_dressing_mm: found.dressing!,
-    },
+    pot: { ...pot, shape: old.shape, material: draft.material },
     mix_id: Number(draft.mix),
     date: draft.date,
     mix_was: draft.mixWas as 'dry' | 'damp' | 'wet',
@@ -235,7 +202,13 @@ export function PotItPanel({ plant, kit, today, onClose }: Props) {
             ))}
           </div>
         </fieldset>
-        <Choice legend="Roots" name="roots" value={draft.roots} onChange={(roots) => set({ roots })} options={ROOTS} />
+        <Choice
+          legend="Roots"
+          name="roots"
+          value={draft.roots}
+          onChange={(roots) => set({ roots })}
+          options={ROOTS_LOST}
+        />
         <Choice legend="Why" name="why" value={draft.why} onChange={(why) => set({ why })} options={WHYS} />
         <div className="flex flex-wrap gap-x-5">
           <Typed

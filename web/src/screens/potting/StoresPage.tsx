@@ -111,22 +111,17 @@ function Line({ line, currency }: { line: StockLine; currency: string | null }) 
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
         />
-        <button
-          type="button"
-          className="h-11 px-1 underline"
-          aria-label={`bought so much ${line.name}`}
-          onClick={() => write('bought')}
-        >
-          bought
-        </button>
-        <button
-          type="button"
-          className="h-11 px-1 underline"
-          aria-label={`counted so much ${line.name}`}
-          onClick={() => write('counted')}
-        >
-          counted
-        </button>
+        {(['bought', 'counted'] as const).map((why) => (
+          <button
+            key={why}
+            type="button"
+            className="h-11 px-1 underline"
+            aria-label={`${why} so much ${line.name}`}
+            onClick={() => write(why)}
+          >
+            {why}
+          </button>
+        ))}
         <button
           type="button"
           className="h-11 px-1 underline"
