@@ -1,7 +1,7 @@
 /** `zinc`: results to standard output, words to standard error; 2 for input that was refused. */
 import { readFileSync } from 'node:fs';
 import { blendMix, componentsOf, mixReport } from '@zinc-pail/core';
-import { forecastFile, judgementFile } from '@zinc-pail/words/files';
+import { diagnosisFile, forecastFile, judgementFile } from '@zinc-pail/words/files';
 import { checkGarden, checkMixFile } from '@zinc-pail/contract/gardenFile';
 import { type Checked, type Fault, faultsText } from '@zinc-pail/contract/faults';
 import { Command } from 'commander';
@@ -54,6 +54,20 @@ program
   .description('what to do today with every plant of a garden file, and why')
   .argument('<file>', 'a garden file, or - for standard input')
   .action((file: string) => print(judgementFile(accept(file, checkGarden(readJson(file))))));
+
+program
+  .command('diagnose')
+  .description('what the signs of one plant of a garden file mean, the next check, and what to do')
+  .argument('<file>', 'a garden file, or - for standard input')
+  .requiredOption('--plant <id>', 'which plant')
+  .action((file: string, { plant }: { plant: string }) => {
+    const garden = accept(file, checkGarden(readJson(file)));
+    if (!garden.plants.some(({ id }) => id === plant))
+      throw new Refusal(
+        `${file}: no plant "${plant}"; ${garden.plants.length === 0 ? 'it has none' : `wanted one of ${garden.plants.map(({ id }) => id).join(', ')}`}`,
+      );
+    print(diagnosisFile(garden, plant));
+  });
 
 program
   .command('mix')

@@ -2,19 +2,23 @@
 import { MOST_FAULTS_TOLD } from './limits.ts';
 import {
   AIRS,
+  CAUSES,
   componentsOf,
   DRY_RULES,
   dayNumber,
   FORMS,
+  FOUND,
   type Garden,
   HABITS,
   METHODS,
+  OUTCOMES,
   PLACE_KINDS,
   PLANT_STATES,
   POT_MATERIALS,
   POT_SHAPES,
   SIGN_PLACES,
   SIGNS,
+  STEPS,
   STORES,
   WATER_KINDS,
 } from '@zinc-pail/core';
@@ -185,6 +189,13 @@ export const eventFields: Record<string, Record<string, Joi.Schema>> = {
   feeding: { dose: optional(number(0, 2)) },
   state: { state: oneOf([...PLANT_STATES, 'unsure']) },
   changed: { pace: oneOf(['slower', 'faster']) },
+  verdict: {
+    cause: oneOf(CAUSES),
+    hold_until: optional(day()),
+    gap: optional(oneOf(['earlier', 'later'])),
+  },
+  'case-step': { cause: oneOf(CAUSES), step: oneOf(STEPS), found: optional(oneOf(FOUND)) },
+  'case-closed': { cause: oneOf(CAUSES), outcome: oneOf(OUTCOMES) },
 };
 
 /** A body of one of these types: the type decides which fields are wanted. */

@@ -2,6 +2,7 @@
  * What the engine knows of a collection: the shapes of the garden file, once read and found sound.
  * Names and units are those of the file (docs/formats.md), so that nothing is renamed on the way.
  */
+import type { Cause, Found, Outcome, Step } from './clinic/causes.ts';
 import type { MethodId, WaterKind } from './watering.ts';
 
 export type Twelve = readonly number[];
@@ -250,7 +251,19 @@ export type PlantEvent =
   /** as the keeper saw it; `unsure` takes back what was seen before */
   | { type: 'state'; date: string; state: PlantState | 'unsure' }
   /** the keeper's answer that the pot dries otherwise than it did, for good */
-  | { type: 'changed'; date: string; pace: 'slower' | 'faster' };
+  | { type: 'changed'; date: string; pace: 'slower' | 'faster' }
+  /** the keeper takes it that this is what ails it: a case is opened. Garden files hold none of the clinic's kinds */
+  | {
+      type: 'verdict';
+      date: string;
+      cause: Cause;
+      /** no water until this day, whatever is reckoned */
+      hold_until?: string | null;
+      /** its gaps from now on, a step */
+      gap?: 'earlier' | 'later' | null;
+    }
+  | { type: 'case-step'; date: string; cause: Cause; step: Step; found?: Found | null }
+  | { type: 'case-closed'; date: string; cause: Cause; outcome: Outcome };
 
 export interface Plant {
   id: string;

@@ -81,3 +81,25 @@ export { careTask, isCharged, type CareFacts, type CareTask } from './care/task.
 export { afterMark, type AfterFacts, type AfterNote, type Finding } from './care/afterMark.ts';
 export { afterBloom, BLOOM_CODES, type BloomCode } from './care/afterBloom.ts';
 export { CUT_ROOTS_LOSS } from './forecast/window.ts';
+export * from './clinic/causes.ts';
+export { CHECKS, CHECK_TABLE, checkOf, type Answer as CheckAnswer, type Check, type CheckId } from './clinic/checks.ts';
+export {
+  diagnose,
+  believe,
+  ROT_THRESHOLD,
+  TELLS_FROM,
+  type Diagnosis,
+  type Evidence,
+  type RankedCause,
+} from './clinic/diagnose.ts';
+export { type ClinicFacts, type ClinicSign, type NeighbourPest, SIGN_DAYS } from './clinic/facts.ts';
+export { SIGN_RULES, SIGN_GROUPS, SOUND, GIVEN, type SignRule, type Given } from './clinic/signRules.ts';
+export { HISTORY_RULES, HISTORY_CODES, type HistoryCode } from './clinic/historyRules.ts';
+export { WATCH_CODES, type Raised, type WatchCode } from './clinic/watch.ts';
+export * from './clinic/cases.ts';
+export { GAP_STEP, HOLD_DAYS, PLANS, woundDays, type PlanFacts } from './clinic/plan.ts';
+export { neighboursOf, PEST_SIGNS, pestsOf, pestsOn, type PestsByPlant } from './clinic/neighbours.ts';
+export * from './clinic/answer.ts';
+export type { ClinicView } from './judgement/facts.ts';
+export { type KeptTask } from './care/task.ts';
+export { clinicStrip, type ClinicStrip } from './clinic/strip.ts';

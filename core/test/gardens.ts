@@ -133,6 +133,8 @@ export function judged(
     mixIsCharged: false,
     arrivedOn: null,
     watersAtHand: [],
+    air: place.air,
+    organicShare: forecast.blend(file.plants[0]!.mix).organicShare,
     ...scene.facts,
   });
   return { ...task, outlook: found };

@@ -94,7 +94,7 @@ describe('one judgement', () => {
     expect(body.done[0].pot.task.judgement.deeds[0]).toEqual({ deed: 'act', what: 'unpot' });
     expect((await view(2)).outlook.water).toBeNull();
     expect((await row(2)).verdict).toBe('act');
-    expect(await calendar()).toMatch(/Rot: unpot it today/);
+    expect(await calendar()).toMatch(/Unpot it today/);
     await post(2, { type: 'sign', sign: 'firm-base', strength: 2 });
     expect((await view(2)).task.judgement.deeds[0].deed).not.toBe('act');
   });

@@ -65,3 +65,5 @@ export function judgementFile(garden: Garden): JudgementFile {
     }),
   };
 }
+
+export { diagnosisFile, type DiagnosisFile } from './diagnosis.ts';

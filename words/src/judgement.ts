@@ -47,7 +47,7 @@ export function judgementWords(judgement: Judgement, speaking: Speaking): Judgem
 const SURE = { high: 'Sure.', medium: 'Fairly sure.', low: 'Not sure: a look tells more.' } as const;
 
 const ACTS = {
-  unpot: 'Rot: unpot it today, no water',
+  unpot: 'Unpot it today, no water',
   'out-of-frost': 'Bring it in tonight',
   'out-of-water': 'Lift it out of the water now',
 } as const;

@@ -2,6 +2,7 @@
  * A sentence for every code of a reason, from its numbers. One code, one sentence: no second wording of the same fact.
  */
 import { bandOf, type Reason } from '@zinc-pail/core';
+import { causeWords } from './clinic.ts';
 import { dateWords, dayWords, onDay, partOfMonth } from './days.ts';
 import { signWords } from './signs.ts';
 import { aOr, capital, degreeWords, MM_PER_INCH, shownTemperature, type Units } from './units.ts';
@@ -28,6 +29,12 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
       return `You felt it damp ${day}.`;
     case 'felt-dry':
       return `You felt it dry ${day}.`;
+    case 'likeliest':
+      return `By its signs and its history: ${causeWords(of).name.toLowerCase()}, ${Math.round((n.chance ?? 0) * 100)} %.`;
+    case 'rot-unfelt':
+      return `Rot is ${Math.round((n.chance ?? 0) * 100)} % likely, and nobody has felt its base: no water before that.`;
+    case 'in-treatment':
+      return `Treated for ${causeWords(of).name.toLowerCase()} since ${on ? dateWords(on, today) : 'lately'}.`;
     case 'surface-dry':
       return `Only its top was felt dry ${day}, and the pot is deep.`;
     case 'surface-wet':
@@ -105,7 +112,7 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'shrinking-warm':
       return `You saw it ${signWords(of)} ${day}: a leaf succulent in a warm room may have a sip, no more.`;
     case 'shrinking-cold':
-      return `You saw it ${signWords(of)} ${day}: asleep it may shrink a little. Firm at the base is well.`;
+      return `You saw it ${signWords(of)} ${day}: in rest, and on its way there, it may shrink a little. Firm at the base is well.`;
     case 'goes-to-rest':
       return 'It goes to rest before its next drink would be due.';
     case 'too-cold-to-drink':

@@ -4,13 +4,15 @@
  */
 import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { Component } from '../mix/components.ts';
-import type { Mix, PlaceKind, PlantEvent } from '../garden.ts';
+import type { ClinicLine } from '../clinic/answer.ts';
+import type { NeighbourPest } from '../clinic/facts.ts';
+import type { Air, Mix, PlaceKind, PlantEvent } from '../garden.ts';
 import type { Outlook } from '../forecast/forecast.ts';
 import { type FeedAdvice, feedAdvice, type FeedFacts } from '../feed/schedule.ts';
 import { type Salts, saltsOf } from '../feed/salts.ts';
 import { type Drink, drinkOf, type Judgement } from '../judgement/deeds.ts';
-import { judge } from '../judgement/judge.ts';
-import { gather, type JudgeInput } from '../judgement/facts.ts';
+import { judgeFacts } from '../judgement/judge.ts';
+import { type ClinicView, gather, type JudgeInput } from '../judgement/facts.ts';
 import { fullDrink } from '../judgement/measure.ts';
 import { type PlantForecast, plantForecast } from '../judgement/plantForecast.ts';
 import { genusCare } from '../plant/library.ts';
@@ -43,6 +45,12 @@ export interface CareFacts {
   shelteredOn?: DayNumber | null;
   /** the water at hand, best first, where the keeper named any; salts where they measured them */
   watersAtHand: readonly { kind: WaterKind; saltsMgL: number | null }[];
+  /** of its place; left out: gentle */
+  air?: Air;
+  /** share of its mix that was alive */
+  organicShare?: number;
+  /** guests seen on other plants of its bench */
+  neighbours?: readonly NeighbourPest[];
 }
 
 export interface CareTask {
@@ -55,7 +63,11 @@ export interface CareTask {
   due: string | null;
   salts: Salts;
   rules: SourcedRules;
+  clinic: ClinicView;
 }
+
+/** A task as it is kept for thousands: of the clinic only its line. */
+export type KeptTask = Omit<CareTask, 'clinic'> & { clinic: ClinicLine | null };
 
 const RECENT_SIGN_DAYS = 21;
 /** From this share on, compost, castings or a bagged soil feed a plant for months. */
@@ -127,9 +139,13 @@ export function careTask(facts: CareFacts): CareTask {
     indoorsSince: indoorsSince(facts),
     lit: facts.lit,
     nameUnknown: facts.nameUnknown,
+    air: facts.air,
+    organicShare: facts.organicShare,
+    neighbours: facts.neighbours,
   };
-  const judgement = judge(input);
-  const next = fullDrink(gather(input));
+  const found = gather(input);
+  const judgement = judgeFacts(found);
+  const next = fullDrink(found);
   const forecast = plantForecast(outlook, judgement, next, isoDay(today));
   const now = drinkOf(judgement);
   return {
@@ -140,6 +156,7 @@ export function careTask(facts: CareFacts): CareTask {
     due: now ? isoDay(today) : (forecast.water?.ideal ?? null),
     salts,
     rules: sourced,
+    clinic: found.clinic,
   };
 }
 

@@ -1,8 +1,11 @@
 /** Thirst and wet feet along a plant's last weeks and the weeks ahead, at its middle rate. */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
+import type { Store } from '../garden.ts';
+import { clamp } from '../numeric/curves.ts';
 import {
   FIRST_WRINKLE,
   type Stress,
+  type StressDay,
   stressStep,
   THIRST_HARMS,
   type ThirstWord,
@@ -19,6 +22,8 @@ import { RESTING } from '../season/states.ts';
 
 export interface StressOutlook {
   thirst: number;
+  /** the same by the drying alone, without what was seen of it */
+  reckonedThirst: number;
   thirstWord: ThirstWord;
   wetFeet: number;
   wetFeetWord: WetFeetWord;
@@ -44,7 +49,7 @@ export function stressOutlook(
   today: DayNumber,
 ): StressOutlook {
   const { traits, pot, climate, timeline } = model;
-  const plant = { storeMl: pot.storeMl, store: traits.store, minWetC: traits.minWetC, growMinC: traits.growMinC };
+  const usual = { storeMl: pot.storeMl, store: traits.store, minWetC: traits.minWetC, growMinC: traits.growMinC };
   const dayAt = (day: DayNumber, m: number) => {
     const i = Math.min(climate.days - 1, day - climate.firstDay);
     return {
@@ -55,8 +60,11 @@ export function stressOutlook(
       resting: timeline.states[Math.min(timeline.states.length - 1, day - timeline.firstDay)] === RESTING,
     };
   };
+  const days = past.map((m, i) => dayAt(history.trace.from + i, m));
+  const plant = { ...usual, storeMl: usual.storeMl * ownStore(model, days, history.trace.from, usual) };
   let now: Stress = { thirst: 0, wetFeet: 0 };
-  for (const [i, m] of past.entries()) now = stressStep(now, dayAt(history.trace.from + i, m), plant);
+  for (const day of days) now = stressStep(now, day, plant);
+  const reckonedThirst = now.thirst;
   now = { ...now, thirst: Math.max(now.thirst, seenThirst(model, today)) };
 
   const middle = meanPath(futures);
@@ -72,6 +80,7 @@ export function stressOutlook(
   }
   return {
     thirst: now.thirst,
+    reckonedThirst,
     thirstWord: thirstWord(now.thirst, traits.store),
     wetFeet: now.wetFeet,
     wetFeetWord: wetFeetWord(now.wetFeet),
@@ -79,6 +88,36 @@ export function stressOutlook(
     thirstHarmsInDays,
     rotInDays,
   };
+}
+
+/** A store is not found to be smaller than this of what its body should hold: the look may have been of other things. */
+const LEAST_STORE = 0.35;
+
+/**
+ * The share of its reckoned store that this plant can draw on: where the keeper took thirst to be the cause, and the reckoning
+ * had it far from its first wrinkle that day, the store is smaller than its body tells.
+ */
+function ownStore(
+  model: PlantModel,
+  days: readonly StressDay[],
+  firstDay: DayNumber,
+  plant: { storeMl: number; store: Store; minWetC: number; growMinC: number },
+): number {
+  const told = new Set(
+    model.plant.events.flatMap((event) =>
+      event.type === 'verdict' && event.cause === 'thirst' ? [dayNumber(event.date) - firstDay] : [],
+    ),
+  );
+  if (told.size === 0) return 1;
+  const wrinkles = FIRST_WRINKLE[plant.store];
+  let now: Stress = { thirst: 0, wetFeet: 0 };
+  let share = 1;
+  for (const [i, day] of days.entries()) {
+    now = stressStep(now, day, plant);
+    // Half of the way each time: one look is one look.
+    if (told.has(i)) share *= Math.sqrt(clamp(now.thirst / wrinkles, LEAST_STORE ** 2, 1));
+  }
+  return Math.max(LEAST_STORE, share);
 }
 
 function meanPath({ paths }: Futures): Float64Array {

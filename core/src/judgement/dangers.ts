@@ -2,10 +2,12 @@
  * What no sum may outvote, most urgent first: each a short function with its reason that says what to do, or nothing.
  * `judge` (judge.ts) asks them in this order and takes the first answer.
  */
+import type { Form } from '../garden.ts';
+import type { CheckId } from '../clinic/checks.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import { DRY_TO_M, TOO_WET_TO_DRINK_M } from '../moisture.ts';
 import { WET_FEET_HARM } from '../drydown/stress.ts';
-import type { Deed, Reason } from './deeds.ts';
+import type { Deed, Drink, Reason } from './deeds.ts';
 import { EVE_MARGIN_C, type Facts, iso, NEAR_MARGIN_C } from './facts.ts';
 import { fullDrink, sipDrink } from './measure.ts';
 import type { Says, SeenLook, SeenSign } from './seen.ts';
@@ -130,6 +132,95 @@ function mixOf(facts: Facts): Says | 'unknown' {
   return 'unknown';
 }
 
+/** An open case that holds the water, until its day or until the step that ends it. */
+export function inTreatment({ clinic, today }: Facts): Answer | null {
+  const { held: one } = clinic;
+  if (!one) return null;
+  const next = one.steps.find(({ doneOn, due, optional }) => !optional && doneOn === null && due !== null);
+  const unpots = next?.step === 'unpot' && next.due! <= iso(today);
+  return {
+    deeds: unpots
+      ? [
+          { deed: 'act', what: 'unpot' },
+          { deed: 'wait', until: one.holdUntil },
+        ]
+      : [{ deed: 'wait', until: one.holdUntil }],
+    because: [{ code: 'in-treatment', source: 'rule', on: one.openedOn, weight: 1, of: one.cause }],
+    until: one.holdUntil,
+    nextLook: next?.due && next.due > iso(today) && next.due < one.holdUntil! ? next.due : one.holdUntil,
+  };
+}
+
+/** What its signs mean most likely, as a reason. */
+export function likeliest({ clinic }: Facts): Reason | null {
+  const { diagnosis } = clinic;
+  const top = diagnosis?.causes[0];
+  if (!top || diagnosis.cantTell) return null;
+  return {
+    code: 'likeliest',
+    source: 'reckoned',
+    weight: hundredth(0.6 * top.probability),
+    of: top.cause,
+    n: { chance: hundredth(top.probability) },
+  };
+}
+
+/** A check of the clinic as a look of the judgement. */
+export function lookFor(check: CheckId): Deed {
+  switch (check) {
+    case 'press-base':
+      return { deed: 'look', what: 'base', then: BASE_ANSWERS };
+    case 'look-roots':
+      return { deed: 'look', what: 'roots', then: { firm: 'wait', mush: 'act', brittle: 'act', 'white wool': 'act' } };
+    case 'feel-depth':
+      return { deed: 'look', what: 'depth', then: DEPTH_ANSWERS };
+    case 'look-axils':
+    case 'look-underside':
+      return { deed: 'look', what: 'underside', then: { clean: 'wait', guests: 'move' } };
+    case 'look-evening':
+      return { deed: 'look', what: 'growth', then: { taut: 'wait', limp: 'water' } };
+  }
+}
+
+/**
+ * Roots that dried up in a long drought and cannot drink what was poured since: out of the pot, trimmed, and rooted anew.
+ * To wait would only let them drown.
+ */
+export function deadRoots(facts: Facts): Answer | null {
+  const { clinic, today } = facts;
+  const top = clinic.diagnosis?.causes[0];
+  if (top?.cause !== 'dead-roots' || top.probability < ACTS_FROM) return null;
+  const found = facts.clinic.facts.signs.some(({ sign: name }) => name === 'roots-brittle');
+  const why = likeliest(facts);
+  return {
+    deeds: found
+      ? [
+          { deed: 'act', what: 'unpot' },
+          { deed: 'wait', until: null },
+        ]
+      : [lookFor('look-roots'), { deed: 'wait', until: null }],
+    because: [...(why ? [{ ...why, weight: 0.9 }] : []), reckoned(facts)],
+    until: null,
+    nextLook: iso(today),
+  };
+}
+/** A cause as likely as this is acted on. */
+export const ACTS_FROM = 0.45;
+
+/** It goes to sleep at its time: leaves are drawn down, and water would only keep it awake or rot it. */
+export function goesToSleep(facts: Facts): Answer | null {
+  const { clinic, today, state } = facts;
+  const top = clinic.diagnosis?.causes[0];
+  if (state === 'resting' || top?.cause !== 'natural-rest' || top.probability < ACTS_FROM) return null;
+  const why = likeliest(facts);
+  return {
+    deeds: [{ deed: 'wait', until: null }],
+    because: [...(why ? [{ ...why, weight: 0.8 }] : []), reckoned(facts)],
+    until: null,
+    nextLook: iso(today + 14),
+  };
+}
+
 /** Slack and wet: roots that cannot drink are drowning; water would finish them. */
 export function slackAndWet(facts: Facts): Answer | null {
   const { seen, today } = facts;
@@ -137,15 +228,37 @@ export function slackAndWet(facts: Facts): Answer | null {
   const mix = mixOf(facts);
   if (mix !== 'wet' && mix !== 'damp') return null;
   const firm = seen.firmBase !== null && seen.firmBase >= seen.slack.day;
+  const why = likeliest(facts);
+  const because = [sign('slack-seen', seen.slack), mixReason(facts), ...(why ? [why] : [])];
+  const settled = settles(facts);
+  if (settled) return { deeds: settled, because, until: null, nextLook: iso(today + 3) };
   return {
-    deeds: [
-      { deed: 'look', what: firm ? 'roots' : 'base', then: firm ? { firm: 'wait', mush: 'act' } : BASE_ANSWERS },
-      { deed: 'wait', until: null },
-    ],
-    because: [sign('slack-seen', seen.slack), mixReason(facts)],
+    deeds: [firm ? lookFor('look-roots') : lookFor('press-base'), { deed: 'wait', until: null }],
+    because,
     nextLook: iso(today),
     until: null,
   };
+}
+
+/** Slack and wet, and yet nothing to lift it for: sound roots, roots just potted, or the heat of noon. */
+function settles({ clinic, seen, heat }: Facts): Answer['deeds'] | null {
+  const { signs } = clinic.facts;
+  const since = (name: SeenSign['sign']) => signs.some((one) => one.sign === name && one.day >= seen.slack!.day);
+  const top = clinic.diagnosis?.causes[0];
+  const likely = top !== undefined && top.probability >= ACTS_FROM;
+  if (top?.cause === 'heat-stress' && (likely || seen.slack!.when === 'midday'))
+    return [
+      { deed: 'move', what: 'shadier' },
+      { deed: 'wait', until: null },
+    ];
+  const potted = likely && top.cause === 'transplant-shock' && since('firm-base');
+  if (!since('roots-firm') && !potted) return null;
+  return heat.highC >= heat.limitC
+    ? [
+        { deed: 'move', what: 'shadier' },
+        { deed: 'wait', until: null },
+      ]
+    : [{ deed: 'wait', until: null }];
 }
 
 /** Slack, and nobody knows how wet: the mix is felt before anything. */
@@ -164,7 +277,8 @@ export function slackAndDry(facts: Facts): Answer | null {
   const { seen, state, nights, today } = facts;
   if (!seen.slack || state === 'resting' || mixOf(facts) !== 'dry') return null;
   if (seen.slack.when === 'midday' && seen.slack.sign === 'limp') return null;
-  const because = [sign('slack-seen', seen.slack), mixReason(facts)];
+  const why = likeliest(facts);
+  const because = [sign('slack-seen', seen.slack), mixReason(facts), ...(why ? [why] : [])];
   if (nights.mildOn !== today) {
     return {
       deeds: [
@@ -176,10 +290,44 @@ export function slackAndDry(facts: Facts): Answer | null {
       nextLook: iso(today + 1),
     };
   }
-  const parched = facts.dryDays >= LONG_DRY_DAYS;
-  const drink = parched ? sipDrink(facts) : fullDrink(facts);
+  const slowed = facts.state === 'easing' && activityOf(facts) < SLOWED_BELOW;
+  // A stem on its way to rest shrinks, as it should; a drink now would only be left standing.
+  if (slowed && STEMS.has(facts.outlook.model.traits.form) && seen.slack.strength < 3)
+    return {
+      deeds: [{ deed: 'wait', until: null }],
+      because: [sign('shrinking-cold', seen.slack, 0.8), mixReason(facts)],
+      until: null,
+      nextLook: iso(today + 21),
+    };
+  const small = parched(facts) || slowed;
+  const drink = soaked(facts, small ? sipDrink(facts) : fullDrink(facts));
   if (drink.amount_ml <= 0) return null;
-  return { deeds: [{ deed: parched ? 'sip' : 'water', ...drink, food: null }], because, nextLook: iso(today + 2) };
+  return {
+    deeds: [{ deed: small ? 'sip' : 'water', ...drink, food: null }],
+    because,
+    nextLook: iso(today + (slowed ? 8 : 2)),
+  };
+}
+
+const STEMS: ReadonlySet<Form> = new Set<Form>(['globe', 'column', 'pad']);
+/** Drinking less than this of its best, a plant on its way to rest takes a sip, no drench. */
+const SLOWED_BELOW = 0.6;
+
+function activityOf({ outlook, today }: Facts): number {
+  const { timeline } = outlook.model;
+  return timeline.activity[today - timeline.firstDay] ?? 1;
+}
+
+function parched({ dryDays }: Facts): boolean {
+  return dryDays >= LONG_DRY_DAYS;
+}
+
+/** A ball that sheds its drink is stood in water instead, where its kind bears that. */
+export function soaked(facts: Facts, drink: Omit<Drink, 'food'>): Omit<Drink, 'food'> {
+  const top = facts.clinic.diagnosis?.causes[0];
+  if (top?.cause !== 'water-repellent-mix' || top.probability < ACTS_FROM) return drink;
+  if (facts.care.neverSoak || !facts.outlook.plant.pot.holes || drink.way === 'measured') return drink;
+  return { ...drink, way: 'bottom', method: 'bottom' };
 }
 
 /** Dry so long in growth that fine roots have died: it comes back in stages. */

@@ -115,6 +115,9 @@ export const REASON_CODES = [
   'no-sign',
   'held',
   'apart',
+  'likeliest',
+  'rot-unfelt',
+  'in-treatment',
 ] as const;
 export type ReasonCode = (typeof REASON_CODES)[number];
 

@@ -8,7 +8,12 @@ import type { FeedAdvice } from '../feed/schedule.ts';
 import type { Salts } from '../feed/salts.ts';
 import type { Outlook } from '../forecast/forecast.ts';
 import { dueMoisture } from '../forecast/plantModel.ts';
-import type { PlaceKind, PlantState } from '../garden.ts';
+import { type Case, heldBy, openCases } from '../clinic/cases.ts';
+import { type Diagnosis, diagnose } from '../clinic/diagnose.ts';
+import { clinicFacts, type ClinicFacts, type NeighbourPest } from '../clinic/facts.ts';
+import type { PlanFacts } from '../clinic/plan.ts';
+import { asSigns, type Raised, watch } from '../clinic/watch.ts';
+import type { Air, PlaceKind, PlantState } from '../garden.ts';
 import { DAMP_FROM_M, DRY_TO_M, TOO_WET_TO_DRINK_M } from '../moisture.ts';
 import { chanceAbove } from '../belief/present.ts';
 import { placeDefaults } from '../place/defaults.ts';
@@ -39,6 +44,24 @@ export interface JudgeInput {
   lit: boolean;
   /** nobody knows what it is */
   nameUnknown: boolean;
+  /** left out: what is usual of its kind of place */
+  air?: Air;
+  /** share of its mix that was alive */
+  organicShare?: number;
+  /** guests seen on other plants of its bench */
+  neighbours?: readonly NeighbourPest[];
+}
+
+/** What the clinic makes of a plant: its hands raised, its open cases, and what its signs mean, where there are any. */
+export interface ClinicView {
+  facts: ClinicFacts;
+  plan: PlanFacts;
+  raised: Raised[];
+  /** null where nothing was seen and nothing looks wrong */
+  diagnosis: Diagnosis | null;
+  cases: Case[];
+  /** the open case that holds the water */
+  held: Case | null;
 }
 
 export interface Nights {
@@ -87,6 +110,7 @@ export interface Facts extends JudgeInput {
   wetDays: number;
   wetColdDays: number;
   neverLooked: boolean;
+  clinic: ClinicView;
 }
 
 /** A night so little above the limit may be below it: forecasts of a low are wrong by so much, and pots radiate. */
@@ -119,7 +143,7 @@ export function gather(input: JudgeInput): Facts {
   const keepsDamp = traits.dryRule === 'keep-damp' || traits.store === 'none';
   const dry = outlook.dryOn.p50;
   const { wetDays, wetColdDays } = wetSpell(outlook, today);
-  return {
+  const facts: Omit<Facts, 'clinic'> = {
     ...input,
     state,
     stateSince: change?.day ?? today,
@@ -139,6 +163,45 @@ export function gather(input: JudgeInput): Facts {
     wetDays,
     wetColdDays,
     neverLooked: !seen.everLooked && history.checks === 0,
+  };
+  return { ...facts, clinic: clinicOf(facts) };
+}
+
+/** Only what was seen, or what the record shows to be wrong, is weighed: most plants have neither. */
+function clinicOf(facts: Omit<Facts, 'clinic'>): ClinicView {
+  const { outlook, care, rules, today } = facts;
+  const { events } = outlook.plant;
+  const { traits, sourced } = outlook.model;
+  const found = clinicFacts({
+    ...facts,
+    band: LIGHT_BANDS[rules.light],
+    ceilingC: rules.ceilingC,
+    air: facts.air ?? 'gentle',
+    organicShare: facts.organicShare ?? 0,
+    neighbours: facts.neighbours ?? [],
+    chanceDry: 1 - chanceAbove(outlook.present, DRY_TO_M + 0.03),
+  });
+  const raised = watch(found, events);
+  const weighed = found.signs.length > 0 ? found : { ...found, signs: asSigns(raised, today) };
+  const plan: PlanFacts = {
+    form: traits.form,
+    store: traits.store,
+    cautions: sourced.cautions,
+    diameterMm: outlook.plant.diameter_mm,
+    growing: facts.state === 'growing' || facts.state === 'waking',
+    indoors: found.indoors,
+    holes: outlook.plant.pot.holes,
+    pottingInDays: facts.state === 'growing' || facts.state === 'waking' ? 0 : null,
+    neverSoak: care.neverSoak,
+  };
+  const cases = openCases(events, plan);
+  return {
+    facts: found,
+    plan,
+    raised,
+    diagnosis: weighed.signs.length > 0 ? diagnose(weighed) : null,
+    cases,
+    held: heldBy(cases, isoDay(today)),
   };
 }
 

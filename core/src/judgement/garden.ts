@@ -3,13 +3,17 @@ import { dayNumber } from '../calendar/day.ts';
 import { type CareTask, careTask, isCharged } from '../care/task.ts';
 import { GardenForecast, type Outlook } from '../forecast/forecast.ts';
 import type { Garden } from '../garden.ts';
+import { neighboursOf, pestsOf } from '../clinic/neighbours.ts';
 import { componentsOf } from '../mix/components.ts';
 
-export function gardenTasks(garden: Garden): { outlook: Outlook; task: CareTask }[] {
+/** @param only the plant that is asked for; the others are read for what they teach the bench */
+export function gardenTasks(garden: Garden, only?: string): { outlook: Outlook; task: CareTask }[] {
   const forecast = new GardenForecast(garden);
   const today = dayNumber(garden.today);
   const components = componentsOf(garden.components);
-  return garden.plants.map((plant) => {
+  const pests = pestsOf(garden.plants, today);
+  return garden.plants.flatMap((plant) => {
+    if (only !== undefined && plant.id !== only) return [];
     const outlook = forecast.outlook(plant.id);
     const place = forecast.climate.place(plant.place).place;
     const task = careTask({
@@ -28,7 +32,10 @@ export function gardenTasks(garden: Garden): { outlook: Outlook; task: CareTask 
       ),
       arrivedOn: null,
       watersAtHand: [],
+      air: place.air,
+      organicShare: forecast.blend(plant.mix).organicShare,
+      neighbours: neighboursOf(plant, garden.plants, pests),
     });
-    return { outlook, task };
+    return [{ outlook, task }];
   });
 }

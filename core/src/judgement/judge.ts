@@ -7,7 +7,8 @@
  */
 import { isoDay } from '../calendar/day.ts';
 import { DRY_TO_M, ROOT_FREE_M } from '../moisture.ts';
-import type { Deed, Drink, Happened, Judgement, Mind, Never, Reason, Sureness } from './deeds.ts';
+import { type Hypothesis, isHarmless, spreads, type Step } from '../clinic/causes.ts';
+import type { Deed, Drink, Happened, Judgement, Mind, Move, Never, Reason, Sureness } from './deeds.ts';
 import { judgedAs } from './deeds.ts';
 import {
   type Answer,
@@ -16,9 +17,14 @@ import {
   coldNight,
   coldWeeks,
   contradictsBook,
+  ACTS_FROM,
+  deadRoots,
   frostTonight,
   heatAhead,
   giveOrTake,
+  goesToSleep,
+  inTreatment,
+  likeliest,
   held,
   hundredth,
   LONG_DRY_DAYS,
@@ -30,11 +36,13 @@ import {
   slackAndDry,
   slackAndUnknown,
   slackAndWet,
+  soaked,
   tenth,
   tooMuch,
   unsure,
   wetAndCold,
 } from './dangers.ts';
+import { ROT_THRESHOLD } from '../clinic/diagnose.ts';
 import { type Facts, gather, iso, type JudgeInput } from './facts.ts';
 import { DAYS_TO_NEXT_LOOK, FAIRLY_SURE_GAP, HARM, SURE_GAP } from './harm.ts';
 import { fullDrink, SIP_SHARE, sipDrink } from './measure.ts';
@@ -46,11 +54,14 @@ import { LIGHT_BANDS } from '../plant/library.ts';
 /** The order is the order of urgency. */
 const DANGERS: readonly ((facts: Facts) => Answer | null)[] = [
   rot,
+  inTreatment,
+  deadRoots,
   slackAndWet,
   wetAndCold,
   longRain,
   tooMuch,
   asleepStill,
+  goesToSleep,
   slackAndDry,
   slackAndUnknown,
   afterFirstSip,
@@ -62,8 +73,11 @@ const DANGERS: readonly ((facts: Facts) => Answer | null)[] = [
 ];
 
 export function judge(input: JudgeInput): Judgement {
-  const facts = gather(input);
-  const answer = firstAnswer(facts);
+  return judgeFacts(gather(input));
+}
+
+export function judgeFacts(facts: Facts): Judgement {
+  const answer = baseFirst(firstAnswer(facts), facts);
   const cold = frostTonight(facts);
   const merged =
     cold && answer.deeds[0].deed !== 'act'
@@ -87,6 +101,26 @@ export function judge(input: JudgeInput): Judgement {
     happened: happenedOf(facts),
     ...mindful(facts, deeds),
     sure: surenessOf(facts, answer),
+  };
+}
+
+/**
+ * No water where rot is likelier than a stated threshold and nobody felt the base: a thumb on it takes a moment, and a drink
+ * on rot is the last one.
+ */
+function baseFirst(answer: Answer & { gap?: number }, { clinic, today }: Facts): Answer & { gap?: number } {
+  const { diagnosis } = clinic;
+  if (!diagnosis || diagnosis.rot < ROT_THRESHOLD || diagnosis.baseFelt || !DRINKS.has(answer.deeds[0].deed))
+    return answer;
+  return {
+    ...answer,
+    deeds: [{ deed: 'look', what: 'base', then: { firm: 'water', soft: 'act' } }],
+    because: [
+      { code: 'rot-unfelt', source: 'reckoned', weight: 1, n: { chance: hundredth(diagnosis.rot) } },
+      ...answer.because,
+    ],
+    until: null,
+    nextLook: iso(today),
   };
 }
 
@@ -207,7 +241,9 @@ function byCalendar(facts: Facts): Answer & { gap?: number } {
   const day = last === null ? today : last + every;
   const reason: Reason = { code: 'calendar', source: 'rule', weight: 0.6, n: { every } };
   if (day > today) return wait(facts, iso(day), reason);
-  if (facts.m.p50 > Math.max(0.45, outlook.model.traits.dueM ?? 0) || facts.chanceWet > 0.3) {
+  // A pot that nothing runs out of is never watered by the clock alone.
+  const shut = !outlook.plant.pot.holes && (facts.seen.look === null || facts.seen.look.says !== 'dry');
+  if (shut || facts.m.p50 > Math.max(0.45, outlook.model.traits.dueM ?? 0) || facts.chanceWet > 0.3) {
     return {
       deeds: [{ deed: 'look', what: 'depth', then: { wet: 'wait', damp: 'wait', dry: 'water' } }],
       because: [reason, reckoned(facts)],
@@ -269,7 +305,7 @@ function due(facts: Facts, rule: Reason): Answer & { gap: number } {
     ? sipDrink(facts)
     : facts.state === 'waking' && fresh(facts)
       ? sipDrink(facts)
-      : fullDrink(facts);
+      : soaked(facts, fullDrink(facts));
   const salty: Reason[] = drink.flush
     ? [
         {
@@ -404,12 +440,21 @@ function dress(facts: Facts, deeds: Answer['deeds']): Judgement['deeds'] {
   const out = deeds.map((deed): Deed => {
     if (deed.deed !== 'water') return deed;
     const fed =
-      feed.kind === 'feed' && !deed.flush && !tooDark && facts.dryDays < 14 && !facts.seen.slack && !facts.seen.tooMuch;
+      feed.kind === 'feed' &&
+      !deed.flush &&
+      !tooDark &&
+      facts.dryDays < 14 &&
+      !facts.seen.slack &&
+      !facts.seen.tooMuch &&
+      !sick(facts);
     return { ...deed, food: fed ? feed.strength : null };
   });
   const has = (name: Deed['deed']) => out.some(({ deed }) => deed === name);
   const wantsLight = (tooDark && state !== 'resting') || facts.seen.stretched !== null || longIndoors(facts) !== null;
-  if (wantsLight && !has('act') && !has('move')) out.push({ deed: 'move', what: 'brighter' });
+  const elsewhere = ofItsSigns(facts);
+  if (elsewhere && !has('move') && !out.some((deed) => deed.deed === 'act' && deed.what === 'out-of-frost'))
+    out.push({ deed: 'move', what: elsewhere });
+  else if (wantsLight && !has('act') && !has('move')) out.push({ deed: 'move', what: 'brighter' });
   if (
     nearLimit(facts) &&
     !out.some((deed) => deed.deed === 'move' || deed.deed === 'act') &&
@@ -417,6 +462,37 @@ function dress(facts: Facts, deeds: Answer['deeds']): Judgement['deeds'] {
   )
     out.push({ deed: 'move', what: 'warmer' });
   return out as Judgement['deeds'];
+}
+
+/** Where a sick plant should stand: apart from the others, out of the sun that burnt it, out of the cold, into light. */
+const STANDS_FOR: Partial<Record<Hypothesis, Move>> = {
+  'sun-scorch': 'shadier',
+  'heat-stress': 'shadier',
+  'cold-damage': 'warmer',
+  'too-dark': 'brighter',
+  oedema: 'drier',
+  mildew: 'drier',
+};
+
+function ofItsSigns({ clinic, state, today }: Facts): Move | null {
+  const top = clinic.diagnosis?.causes[0];
+  if (!top || top.probability < ACTS_FROM || clinic.raised.length > 0) return null;
+  // A case that saw it moved has asked for it once, and was answered.
+  const open = clinic.cases.find(({ cause }) => cause === top.cause);
+  if (open?.steps.some(({ step, doneOn }) => PLACES.has(step) && doneOn !== null)) return null;
+  if (clinic.facts.movedDays !== null && clinic.facts.signs.every(({ day }) => today - day >= clinic.facts.movedDays!))
+    return null;
+  if (spreads(top.cause)) return 'apart';
+  if (top.cause === 'too-dark' && state === 'resting') return null;
+  return STANDS_FOR[top.cause] ?? null;
+}
+const PLACES: ReadonlySet<Step> = new Set<Step>(['isolate', 'shade', 'light', 'warm', 'drier-air']);
+
+/** Something ails it that food would feed, or burn. */
+function sick({ clinic }: Facts): boolean {
+  const top = clinic.diagnosis?.causes[0];
+  if (clinic.cases.some(({ cause }) => cause !== 'underfed' && !isHarmless(cause))) return true;
+  return top !== undefined && top.probability >= ACTS_FROM && top.cause !== 'underfed' && !isHarmless(top.cause);
 }
 
 /** Strongest first; what the keeper saw is always among them. */
@@ -453,6 +529,8 @@ function weighed({ because, against = [], deeds }: Answer, facts: Facts): { beca
   if (facts.tooDark) add({ code: 'too-dark', source: 'reckoned', weight: 0.3, n: { light: tenth(facts.dliMol) } });
   const near = nearLimit(facts);
   if (near) add(near);
+  const sense = likeliest(facts);
+  if (sense && facts.clinic.raised.length === 0) add({ ...sense, weight: Math.min(sense.weight, 0.34) });
   const first = deeds[0].deed;
   const counter = [...against];
   if (DRINKS.has(first) && facts.chanceWet > 0.05)

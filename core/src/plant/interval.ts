@@ -4,6 +4,7 @@
  * its step with it.
  */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
+import type { Cause } from '../clinic/causes.ts';
 import { type PlantEvent, type Sign, SLACK_SIGNS } from '../garden.ts';
 import type { Traits } from './traits.ts';
 import { clamp } from '../numeric/curves.ts';
@@ -12,8 +13,8 @@ export interface IntervalStep {
   /** the day that settled it, ISO */
   on: string;
   way: 'earlier' | 'later';
-  /** the sign that told */
-  sign: Sign;
+  /** the sign that told, or the cause that the keeper took to be so */
+  sign: Sign | Cause;
   /** whether the same sign came again within a season after the step; null while that season is not over */
   helped: boolean | null;
 }
@@ -43,12 +44,13 @@ export function intervalSteps(
   takenBack: readonly string[] = [],
 ): IntervalStep[] {
   const steps: IntervalStep[] = [];
-  const add = (on: string, way: IntervalStep['way'], sign: Sign) => {
+  const add = (on: string, way: IntervalStep['way'], sign: Sign | Cause) => {
     const last = steps.at(-1);
     if (last && last.way === way && dayNumber(on) - dayNumber(last.on) < ONE_STEP_DAYS) return;
     steps.push({ on, way, sign, helped: null });
   };
   for (const [i, event] of events.entries()) {
+    if (event.type === 'verdict' && event.gap) add(event.date, event.gap, event.cause);
     if (event.type !== 'sign') continue;
     if (SLACK_SIGNS.has(event.sign)) {
       const cured = curedOn(events, i);

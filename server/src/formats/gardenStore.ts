@@ -280,6 +280,9 @@ const FILE_FIELDS: Record<PlantEvent['type'], readonly string[]> = {
   feeding: ['dose'],
   state: ['state'],
   changed: ['pace'],
+  verdict: ['cause', 'hold_until', 'gap'],
+  'case-step': ['cause', 'step', 'found'],
+  'case-closed': ['cause', 'outcome'],
 };
 
 /** A site as a garden file: what came from one goes out as it came in. */

@@ -1,5 +1,5 @@
 /** What the calendar says: each plant's next day as it is judged, and the steps from shade to sun. */
-import { type CareTask, dayNumber, drinkOf, isoDay } from '@zinc-pail/core';
+import { type KeptTask, dayNumber, drinkOf, isoDay } from '@zinc-pail/core';
 import { drinkWords, judgementWords } from '@zinc-pail/words/judgement';
 import { degreeWords, SI } from '@zinc-pail/words/units';
 import type { App } from '../context.ts';
@@ -125,7 +125,7 @@ function coldEves(
 }
 
 /** What is asked today, or the look before its next drink; null where the plant is left alone. */
-function planOf({ judgement, due, drink }: CareTask, today: string): Pick<PlanLine, 'date' | 'what' | 'words'> | null {
+function planOf({ judgement, due, drink }: KeptTask, today: string): Pick<PlanLine, 'date' | 'what' | 'words'> | null {
   const [first] = judgement.deeds;
   const units = { units: SI, today };
   const { head, reason } = judgementWords(judgement, units);

@@ -53,6 +53,9 @@ const ENGINE_EVENTS: PlantEvent['type'][] = [
   'feeding',
   'state',
   'changed',
+  'verdict',
+  'case-step',
+  'case-closed',
 ];
 /** Kinds of the journal's own that tell the engine something. */
 const TELLING_EVENTS = ['skip', 'firmed', 'sheltered', 'measure'];

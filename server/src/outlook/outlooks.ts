@@ -6,7 +6,7 @@
  * at once; its bench, whose shared rate may have moved a little, after the answer has gone out.
  */
 import { Worker } from 'node:worker_threads';
-import type { CareTask, Drying, OutlookView, PlaceOutlook, PlantEvent, PottingView } from '@zinc-pail/core';
+import type { KeptTask, Drying, OutlookView, PlaceOutlook, PlantEvent, PottingView } from '@zinc-pail/core';
 import type { Pool } from '../database/pool.ts';
 import { errandNow, onNobodysErrand, onSharedErrand } from '../errand.ts';
 import { todayAt } from '../garden/clock.ts';
@@ -28,7 +28,7 @@ export interface SiteOutlooks {
   nightsC: number[];
   places: ReadonlyMap<number, PlaceToday>;
   views: ReadonlyMap<number, OutlookView>;
-  tasks: ReadonlyMap<number, CareTask>;
+  tasks: ReadonlyMap<number, KeptTask>;
   /** waterings to be expected in each of the coming weeks */
   weeks: ReadonlyMap<number, readonly number[]>;
   revisions: ReadonlyMap<number, number>;
@@ -43,7 +43,7 @@ interface Kept extends SiteOutlooks {
   mixes: ReadonlySet<string>;
   places: Map<number, PlaceToday>;
   views: Map<number, OutlookView>;
-  tasks: Map<number, CareTask>;
+  tasks: Map<number, KeptTask>;
   weeks: Map<number, readonly number[]>;
   revisions: Map<number, number>;
   /** revisions that the worker was asked for: it may not have answered yet */

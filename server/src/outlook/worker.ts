@@ -5,6 +5,12 @@ import { parentPort } from 'node:worker_threads';
 import {
   type CareTask,
   careTask,
+  type ClinicAnswer,
+  clinicAnswer,
+  clinicLine,
+  type ClinicStrip,
+  clinicStrip,
+  type ClinicView,
   componentsOf,
   dayOfYear,
   directSun,
@@ -19,7 +25,12 @@ import {
   type PottingView,
   GardenForecast,
   isCharged,
+  type Judgement,
+  type KeptTask,
+  neighboursOf,
   type OutlookView,
+  pestsOf,
+  pestsOn,
   outlookView,
   type PlaceOutlook,
   placeOutlook,
@@ -43,6 +54,7 @@ export type Task =
   | { kind: 'bench'; siteId: number; placeIds: string[] }
   | { kind: 'climate'; siteId: number; placeId: string }
   | { kind: 'drying'; siteId: number; plantId: string }
+  | { kind: 'clinic'; siteId: number; plantId: string }
   | { kind: 'potting'; siteId: number; facts: [plantId: string, PottingBook][] };
 
 /** What the tables know of a plant's pottings besides its events. */
@@ -75,7 +87,7 @@ export interface PlaceToday {
 
 export interface PlantToday {
   view: OutlookView;
-  task: CareTask;
+  task: KeptTask;
   /** waterings to be expected in each of the coming weeks */
   weeks: number[];
 }
@@ -89,6 +101,15 @@ export interface Answer {
   climate?: PlaceOutlook;
   drying?: Drying;
   potting?: [plantId: string, view: PottingView][];
+  clinic?: ClinicWhole;
+}
+
+/** Everything the clinic knows of one plant. */
+export interface ClinicWhole {
+  clinic: ClinicView;
+  answer: ClinicAnswer;
+  judgement: Judgement;
+  strip: ClinicStrip;
 }
 
 /** How far a site's load has come, and what has been reckoned since the last news of it. */
@@ -117,6 +138,8 @@ interface LoadedSite {
   obstructions: ReadonlyMap<string, number>;
   /** plants still to be reckoned anew behind the scenes, and when that goes on */
   stale: Set<string>;
+  /** guests on its plants, by plant */
+  pests: Map<string, ReturnType<typeof pestsOn>>;
   next: NodeJS.Timeout | null;
 }
 
@@ -141,6 +164,7 @@ function work(task: Task): Answer {
       stale: new Set(),
       next: null,
       obstructions: new Map(task.obstructions),
+      pests: new Map(pestsOf(garden.plants, dayNumber(garden.today))),
       charged: new Map(garden.mixes.map((mix) => [mix.id, isCharged(mix, components)])),
     };
     sites.set(task.siteId, site);
@@ -170,15 +194,20 @@ function work(task: Task): Answer {
       }),
     };
   }
+  if (task.kind === 'clinic') return { plants: [], clinic: clinicWhole(site, task.plantId) };
   if (task.kind === 'potting') return { plants: [], potting: pottingViews(site, task.facts) };
   for (const id of task.gone) {
     site.kept.delete(id);
     site.stale.delete(id);
+    site.pests.delete(id);
     site.forecast.removePlant(id);
   }
   for (const kept of task.kept) {
     site.kept.set(kept.plant.id, kept);
     site.forecast.replacePlant(kept.plant);
+    const pests = pestsOn(kept.plant.events, site.forecast.climate.today);
+    if (pests.length > 0) site.pests.set(kept.plant.id, pests);
+    else site.pests.delete(kept.plant.id);
     site.stale.delete(kept.plant.id);
   }
   return {
@@ -252,12 +281,27 @@ function plantsToday(site: LoadedSite, ids: string[]): [string, PlantToday][] {
       forecast.climate,
       task.due === null ? null : dayNumber(task.due),
     );
-    return [id, { view: outlookView(outlook, task.forecast, today), task, weeks }];
+    const { clinic, ...rest } = task;
+    const line = clinicLine(task.judgement, clinic, today);
+    return [id, { view: outlookView(outlook, task.forecast, today), task: { ...rest, clinic: line }, weeks }];
   });
 }
 
-function plantTask({ forecast, kept, charged, waters }: LoadedSite, id: string, outlook: Outlook): CareTask {
+function clinicWhole(site: LoadedSite, id: string): ClinicWhole {
+  const { forecast } = site;
+  const outlook = forecast.outlook(id);
+  const { clinic, judgement } = plantTask(site, id, outlook);
+  return {
+    clinic,
+    answer: clinicAnswer(judgement, clinic, forecast.climate.today),
+    judgement,
+    strip: clinicStrip(outlook, forecast.climate.today),
+  };
+}
+
+function plantTask({ forecast, kept, charged, waters, pests }: LoadedSite, id: string, outlook: Outlook): CareTask {
   const { plant, care } = kept.get(id)!;
+  const { place } = forecast.climate.place(plant.place);
   return careTask({
     name: plant.name ?? '',
     taxon: plant.taxon ?? null,
@@ -266,12 +310,22 @@ function plantTask({ forecast, kept, charged, waters }: LoadedSite, id: string, 
     outlook,
     today: forecast.climate.today,
     placeKind: care.placeKind,
-    lit: forecast.climate.place(plant.place).place.lamp != null,
+    lit: place.lamp != null,
     south: forecast.garden.site.latitude_deg < 0,
     mixIsCharged: charged.get(plant.mix) ?? false,
     arrivedOn: care.arrivedOn === null ? null : dayNumber(care.arrivedOn),
     shelteredOn: care.shelteredOn === null ? null : dayNumber(care.shelteredOn),
     watersAtHand: waters,
+    air: place.air,
+    organicShare: forecast.blend(plant.mix).organicShare,
+    neighbours:
+      pests.size === 0
+        ? []
+        : neighboursOf(
+            plant,
+            [...pests.keys()].flatMap((other) => kept.get(other)?.plant ?? []),
+            pests,
+          ),
   });
 }
 

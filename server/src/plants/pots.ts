@@ -8,14 +8,14 @@ import {
   type RoundPot,
   type WholePot,
 } from '@zinc-pail/contract/api';
-import { type CareTask, dayNumber, isoDay, type OutlookView } from '@zinc-pail/core';
+import { type KeptTask, dayNumber, isoDay, type OutlookView } from '@zinc-pail/core';
 import { groupBy } from '../grouping.ts';
 import type { App } from '../context.ts';
 import { sites } from '../garden/store.ts';
 import type { SiteOutlooks } from '../outlook/outlooks.ts';
 import { cardsById, type PlantCard } from './store.ts';
 
-export function potTask(task: CareTask, card: Pick<PlantCard, 'own_words'>): PotTask {
+export function potTask(task: KeptTask, card: Pick<PlantCard, 'own_words'>): PotTask {
   const { rules } = task.rules;
   const { way, method, amount_ml, water, flush, food } = task.drink;
   return {

@@ -3,7 +3,7 @@ import type { RoundSite } from '@zinc-pail/contract/api';
 import {
   aftercare,
   type AftercareTask,
-  type CareTask,
+  type KeptTask,
   COMPONENTS,
   CUT_ROOTS_LOSS,
   dayNumber,
@@ -93,7 +93,7 @@ const MOSTLY_GRIT = 0.4;
 export function followsOf(
   { detail, day, used_to: usedTo, was, is, charged }: LatePotting,
   view: Pick<OutlookView, 'traits' | 'cycle_days' | 'hold'>,
-  rule: CareTask['rules']['rules']['feed'] | null,
+  rule: KeptTask['rules']['rules']['feed'] | null,
 ): AftercareTask[] {
   const { hold } = view;
   const heldTo = hold?.kind === 'potted' && hold.until ? dayNumber(hold.until) : null;

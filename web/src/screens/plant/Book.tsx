@@ -1,3 +1,4 @@
+import { causeWords, OUTCOME_WORDS, STEP_WORDS } from '@zinc-pail/words/clinic';
 import type { JournalEntry, JournalEvent, PlantView } from '@zinc-pail/contract/api';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -107,6 +108,12 @@ export function eventWords(event: JournalEvent): string {
       return event.state === 'unsure' ? 'Not sure of its season' : `Seen to be ${event.state}`;
     case 'changed':
       return `Dries ${event.pace} since then`;
+    case 'verdict':
+      return `Taken to be: ${causeWords(event.cause).name.toLowerCase()}${event.hold_until ? `, no water until ${event.hold_until}` : ''}`;
+    case 'case-step':
+      return `${STEP_WORDS[event.step].head}${event.found ? `: ${event.found}` : ''}`;
+    case 'case-closed':
+      return `Case closed, ${causeWords(event.cause).name.toLowerCase()}: ${OUTCOME_WORDS[event.outcome].toLowerCase()}`;
     case 'note':
       return event.text;
     case 'skip':

@@ -1,0 +1,263 @@
+/** What a diagnosis comes to, with the one judgement: the water, what is done, what changes in the schedule. */
+import { isoDay, type DayNumber, dayNumber } from '../calendar/day.ts';
+import type { Sign } from '../garden.ts';
+import type { Drink, Judgement } from '../judgement/deeds.ts';
+import type { ClinicView } from '../judgement/facts.ts';
+import { type Cause, isHarmless, type Step } from './causes.ts';
+import type { CheckId } from './checks.ts';
+import { type Case, closesAtOnce } from './cases.ts';
+import type { Raised } from './watch.ts';
+import { GAP_STEP, HOLD_DAYS, PLANS } from './plan.ts';
+import { TELLS_FROM } from './diagnose.ts';
+
+export type WaterAnswer = 'now' | 'after-check' | 'hold' | 'no-change';
+export type Urgency = 'today' | 'this-week' | 'later' | 'none';
+
+export interface Action {
+  /** a step of a plan, or what the judgement asks for */
+  action: Step | 'check' | 'hold' | 'leave' | 'move';
+  of?: string;
+  urgency: Urgency;
+  /** ISO day, where it is not today */
+  on: string | null;
+  optional: boolean;
+}
+
+export interface Change {
+  change: 'interval' | 'hold' | 'food' | 'look' | 'store' | 'repeat';
+  of?: string;
+  on?: string;
+  days?: number;
+}
+
+/** What is kept of a plant's clinic beside its task: enough for lists and the Round. */
+export interface ClinicLine {
+  /** null where nothing was seen */
+  top: { cause: Cause; probability: number } | null;
+  /** nothing is likely enough to act on */
+  cantTell: boolean;
+  rot: number;
+  check: CheckId | null;
+  water: WaterAnswer;
+  raised: Raised[];
+  cases: Case[];
+  /** signs of the last weeks that still stand */
+  signs: { sign: Sign; on: string; strength: number }[];
+}
+
+/** Null where nothing was seen, nothing looks wrong and no case is open. */
+export function clinicLine(judgement: Judgement, clinic: ClinicView, today: DayNumber): ClinicLine | null {
+  const { diagnosis, raised, cases, facts } = clinic;
+  if (diagnosis === null && raised.length === 0 && cases.length === 0) return null;
+  const { check, water } = clinicAnswer(judgement, clinic, today);
+  const top = diagnosis?.causes[0];
+  return {
+    top: top ? { cause: top.cause, probability: Math.round(top.probability * 1000) / 1000 } : null,
+    cantTell: diagnosis?.cantTell ?? false,
+    rot: Math.round((diagnosis?.rot ?? 0) * 1000) / 1000,
+    check,
+    water,
+    raised,
+    cases,
+    signs: facts.signs.map(({ sign, day, strength }) => ({ sign, on: isoDay(day), strength })),
+  };
+}
+
+export interface ClinicAnswer {
+  water: WaterAnswer;
+  drink: Drink | null;
+  /** the look to do next: the judge's own, where it asks for one */
+  check: CheckId | null;
+  actions: Action[];
+  changes: Change[];
+}
+
+/** A cause less likely than this is not acted on before the next check. */
+const ACTS_FROM = 0.6;
+const URGENT: ReadonlySet<Step> = new Set<Step>([
+  'unpot',
+  'cut',
+  'isolate',
+  'warm',
+  'swab',
+  'wash',
+  'wipe',
+  'pick-off',
+  'shade',
+  'soak',
+  'water',
+]);
+const MOST_ACTIONS = 8;
+
+const CHECK_FOR: Partial<Record<string, CheckId>> = {
+  base: 'press-base',
+  depth: 'feel-depth',
+  roots: 'look-roots',
+  underside: 'look-axils',
+};
+
+export function clinicAnswer(judgement: Judgement, clinic: ClinicView, today: DayNumber): ClinicAnswer {
+  const [first] = judgement.deeds;
+  const check = checkAsked(judgement, clinic);
+  const water = waterOf(judgement, clinic, check);
+  return {
+    water,
+    drink: first.deed === 'water' || first.deed === 'sip' ? first : null,
+    check,
+    actions: actionsOf(judgement, clinic, water, check, today),
+    changes: changesOf(judgement, clinic, today),
+  };
+}
+
+/** The judge's look comes first; then what the clinic would ask to know more. */
+function checkAsked({ deeds }: Judgement, { diagnosis }: ClinicView): CheckId | null {
+  const [first] = deeds;
+  const asked = first.deed === 'look' ? CHECK_FOR[first.what] : undefined;
+  if (asked === 'look-axils' && diagnosis?.nextCheck?.check === 'look-underside') return 'look-underside';
+  return asked ?? diagnosis?.nextCheck?.check ?? null;
+}
+
+function waterOf(
+  { deeds, until }: Judgement,
+  { diagnosis, held, facts }: ClinicView,
+  check: CheckId | null,
+): WaterAnswer {
+  const [first] = deeds;
+  switch (first.deed) {
+    case 'water':
+    case 'sip':
+      return 'now';
+    case 'look':
+      return check === null ? 'hold' : 'after-check';
+    case 'act':
+      return 'hold';
+    case 'sleep':
+      // Asleep and looking like it: nothing changes. Slack or sick in its sleep: no drink is meant, and that is said.
+      return facts.signs.some(({ sign }) => SLACK.has(sign)) || !harmless(diagnosis) ? 'hold' : 'no-change';
+    case 'wake':
+      return 'hold';
+    case 'move':
+    case 'wait':
+      if (held) return 'hold';
+      if (!deeds.some((deed) => deed.deed === 'wait')) return 'no-change';
+      // Wet, and wet is what ails it. Else the forecast's date stands, which waits for a dry pot anyway.
+      return until === null || (keepsDry(diagnosis) && facts.chanceWet > 0.4) ? 'hold' : 'no-change';
+  }
+}
+const SLACK: ReadonlySet<string> = new Set(['limp', 'wrinkled', 'shrunken', 'mushy']);
+
+function harmless(diagnosis: ClinicView['diagnosis']): boolean {
+  const top = diagnosis?.causes[0];
+  return !top || isHarmless(top.cause) || top.probability < TELLS_FROM;
+}
+
+/** Water is what ails it, likely enough. */
+function keepsDry(diagnosis: ClinicView['diagnosis']): boolean {
+  if (!diagnosis) return false;
+  const wet = diagnosis.causes.reduce((sum, { cause, probability }) => sum + (DROWNED.has(cause) ? probability : 0), 0);
+  return wet > 0.4;
+}
+const DROWNED: ReadonlySet<Cause> = new Set<Cause>([
+  'overwatering',
+  'root-rot',
+  'stem-rot',
+  'dead-roots',
+  'oedema',
+  'compacted-mix',
+  'cold-damage',
+]);
+
+function actionsOf(
+  judgement: Judgement,
+  { diagnosis, plan, raised }: ClinicView,
+  water: WaterAnswer,
+  check: CheckId | null,
+  today: DayNumber,
+): Action[] {
+  const out: Action[] = [];
+  const add = (action: Action['action'], urgency: Urgency, more: Partial<Action> = {}) => {
+    if (!out.some((other) => other.action === action && other.of === more.of))
+      out.push({ action, urgency, on: null, optional: false, ...more });
+  };
+  const [first] = judgement.deeds;
+  if (water === 'after-check' && check) add('check', 'today', { of: check });
+  if (water === 'now') add('water', 'today');
+  for (const deed of judgement.deeds) {
+    if (deed.deed === 'act')
+      add(deed.what === 'unpot' ? 'unpot' : 'move', 'today', deed.what === 'unpot' ? {} : { of: deed.what });
+    if (deed.deed === 'move') add('move', 'today', { of: deed.what });
+  }
+  if (water === 'hold' || water === 'after-check') add('hold', 'today', { on: judgement.until });
+  const top = diagnosis?.causes[0];
+  if (!diagnosis || !top) return out;
+  // A hand raised by the record is looked into before anything is done.
+  const seen = diagnosis.signs.some(({ day, sign }) => day < today || !raised.length || sign !== 'slow-to-dry');
+  if (check && (top.probability < ACTS_FROM || !seen)) add('check', 'today', { of: check });
+  if (top.probability < ACTS_FROM || !seen) return out;
+  if (closesAtOnce(top.cause)) add('leave', 'none', { of: top.cause });
+  for (const { step, after, follows, optional = false } of PLANS[top.cause](plan)) {
+    // Water and unpotting are the judge's to order.
+    if (step === 'water' || step === 'soak') continue;
+    if ((step === 'unpot' || step === 'cut') && water === 'after-check') continue;
+    const on = follows ? null : isoDay(today + after);
+    add(
+      step,
+      after === 0 && !optional
+        ? URGENT.has(step) && !follows
+          ? 'today'
+          : 'this-week'
+        : after <= 7
+          ? 'this-week'
+          : 'later',
+      {
+        on,
+        optional,
+      },
+    );
+    if (out.length >= MOST_ACTIONS) break;
+  }
+  if (check && first.deed !== 'look') add('check', 'this-week', { of: check });
+  return out;
+}
+
+function changesOf(judgement: Judgement, { diagnosis, held, cases }: ClinicView, today: DayNumber): Change[] {
+  const out: Change[] = [];
+  const top = diagnosis?.causes[0];
+  if (held) out.push({ change: 'hold', on: held.holdUntil!, of: held.cause });
+  if (top && top.probability >= ACTS_FROM) {
+    const hold = HOLD_DAYS[top.cause];
+    if (!held && hold !== undefined) out.push({ change: 'hold', on: isoDay(today + hold), of: top.cause });
+    const gap = GAP_STEP[top.cause];
+    if (gap && !cases.some(({ cause }) => cause === top.cause)) out.push({ change: 'interval', of: gap });
+    if (top.cause === 'thirst') out.push({ change: 'store' });
+    if (STOPS_FOOD.has(top.cause)) out.push({ change: 'food', days: top.cause === 'salt-build-up' ? 60 : 30 });
+    const every = PLANS[top.cause](EVERY_ONE).find((step) => step.every)?.every;
+    if (every) out.push({ change: 'repeat', days: every });
+  }
+  if (judgement.next_look && dayNumber(judgement.next_look) > today)
+    out.push({ change: 'look', on: judgement.next_look });
+  return out;
+}
+const STOPS_FOOD: ReadonlySet<Cause> = new Set<Cause>([
+  'overwatering',
+  'root-rot',
+  'stem-rot',
+  'dead-roots',
+  'too-dark',
+  'salt-build-up',
+  'transplant-shock',
+  'cold-damage',
+  'natural-rest',
+]);
+/** Repeats do not hang on the plant. */
+const EVERY_ONE = {
+  form: 'rosette',
+  store: 'leaf',
+  cautions: [],
+  diameterMm: 80,
+  growing: true,
+  indoors: true,
+  holes: true,
+  pottingInDays: 0,
+  neverSoak: false,
+} as const;
