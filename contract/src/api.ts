@@ -1,5 +1,7 @@
 /** Bodies that cross the wire between the server and whoever asks. */
 import {
+  type Cause,
+  CAUSES,
   FEED_CODES,
   type Garden,
   type OutlookView,
@@ -7,7 +9,11 @@ import {
   JUDGED,
   REASON_CODES,
   STANDS,
+  type Step,
+  STEPS,
   THIRST_WORDS,
+  WATCH_CODES,
+  type WatchCode,
   WET_FEET_WORDS,
   WATER_KINDS,
   WAYS,
@@ -96,6 +102,11 @@ export interface RoundSite {
     on: string;
     plants: { id: number; name: string; on: string }[];
   }[];
+  /** steps of open cases that have come due, and hands that the record raised */
+  clinic: {
+    steps: { plant_id: number; plant: string; place: string; cause: Cause; step: Step; due: string; time: number }[];
+    raised: { plant_id: number; plant: string; place: string; code: WatchCode; n: Readonly<Record<string, number>> }[];
+  };
   also: {
     plant_id: number;
     plant: string;
@@ -420,6 +431,39 @@ export const roundSchema = named(
                 'moves',
               ),
               'moves',
+            ),
+            clinic: object<RoundSite['clinic']>(
+              {
+                steps: list(
+                  object(
+                    {
+                      plant_id: id(),
+                      plant: text(200),
+                      place: text(120),
+                      cause: oneOf(CAUSES),
+                      step: oneOf(STEPS),
+                      due: day(),
+                      time: whole(1, 1000),
+                    },
+                    'a step',
+                  ),
+                  'steps',
+                ),
+                raised: list(
+                  object(
+                    {
+                      plant_id: id(),
+                      plant: text(200),
+                      place: text(120),
+                      code: oneOf(WATCH_CODES),
+                      n: Joi.object().required(),
+                    },
+                    'a hand raised',
+                  ),
+                  'hands raised',
+                ),
+              },
+              'what the clinic asks today',
             ),
             also: list(
               object(

@@ -5,6 +5,7 @@ import { gate } from './http/gate.ts';
 import { noSuchRoute, problems } from './http/problem.ts';
 import type { App } from './context.ts';
 import { almanacRoutes } from './almanac/routes.ts';
+import { clinicRoutes } from './clinic/routes.ts';
 import { calendarAddress } from './formats/calendarRoutes.ts';
 import { formatRoutes } from './formats/routes.ts';
 import { deviceAddress, deviceRoutes } from './devices/routes.ts';
@@ -37,6 +38,7 @@ export function allRoutes(app: App): Route[] {
     ...weatherRoutes(app),
     ...deviceRoutes(app),
     ...pottingRoutes(app),
+    ...clinicRoutes(app),
     ...findRoutes(app),
     ...formatRoutes(app),
     ...labelRoutes(app),

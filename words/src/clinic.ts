@@ -16,61 +16,11 @@ import type {
   WatchCode,
   Worked,
 } from '@zinc-pail/core';
+import { CAUSE_WORDS, causeWords } from './causes.ts';
 import { dateWords, onDay } from './days.ts';
 import type { Speaking } from './reasons.ts';
 import { signPlaceWords, signWords } from './signs.ts';
 import { countWords, degreeWords } from './units.ts';
-
-interface CauseWords {
-  name: string;
-  /** what it means, one sentence */
-  sense: string;
-}
-
-export const CAUSE_WORDS: Readonly<Record<Cause, CauseWords>> = {
-  thirst: { name: 'Thirst', sense: 'Its own store is spent and the mix has nothing left to give.' },
-  overwatering: { name: 'Too much water', sense: 'Its roots have had too little air; they are not lost yet.' },
-  'root-rot': { name: 'Root rot', sense: 'Roots are drowning or gone; water finishes them.' },
-  'stem-rot': { name: 'Stem rot', sense: 'The stem itself is going soft, from the base or from the heart.' },
-  'dead-roots': {
-    name: 'Dried-up roots',
-    sense: 'A long drought killed its fine roots: it cannot drink what was poured since, and would drown.',
-  },
-  'natural-rest': { name: 'Going to rest', sense: 'This is how it sleeps. Nothing is wrong.' },
-  'natural-ageing': { name: 'Old age of a part', sense: 'Old leaves go, old stems turn to cork. Nothing is wrong.' },
-  'new-leaf': { name: 'New growth', sense: 'New growth looks like this at first. Nothing is wrong.' },
-  normal: { name: 'Normal', sense: 'Nothing is wrong with it.' },
-  'sun-scorch': { name: 'Sunburn', sense: 'More sun than its skin was used to. The mark stays; the plant goes on.' },
-  'too-dark': { name: 'Too little light', sense: 'It grows on less light than it needs, or has stopped.' },
-  'cold-damage': { name: 'Cold', sense: 'A night was colder than it bears.' },
-  'heat-stress': { name: 'Heat', sense: 'More heat than it bears: it shuts down until it is cooler.' },
-  oedema: { name: 'Burst cells', sense: 'It took up more water than its skin could hold. It heals as cork.' },
-  'salt-build-up': { name: 'Salts', sense: 'What water and food brought has stayed in the pot.' },
-  'hard-water': { name: 'Hard water', sense: 'Lime of the water leaves crust and locks food away.' },
-  'root-bound': { name: 'A full pot', sense: 'Roots fill the pot: more roots than water.' },
-  'compacted-mix': { name: 'A tired mix', sense: 'The mix has sunk together and has no air left.' },
-  'water-repellent-mix': { name: 'A ball that sheds water', sense: 'The mix went so dry that drinks run past it.' },
-  'transplant-shock': { name: 'Settling in', sense: 'Its roots were disturbed: it wants shade and time before water.' },
-  underfed: { name: 'Hunger', sense: 'An old mix, and nothing to grow from.' },
-  mealybug: { name: 'Mealybugs', sense: 'White woolly guests in axils and folds.' },
-  'root-mealybug': { name: 'Root mealybugs', sense: 'White woolly guests on the roots.' },
-  'spider-mite': { name: 'Spider mites', sense: 'Tiny moving dots in fine webs; they love dry air.' },
-  scale: { name: 'Scale', sense: 'Fixed shields that suck.' },
-  thrips: { name: 'Thrips', sense: 'Slim insects that leave silver streaks.' },
-  aphid: { name: 'Aphids', sense: 'Crowds on buds and stalks.' },
-  'chewing-pest': { name: 'Something that bites', sense: 'Snails, weevils or caterpillars, mostly by night.' },
-  mildew: { name: 'Mildew', sense: 'White powder of a fungus, in still damp air.' },
-  'leaf-spot': { name: 'Leaf spot', sense: 'Spots of a fungus or bacteria where leaves stayed wet.' },
-};
-
-export function causeWords(cause: string): CauseWords {
-  return (
-    (CAUSE_WORDS as Readonly<Record<string, CauseWords>>)[cause] ?? {
-      name: 'Something else',
-      sense: 'None of the causes that are known here fits.',
-    }
-  );
-}
 
 const days = (n: number | undefined) => countWords(Math.round(n ?? 0), 'day');
 const percent = (share: number | undefined) => `${Math.round((share ?? 0) * 100)} %`;

@@ -2,7 +2,7 @@
  * A sentence for every code of a reason, from its numbers. One code, one sentence: no second wording of the same fact.
  */
 import { bandOf, type Reason } from '@zinc-pail/core';
-import { causeWords } from './clinic.ts';
+import { causeWords } from './causes.ts';
 import { dateWords, dayWords, onDay, partOfMonth } from './days.ts';
 import { signWords } from './signs.ts';
 import { aOr, capital, degreeWords, MM_PER_INCH, shownTemperature, type Units } from './units.ts';

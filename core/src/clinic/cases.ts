@@ -69,14 +69,24 @@ function caseOf(
   const done = events.filter(
     (event): event is StepEvent => event.type === 'case-step' && event.cause === verdict.cause,
   );
-  const told = [...done, ...toldOtherwise(events, verdict.cause)].sort((a, b) => (a.date < b.date ? -1 : 1));
+  const told = withImplied([...done, ...toldOtherwise(events, verdict.cause)]).toSorted((a, b) =>
+    a.date < b.date ? -1 : a.date > b.date ? 1 : 0,
+  );
   const cleanRun = cleanRunOf(told);
-  const steps = PLANS[verdict.cause](facts).flatMap((planned) => stepsOf(planned, opened, told, cleanRun));
+  const plan = PLANS[verdict.cause](facts);
+  const marked = new Set(done);
+  const steps = plan.flatMap((planned) =>
+    stepsOf(planned, opened, told, {
+      cleanRun,
+      // The keeper's own mark is the step, whatever the day, where the plan has it but once.
+      marked: plan.filter(({ step }) => step === planned.step).length === 1 ? marked : new Set(),
+    }),
+  );
   const watered = steps.find(({ step }) => step === 'first-water');
   return {
     cause: verdict.cause,
     openedOn: verdict.date,
-    steps: steps.sort((a, b) => ((a.due ?? '9999') < (b.due ?? '9999') ? -1 : 1)),
+    steps: steps.toSorted((a, b) => ((a.due ?? '9999') < (b.due ?? '9999') ? -1 : 1)),
     holdUntil: closing ? null : holdOf(verdict, watered),
     gap: verdict.gap ?? null,
     cleanRun,
@@ -143,15 +153,37 @@ function cleanRunOf(done: readonly StepEvent[]): number {
   return run;
 }
 
-function stepsOf(planned: PlannedStep, opened: DayNumber, done: readonly StepEvent[], cleanRun: number): CaseStep[] {
+/** What cannot have been left out by whoever did this. */
+const IMPLIED: Partial<Record<Step, readonly Step[]>> = {
+  cut: ['unpot'],
+  wash: ['unpot'],
+  'pot-dry': ['dry-wound', 'cut', 'wash', 'unpot'],
+};
+
+function withImplied(told: readonly StepEvent[]): StepEvent[] {
+  const has = (step: Step) => told.some((event) => event.step === step);
+  const added = new Map<Step, StepEvent>();
+  for (const event of told)
+    for (const step of IMPLIED[event.step] ?? [])
+      if (!has(step) && !added.has(step)) added.set(step, { ...event, step, found: null });
+  return [...told, ...added.values()];
+}
+
+function stepsOf(
+  planned: PlannedStep,
+  opened: DayNumber,
+  done: readonly StepEvent[],
+  { cleanRun, marked }: { cleanRun: number; marked: ReadonlySet<StepEvent> },
+): CaseStep[] {
   const { step, after, follows, every, optional = false } = planned;
   const from = follows ? done.find((event) => event.step === follows) : null;
   const base = follows ? (from ? dayNumber(from.date) : null) : opened;
   const first = base === null ? null : base + after;
   const mine = done.filter((event) => event.step === step);
   if (!every) {
-    // A step that comes several times is done by the mark nearest to its day.
-    const mark = mine.find(({ date }) => first === null || dayNumber(date) >= first - EARLY_DAYS) ?? null;
+    // What other lines tell, and a step that comes several times, count near its day and after.
+    const mark =
+      mine.find((event) => marked.has(event) || first === null || dayNumber(event.date) >= first - EARLY_DAYS) ?? null;
     return [{ step, due: dueOf(first), doneOn: mark?.date ?? null, found: mark?.found ?? null, optional, time: 1 }];
   }
   const times: CaseStep[] = mine.map(({ date, found }, i) => ({

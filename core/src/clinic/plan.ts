@@ -43,11 +43,11 @@ const CUTTABLE: ReadonlySet<Form> = new Set<Form>(['stemmed', 'trailing', 'colum
 const POWDERY = (f: PlanFacts) => f.cautions.includes('powdery');
 
 /** Unpot, cut to clean tissue, dry, pot dry, wait, first water. */
-function rescue(f: PlanFacts, first: 'unpot' | 'cut'): PlannedStep[] {
+function rescue(f: PlanFacts): PlannedStep[] {
   const dry = woundDays(f);
   return [
     { step: 'unpot', after: 0 },
-    ...(first === 'cut' || f.store !== 'none' ? [{ step: 'cut', after: 0 } as const] : []),
+    { step: 'cut', after: 0 },
     { step: 'stop-food', after: 0 },
     ...(CUTTABLE.has(f.form) ? [{ step: 'take-tips', after: 0, optional: true } as const] : []),
     { step: 'dry-wound', after: 0, follows: 'cut' },
@@ -85,8 +85,8 @@ export const PLANS: Record<Cause, (f: PlanFacts) => PlannedStep[]> = {
     again(21),
   ],
   oedema: () => [{ step: 'drier-air', after: 0 }, { step: 'take-leaf', after: 0, optional: true }, again(28)],
-  'root-rot': (f) => rescue(f, 'unpot'),
-  'stem-rot': (f) => rescue(f, 'cut'),
+  'root-rot': rescue,
+  'stem-rot': rescue,
   'dead-roots': () => [
     { step: 'unpot', after: 0 },
     { step: 'cut', after: 0 },

@@ -624,11 +624,11 @@ function warm(c: number): number[] {
 }
 function hot(today: string, tmax: number) {
   const story = new Story(today);
-  return [0, 1, 2, 3, 4].map((days) => ({ date: story.ago(days), tmin_c: 16, tmax_c: tmax })).reverse();
+  return [0, 1, 2, 3, 4].map((days) => ({ date: story.ago(days), tmin_c: 16, tmax_c: tmax })).toReversed();
 }
 function cold(today: string, tmin: number) {
   const story = new Story(today);
-  return [2, 3, 4].map((days) => ({ date: story.ago(days), tmin_c: tmin, tmax_c: tmin + 8 })).reverse();
+  return [2, 3, 4].map((days) => ({ date: story.ago(days), tmin_c: tmin, tmax_c: tmin + 8 })).toReversed();
 }
 
 describe('worked cases', () => {

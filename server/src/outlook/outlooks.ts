@@ -21,7 +21,7 @@ import {
   watersAtHand,
 } from '../garden/store.ts';
 import { Refused } from '../http/refusals.ts';
-import type { Answer, BenchNews, LoadNews, PlaceToday, PlantToday, PottingBook, Task } from './worker.ts';
+import type { Answer, BenchNews, ClinicWhole, LoadNews, PlaceToday, PlantToday, PottingBook, Task } from './worker.ts';
 
 export interface SiteOutlooks {
   today: string;
@@ -338,6 +338,13 @@ export class Outlooks {
     await this.patiently(this.inTurn(site, [plantId]));
     const { drying } = await this.patiently(this.ask({ kind: 'drying', siteId: site.id, plantId: String(plantId) }));
     return drying!;
+  }
+
+  /** Everything the clinic knows of a plant. */
+  async clinicOf(site: SiteRow, plantId: number): Promise<ClinicWhole> {
+    await this.patiently(this.inTurn(site, [plantId]));
+    const { clinic } = await this.patiently(this.ask({ kind: 'clinic', siteId: site.id, plantId: String(plantId) }));
+    return clinic!;
   }
 
   /** What the potting bench says of plants. */

@@ -142,6 +142,7 @@ export class RoundBook {
       }),
       load: weeklyLoad(outlooks, all),
       moves: movesOf(this.app.outlooks.climatesSoFar(site.id), { places, pots, outlooks, stoodAt }),
+      clinic: clinicToday(pots, places, outlooks),
       also: [
         ...hardenings.flatMap(({ plant_id, plant, steps }) => {
           const step = steps.find(({ date }) => date === outlooks.today);
@@ -153,6 +154,32 @@ export class RoundBook {
       ],
     };
   }
+}
+
+/** Steps of open cases that have come due, and hands that the record raised. */
+function clinicToday(
+  pots: readonly { pot: RoundPot; placeId: number }[],
+  places: readonly { id: number; name: string }[],
+  { tasks, today }: SiteOutlooks,
+): RoundSite['clinic'] {
+  const names = new Map(places.map(({ id, name }) => [id, name]));
+  const lines = pots.flatMap(({ pot, placeId }) => {
+    const clinic = tasks.get(pot.id)?.clinic;
+    return clinic ? [{ clinic, at: { plant_id: pot.id, plant: pot.name, place: names.get(placeId) ?? '' } }] : [];
+  });
+  return {
+    steps: lines.flatMap(({ clinic, at }) =>
+      clinic.cases.flatMap(({ cause, steps }) =>
+        steps.flatMap(({ step, due, doneOn, optional, time }) =>
+          doneOn === null && due !== null && due <= today && !optional ? [{ ...at, cause, step, due, time }] : [],
+        ),
+      ),
+    ),
+    // A case in hand answers what the record complains of.
+    raised: lines.flatMap(({ clinic, at }) =>
+      clinic.cases.length > 0 ? [] : clinic.raised.map(({ code, n }) => ({ ...at, code, n })),
+    ),
+  };
 }
 
 /** A pot that is judged to stand too cold tonight, or nearly, with the limit that says so; or that was seen to today. */

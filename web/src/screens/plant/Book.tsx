@@ -1,4 +1,5 @@
-import { causeWords, OUTCOME_WORDS, STEP_WORDS } from '@zinc-pail/words/clinic';
+import { causeWords } from '@zinc-pail/words/causes';
+import { OUTCOME_WORDS, STEP_WORDS } from '@zinc-pail/words/clinic';
 import type { JournalEntry, JournalEvent, PlantView } from '@zinc-pail/contract/api';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';

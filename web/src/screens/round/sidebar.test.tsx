@@ -36,6 +36,7 @@ const site = (over: Partial<RoundSite> = {}): RoundSite => ({
   load: [3, 2, 0, 0, 1, 0, 0, 4],
   also: [],
   moves: [],
+  clinic: { steps: [], raised: [] },
   ...over,
 });
 const shown = (sites: RoundSite[], queries = new QueryClient()) => {
