@@ -3,7 +3,9 @@
  * and the small garden that his niece's school keeps on its roof in made-up Port Alder at 34° south.
  * Everyone and everywhere in it is invented.
  */
-import type { Mix, Normals, Place, Plant, Pot, PotMaterial, Sign } from '@zinc-pail/core';
+import type {
+  Cause, Found, Mix, Normals, Outcome, Place, Plant, PlantEvent, Pot, PotMaterial, Sign, SignPlace, Step,
+} from '@zinc-pail/core';
 import { BRACKWEHR, PORT_ALDER } from '@zinc-pail/standins/weather/climates';
 
 export interface DemoSite {
@@ -61,6 +63,30 @@ function potOf(words: PotWords, dressingMm: number): Pot {
   return { shape, top_mm: width, base_mm: Math.round(width * base), depth_mm: depth, material, holes: true, top_dressing_mm: dressingMm };
 }
 
+/** A line of a book without its day, and how many days ago it was written. */
+type Undated = PlantEvent extends infer E ? (E extends PlantEvent ? Omit<E, 'date'> : never) : never;
+export type Ill = readonly [ago: number, line: Undated];
+
+const sick = (sign: Sign, strength = 2, where: SignPlace | null = null): Undated => ({ type: 'sign', sign, strength, where });
+const verdict = (cause: Cause, gap: 'earlier' | 'later' | null = null): Undated => ({ type: 'verdict', cause, gap });
+const done = (cause: Cause, step: Step, found: Found | null = null): Undated => ({ type: 'case-step', cause, step, found });
+const over = (cause: Cause, outcome: Outcome): Undated => ({ type: 'case-closed', cause, outcome });
+
+/** Wool found in the axils, dabbed, found again, dabbed, and clean once. */
+const WOOL: readonly Ill[] = [
+  [23, sick('white-fluff')], [23, verdict('mealybug')], [23, done('mealybug', 'isolate')], [23, done('mealybug', 'swab')],
+  [16, done('mealybug', 'look-over', 'guests')], [16, done('mealybug', 'swab')], [9, done('mealybug', 'look-over', 'clean')],
+];
+/** Rotten roots, caught in time. */
+const SAVED: readonly Ill[] = [
+  [150, sick('limp')], [150, sick('soft-base', 2, 'base')], [150, verdict('root-rot')], [149, done('root-rot', 'cut')], [142, done('root-rot', 'pot-dry')],
+  [130, done('root-rot', 'first-water')], [104, sick('taut')], [104, over('root-rot', 'cured')],
+];
+const MITES: readonly Ill[] = [
+  [118, sick('webbing')], [118, verdict('spider-mite')], [118, done('spider-mite', 'wash')], [112, done('spider-mite', 'wash')],
+  [106, done('spider-mite', 'look-over', 'clean')], [99, done('spider-mite', 'look-over', 'clean')], [99, over('spider-mite', 'cured')],
+];
+
 export interface DemoPlant {
   number: string;
   name: string;
@@ -71,13 +97,15 @@ export interface DemoPlant {
   cellar: boolean;
   /** what its pot was seen to do, days ago */
   seen: readonly (readonly [Sign, number])[];
+  /** what ailed it and what was done: days ago, and the line of its book */
+  ill: readonly Ill[];
   /** how this pot really dries against the reckoned, hidden from the engine */
   truth: { checks: 'finger' | 'meter' | 'weight' | 'none' };
 }
 
 type Row = [
   name: string, place: string, mix: string, pot: PotWords, diameterCm: number, heightCm: number, provenance: string,
-  more?: { dressing?: number; cellar?: boolean; checks?: DemoPlant['truth']['checks']; noHole?: boolean; seen?: DemoPlant['seen']; extra?: Partial<Plant> },
+  more?: { dressing?: number; cellar?: boolean; checks?: DemoPlant['truth']['checks']; noHole?: boolean; seen?: DemoPlant['seen']; ill?: readonly Ill[]; extra?: Partial<Plant> },
 ];
 
 const NORTH: Row[] = [
@@ -109,11 +137,11 @@ const NORTH: Row[] = [
   ['Haworthiopsis limifolia', 'sill', 'leaf', 'round 8x6.2 plastic', 8, 5, 'offset from the parsonage'],
   ['Haworthia cooperi var. truncata', 'sill', 'leaf', 'round 8x8 glazed', 7, 4, 'autumn meeting', { checks: 'weight', seen: [['roots-out', 19], ['pot-bulging', 6]] }],
   ['Gasteria carinata', 'sill', 'leaf', 'round 10x9 plastic', 12, 9, 'market at Brackwehr'],
-  ['Gasteria ‘Tow Path’', 'sill', 'leaf', 'round 12x10 terracotta', 15, 10, 'own cross'],
-  ['Echeveria agavoides', 'sill', 'leaf', 'round 11x9 terracotta', 13, 8, 'market at Brackwehr'],
+  ['Gasteria ‘Tow Path’', 'sill', 'leaf', 'round 12x10 terracotta', 15, 10, 'own cross', { ill: SAVED }],
+  ['Echeveria agavoides', 'sill', 'leaf', 'round 11x9 terracotta', 13, 8, 'market at Brackwehr', { ill: [[6, { type: 'watering', method: 'drench', water: 'hard' }], [1, { type: 'check', finger: 'wet' }], [1, sick('limp')]] }],
   ['Echeveria ‘Morning Barge’', 'sill', 'house', 'round 12x9 plastic', 14, 7, 'own cross', { checks: 'meter' }],
   ['Crassula ovata', 'sill', 'house', 'round 16x14 glazed', 25, 30, 'from his mother'],
-  ['Crassula ‘Lantern’', 'sill', 'house', 'square 8x8 plastic', 7, 8, 'market at Brackwehr'],
+  ['Crassula ‘Lantern’', 'sill', 'house', 'square 8x8 plastic', 7, 8, 'market at Brackwehr', { ill: [[4, sick('red-stress')], [4, sick('taut')]] }],
   ['Sansevieria cylindrica', 'sill', 'house', 'round 14x13 glazed', 14, 45, 'the old bridge house', { checks: 'none' }],
   ['Curio rowleyanus', 'sill', 'leaf', 'round 12x8 plastic', 16, 5, 'cutting from the post office'],
   ['Ceropegia woodii', 'sill', 'leaf', 'round 11x8 terracotta', 14, 6, 'tubers from a swap'],
@@ -127,18 +155,18 @@ const NORTH: Row[] = [
   ['Delosperma cooperi', 'balcony', 'grit', 'bowl 22x8 terracotta', 24, 6, 'market at Brackwehr'],
   ['Aeonium arboreum ‘Night Lock’', 'balcony', 'leaf', 'round 18x16 plastic', 24, 40, 'cutting, spring meeting', { cellar: true }],
   ['Euphorbia obesa', 'bench', 'root', 'round 10x10 terracotta', 8, 8, 'seed, raised on the lock', { checks: 'weight' }],
-  ['Euphorbia milii', 'bench', 'house', 'round 14x13 plastic', 18, 30, 'the old bridge house'],
+  ['Euphorbia milii', 'bench', 'house', 'round 14x13 plastic', 18, 30, 'the old bridge house', { ill: [[3, sick('white-fluff', 1)]] }],
   ['Adenium obesum', 'bench', 'root', 'bowl 20x9 terracotta', 18, 28, 'seed, raised on the lock', { cellar: false }],
   ['Pachypodium saundersii', 'bench', 'root', 'round 14x12 glazed', 12, 20, 'autumn meeting'],
   ['Cyphostemma juttae', 'bench', 'root', 'round 16x15 terracotta', 14, 22, 'seed, raised on the lock'],
   ['Fockea edulis', 'bench', 'root', 'round 13x10 glazed', 12, 25, 'swap with a ferryman'],
   ['Stapelia sp., lock-side form', 'bench', 'house', 'bowl 14x7 terracotta', 12, 9, 'found on the compost', { checks: 'none' }],
-  ['Huernia zebrina', 'bench', 'house', 'round 9x7 plastic', 9, 7, 'autumn meeting'],
+  ['Huernia zebrina', 'bench', 'house', 'round 9x7 plastic', 9, 7, 'autumn meeting', { ill: WOOL }],
   ['Melocactus azureus', 'bench', 'grit', 'round 13x11 plastic', 12, 13, 'nursery, papers kept'],
   ['Myrtillocactus geometrizans', 'bench', 'grit', 'round 14x13 terracotta', 8, 35, 'market at Brackwehr'],
   ['Rhipsalis pilocarpa', 'bench', 'bark', 'round 13x9 plastic', 22, 10, 'cutting, parsonage'],
   ['Epiphyllum ‘Weir Song’', 'bench', 'bark', 'round 15x13 plastic', 25, 40, 'own cross', { checks: 'meter' }],
-  ['Hoya kerrii', 'bench', 'bark', 'round 12x11 plastic', 18, 20, 'cutting from the post office'],
+  ['Hoya kerrii', 'bench', 'bark', 'round 12x11 plastic', 18, 20, 'cutting from the post office', { ill: MITES }],
   ['Lepismium bolivianum', 'bench', 'bark', 'round 12x9 plastic', 22, 10, 'cutting, parsonage'],
   ['Dorstenia foetida', 'lamp', 'house', 'round 8x7 plastic', 7, 10, 'seed, flung from a neighbour pot'],
   ['Frithia pulchra', 'lamp', 'bare', 'square 7x7 plastic', 5, 3, 'seed, raised on the lock', { dressing: 6 }],
@@ -173,6 +201,7 @@ function plantsOf(rows: Row[], site: number, firstNumber: number): DemoPlant[] {
     name, provenance, site,
     cellar: more.cellar ?? false,
     seen: more.seen ?? [],
+    ill: more.ill ?? [],
     truth: { checks: more.checks ?? 'finger' },
     plant: {
       name, taxon: name, diameter_mm: diameterCm * 10, height_mm: heightCm * 10, place, mix,

@@ -150,6 +150,8 @@ function keep(stage: GardenForecast, plant: Plant, demo: DemoPlant, first: numbe
     const date = isoDay(day);
     const state = stateOn(model.timeline, day);
     if (state !== lastState && random() < 0.6) events.push({ type: 'state', date, state });
+    if (state === 'growing' && lastState === 'waking')
+      events.push({ type: 'sign', date, sign: 'new-growth', strength: 2 });
     lastState = state;
     if (day >= walk && day < today) {
       walk = day + 2 + Math.floor(random() * (state === 'resting' ? 12 : 4));
@@ -195,6 +197,7 @@ function keep(stage: GardenForecast, plant: Plant, demo: DemoPlant, first: numbe
     m = dryStep(m, whim * model.loss.surface[i]!, whim * model.loss.wall[i]!, whim * model.loss.plant[i]!);
   }
   for (const [sign, ago] of demo.seen) events.push({ type: 'sign', date: isoDay(today - ago), sign, strength: 2 });
+  for (const [ago, line] of demo.ill) events.push({ ...line, date: isoDay(today - ago) } as PlantEvent);
   return events.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
 }
 

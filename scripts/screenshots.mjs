@@ -63,17 +63,8 @@ const VIEWS = [
     },
   },
   { file: 'walk.png', viewport: DESK, path: '/walk' },
-  {
-    file: 'find.png',
-    viewport: DESK,
-    path: '/',
-    prepare: async (page) => {
-      await page.keyboard.press('/');
-      await page.waitForSelector('dialog input');
-      await page.type('dialog input', 'lobivia');
-      await new Promise((done) => setTimeout(done, 500));
-    },
-  },
+  { file: 'clinic.png', viewport: { ...DESK, height: 1000 }, path: '/clinic' },
+  { file: 'clinic-plant.png', viewport: { ...DESK, height: 1700 }, plant: '030', at: '/clinic' },
   {
     file: 'rules.png',
     viewport: { ...DESK, height: 1000 },
@@ -83,15 +74,7 @@ const VIEWS = [
         [...document.querySelectorAll('button')].find((b) => b.textContent === 'Set its rules…')?.click(),
       ),
   },
-  {
-    file: 'chosen.png',
-    viewport: DESK,
-    path: '/',
-    prepare: async (page) =>
-      page.evaluate(() =>
-        [...document.querySelectorAll('button')].find((b) => b.textContent?.startsWith('choose the'))?.click(),
-      ),
-  },
+  { file: 'clinic-bench.png', viewport: BENCH, plant: '030', at: '/clinic' },
   {
     file: 'note.png',
     viewport: DESK,
@@ -117,7 +100,7 @@ await main(async () => {
       const page = await chromium.browser.newPage();
       await page.setViewport(view.viewport);
       await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: view.dusk ? 'dark' : 'light' }]);
-      await page.goto(`${demo.url}${view.plant ? `/plants/${ids.get(view.plant)}` : view.path}`, {
+      await page.goto(`${demo.url}${view.plant ? `${view.at ?? '/plants'}/${ids.get(view.plant)}` : view.path}`, {
         waitUntil: 'networkidle0',
       });
       await page.evaluate(() => document.fonts.ready);

@@ -82,6 +82,12 @@ export interface ClinicSheet {
   cautions: string[];
   traits: { form: string; store: string };
   strip: ClinicStrip;
+  /** what signs and verdicts have moved of its rule: it calls at this moisture, and so many days later */
+  gap: {
+    before: { due_m: number; hold_days: number };
+    after: { due_m: number; hold_days: number };
+    steps: { on: string; way: 'earlier' | 'later'; sign: string; helped: boolean | null }[];
+  };
 }
 
 const patient = object<Patient>(
@@ -198,6 +204,7 @@ const evidence = Joi.object({
   n: Joi.object().required(),
   weight: number(-100, 100),
 });
+const gapRule = () => object({ due_m: number(0, 1), hold_days: whole(0, 400) }, 'a rule');
 const numbers = (least: number, most: number) => list(number(least, most), 'a value a day');
 export const clinicSheetSchema = named(
   'Clinic sheet',
@@ -237,6 +244,20 @@ export const clinicSheetSchema = named(
       closed: list(oneCase, 'cases'),
       cautions: list(text(30), 'cautions'),
       traits: object({ form: text(20), store: text(20) }, 'its traits'),
+      gap: object(
+        {
+          before: gapRule(),
+          after: gapRule(),
+          steps: list(
+            object(
+              { on: day(), way: oneOf(['earlier', 'later']), sign: text(40), helped: optional(yesNo()) },
+              'a step of its gaps',
+            ),
+            'steps',
+          ),
+        },
+        'its gaps',
+      ),
       strip: object(
         {
           from: day(),

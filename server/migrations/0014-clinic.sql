@@ -9,4 +9,4 @@ ALTER TABLE journal ADD CONSTRAINT journal_case_step CHECK (
   type <> 'case-step' OR JSON_VALUE(detail, '$.step') IS NOT NULL);
 ALTER TABLE journal ADD CONSTRAINT journal_case_closed CHECK (
   type <> 'case-closed'
-  OR IFNULL(JSON_VALUE(detail, '$.outcome'), '') IN ('cured', 'better', 'same', 'lost', 'mistaken', 'unknown'));
+  OR IFNULL(JSON_VALUE(detail, '$.outcome'), '') IN ('cured', 'better', 'same', 'lost', 'mistaken', 'nothing', 'unknown'));

@@ -23,6 +23,7 @@ const ListScreen = lazy(() => import('./screens/list/ListScreen.tsx'));
 const AlmanacScreen = lazy(() => import('./screens/almanac/AlmanacScreen.tsx'));
 const WeatherScreen = lazy(() => import('./screens/weather/WeatherScreen.tsx'));
 const PottingScreen = lazy(() => import('./screens/potting/PottingScreen.tsx'));
+const ClinicScreen = lazy(() => import('./screens/clinic/ClinicScreen.tsx'));
 const TakeInScreen = lazy(() => import('./screens/takein/TakeInScreen.tsx'));
 const ShedScreen = lazy(() => import('./screens/shed/ShedScreen.tsx'));
 
@@ -45,6 +46,7 @@ const router = createBrowserRouter([
       { path: 'almanac', element: later(<AlmanacScreen />, 'the almanac') },
       { path: 'weather', element: later(<WeatherScreen />, 'the weather') },
       { path: 'potting/:page?', element: later(<PottingScreen />, 'the potting bench') },
+      { path: 'clinic/:plantId?', element: later(<ClinicScreen />, 'the clinic') },
       { path: 'take-in', element: later(<TakeInScreen />, 'the shelves') },
       { path: 'shed', element: later(<ShedScreen />, 'the shed') },
       { path: '*', element: <Lost /> },

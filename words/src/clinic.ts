@@ -1,4 +1,5 @@
 /** The clinic in words: causes, what speaks for and against, the next check, steps, hands raised. One code, one wording. */
+import { stepsShown } from '@zinc-pail/core';
 import type {
   Action,
   Case,
@@ -264,10 +265,7 @@ export const WATCH_WORDS: Readonly<
   },
   'crust-due': {
     head: 'Crust is due',
-    say: (n) =>
-      n.drinks! > 0
-        ? `${countWords(n.drinks!, 'hard drink')} since the last flush: look for a white crust, flush it.`
-        : `Salts reckoned at ${n.ec!.toFixed(1)} mS/cm: flush it with its next drink.`,
+    say: (n) => `${countWords(n.drinks!, 'hard drink')} since the last flush: look for a white crust, flush it.`,
   },
 };
 
@@ -281,6 +279,7 @@ export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
   same: 'No better',
   lost: 'Lost',
   mistaken: 'It was something else',
+  nothing: 'Nothing was wrong',
   unknown: 'Never found out',
 };
 
@@ -378,7 +377,7 @@ export function caseStateWords(
   { today }: Speaking,
 ): string {
   if (closed) return `${OUTCOME_WORDS[closed.outcome]}, ${onDay(closed.on, today)}.`;
-  const next = nextStep(steps);
+  const next = nextStep(stepsShown({ steps }, today));
   const parts = [
     ...(holdUntil && holdUntil > today ? [`No water until ${dateWords(holdUntil, today)}.`] : []),
     ...(cleanRun > 0 ? [`Found clean ${cleanRun === 1 ? 'once' : 'twice running'}.`] : []),

@@ -225,6 +225,18 @@ function holdOf(verdict: Verdict, water: CaseStep | undefined): string | null {
   return verdict.hold_until ?? (usual === undefined ? null : isoDay(dayNumber(verdict.date) + usual));
 }
 
+/** What is asked on a day: steps that have come due and were not done; of one that comes several times the last due. */
+export function stepsAsked({ steps }: Pick<Case, 'steps'>, today: string): CaseStep[] {
+  const due = steps.filter((step) => step.doneOn === null && step.due !== null && step.due <= today);
+  return due.filter((step, i) => !due.slice(i + 1).some((later) => later.step === step.step));
+}
+
+/** The steps without those that a later one of their kind has overtaken. */
+export function stepsShown({ steps }: Pick<Case, 'steps'>, today: string): CaseStep[] {
+  const asked = new Set(stepsAsked({ steps }, today));
+  return steps.filter((step) => step.doneOn !== null || step.due === null || step.due > today || asked.has(step));
+}
+
 /** The case that holds the water longest on a day, or null. */
 export function heldBy(cases: readonly Case[], today: string): Case | null {
   let held: Case | null = null;
@@ -262,11 +274,14 @@ export interface Worked {
   steps: { step: Step; cases: number; helped: number }[];
 }
 
+/** Cases that teach nothing of what helps. */
+const NO_TEACHERS: ReadonlySet<Outcome> = new Set<Outcome>(['mistaken', 'nothing']);
+
 /** What worked in this collection, by cause: counts, no shares of a handful. */
 export function whatWorked(closed: readonly Case[]): Worked[] {
   const byCause = new Map<Cause, Case[]>();
   for (const one of closed)
-    if (one.closed && one.closed.outcome !== 'mistaken')
+    if (one.closed && !NO_TEACHERS.has(one.closed.outcome))
       byCause.set(one.cause, [...(byCause.get(one.cause) ?? []), one]);
   const good = ({ closed: end }: Case) => end!.outcome === 'cured' || end!.outcome === 'better';
   return [...byCause]

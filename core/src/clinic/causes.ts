@@ -103,7 +103,7 @@ export const REMEDY: Record<Hypothesis, string> = {
 };
 
 /** What a case may be closed with. */
-export const OUTCOMES = ['cured', 'better', 'same', 'lost', 'mistaken', 'unknown'] as const;
+export const OUTCOMES = ['cured', 'better', 'same', 'lost', 'mistaken', 'nothing', 'unknown'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
 
 /** What is done in a case, one thing a step. */

@@ -60,7 +60,7 @@ export const TELLS_FROM = 0.4;
 /** Rot likelier than this, and a base that nobody felt: no water on any reckoning. */
 export const ROT_THRESHOLD = 0.2;
 /** A look must be worth this many bits above its cost. */
-const WORTH_BITS = 0.02;
+const WORTH_BITS = 0.04;
 /** A sign that something since may have answered counts so much. */
 const ANSWERED = 0.5;
 const SPEAKS_FROM = 0.2;
@@ -233,7 +233,7 @@ function nextCheck(f: ClinicFacts, beliefs: ReadonlyMap<Hypothesis, number>): Di
   for (const check of CHECK_TABLE) {
     if (!check.open(f)) continue;
     const gain = gainOf(check, beliefs, (h) => REMEDY[h]);
-    const worth = gain - check.cost(f) + (check.id === 'press-base' ? rotFirst(beliefs) : 0);
+    const worth = gain - check.cost(f) + (check.id === 'press-base' ? rotFirst(beliefs, f) : 0);
     if (worth <= most) continue;
     most = worth;
     best = { check: check.id, gain: Math.round(gain * 1000) / 1000 };
@@ -242,8 +242,8 @@ function nextCheck(f: ClinicFacts, beliefs: ReadonlyMap<Hypothesis, number>): Di
 }
 
 /** Rot does not wait: what tells of it comes before what tells of drought. */
-function rotFirst(beliefs: ReadonlyMap<Hypothesis, number>): number {
+function rotFirst(beliefs: ReadonlyMap<Hypothesis, number>, { signs }: ClinicFacts): number {
   let rot = 0;
   for (const [h, p] of beliefs) if (isRot(h)) rot += p;
-  return 0.15 * ramp(rot, 0.05, 0.35);
+  return 0.15 * ramp(rot, 0.05, 0.35) * (signs.some(({ sign }) => WORRIES.has(sign)) ? 1 : 0);
 }

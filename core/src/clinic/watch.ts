@@ -31,6 +31,7 @@ const DARK_DAYS = 56;
 /** A kind that wakes shows it within so many days, a slow one within twice as many. */
 const GROWS_WITHIN_DAYS = 42;
 const HARD_DRINKS = 12;
+const HARD_SHARE = 1;
 const SHRUNK_INDEX = 0.5;
 const WARM_C = 15;
 
@@ -58,9 +59,8 @@ const WATCHERS: Record<WatchCode, Watcher> = {
   'too-dark-long': ({ darkDays, state, dliMol, band }) =>
     darkDays >= DARK_DAYS && state !== 'resting' ? { days: darkDays, light: dliMol, gets_by: band.getsBy } : null,
   'crust-due': ({ salts, saltsShare }) =>
-    salts.flush || (salts.hardDrinks >= HARD_DRINKS && saltsShare >= 0.7)
-      ? { drinks: salts.hardDrinks, ec: salts.ecMS }
-      : null,
+    // A flush that is due is told with the drink; this is the crust that nobody has looked for.
+    salts.hardDrinks >= HARD_DRINKS && saltsShare >= HARD_SHARE ? { drinks: salts.hardDrinks, ec: salts.ecMS } : null,
 };
 const SHRINKING: ReadonlySet<Sign> = new Set<Sign>(['wrinkled', 'shrunken']);
 const GROWS: ReadonlySet<Sign> = new Set<Sign>(['new-growth', 'buds', 'light-new-leaf']);

@@ -171,7 +171,7 @@ export function lookFor(check: CheckId): Deed {
     case 'press-base':
       return { deed: 'look', what: 'base', then: BASE_ANSWERS };
     case 'look-roots':
-      return { deed: 'look', what: 'roots', then: { firm: 'wait', mush: 'act', brittle: 'act', 'white wool': 'act' } };
+      return { deed: 'look', what: 'roots', then: { firm: 'wait', mush: 'act', brittle: 'act', woolly: 'act' } };
     case 'feel-depth':
       return { deed: 'look', what: 'depth', then: DEPTH_ANSWERS };
     case 'look-axils':

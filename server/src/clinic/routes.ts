@@ -9,7 +9,16 @@ import {
   type Outbreak,
   type Patient,
 } from '@zinc-pail/contract/clinic';
-import { type Case, type ClinicLine, type Diagnosis, PEST_SIGNS, REMEDY, spreads, whatWorked } from '@zinc-pail/core';
+import {
+  type Case,
+  type ClinicLine,
+  type Diagnosis,
+  PEST_SIGNS,
+  REMEDY,
+  type Sign,
+  spreads,
+  whatWorked,
+} from '@zinc-pail/core';
 import type { App } from '../context.ts';
 import { todayAt } from '../garden/clock.ts';
 import { type SiteRow, sites } from '../garden/store.ts';
@@ -46,7 +55,7 @@ export function clinicRoutes(app: App): Route[] {
         ]);
         const patient = here.find(({ id }) => id === plantId);
         if (!patient) throw notFound('plant');
-        const { clinic: found, answer, judgement, strip } = whole;
+        const { clinic: found, answer, judgement, strip, gap } = whole;
         const { diagnosis, raised, cases, plan } = found;
         return {
           today: todayAt(site.time_zone),
@@ -61,6 +70,7 @@ export function clinicRoutes(app: App): Route[] {
           cautions: [...plan.cautions],
           traits: { form: plan.form, store: plan.store },
           strip,
+          gap,
         };
       },
     }),
@@ -105,12 +115,17 @@ async function ofSite(
   return {
     open: lines.flatMap(({ patient, line }) => line.cases.map((one): CaseLine => ({ patient, case: one }))),
     questions: lines.flatMap(({ patient, line: { cases, raised: _raised, ...line } }) =>
-      line.signs.length > 0 && !cases.some((one) => answers(one, line)) ? [{ patient, line }] : [],
+      line.signs.some(({ sign }) => !GOOD.has(sign)) && !cases.some((one) => answers(one, line))
+        ? [{ patient, line }]
+        : [],
     ),
     raised: lines.flatMap(({ patient, line: { raised } }) => (raised.length > 0 ? [{ patient, raised }] : [])),
     outbreaks: outbreaksOf(here, lines, looked),
   };
 }
+
+/** Signs of nothing amiss: no question. */
+const GOOD: ReadonlySet<Sign> = new Set<Sign>(['taut', 'firm-base', 'roots-firm', 'new-growth', 'buds']);
 
 /** A case opened since the last sign was seen, or for something that is treated alike, is about these signs. */
 function answers({ cause, openedOn }: Case, { signs, top }: Pick<ClinicLine, 'signs' | 'top'>): boolean {

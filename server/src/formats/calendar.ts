@@ -9,7 +9,7 @@ export interface PlanLine {
   place: string;
   site: string;
   plant: string;
-  what: 'water' | 'look' | 'sun' | 'cold' | 'in' | 'out' | 'lamp';
+  what: 'water' | 'look' | 'sun' | 'cold' | 'in' | 'out' | 'lamp' | 'clinic';
   words: string;
   /** of a lamp: hours a day */
   hours?: number;
@@ -23,6 +23,7 @@ const VERBS = {
   in: 'Bring in',
   out: 'May go out:',
   lamp: 'Lamp by hand',
+  clinic: 'From the clinic for',
 } as const;
 /** A cold night is told of in the afternoon before it: three o'clock, by the clock of whoever reads. */
 const ALARM_AFTER_S = 15 * 3600;

@@ -1,5 +1,7 @@
 /** What the calendar says: each plant's next day as it is judged, and the steps from shade to sun. */
-import { type KeptTask, dayNumber, drinkOf, isoDay } from '@zinc-pail/core';
+import { type KeptTask, dayNumber, drinkOf, isoDay, stepsShown } from '@zinc-pail/core';
+import { causeWords } from '@zinc-pail/words/causes';
+import { STEP_WORDS } from '@zinc-pail/words/clinic';
 import { drinkWords, judgementWords } from '@zinc-pail/words/judgement';
 import { degreeWords, SI } from '@zinc-pail/words/units';
 import type { App } from '../context.ts';
@@ -45,8 +47,27 @@ async function linesOf(app: App, site: SiteRow, places: ReadonlyMap<number, stri
         return { date, site: site.name, place: placeOf.get(id) ?? '', plant, what: 'sun', words };
       }),
   );
+  const treated = cards.flatMap((card): PlanLine[] =>
+    (tasks.get(card.id)?.clinic?.cases ?? []).flatMap((one) =>
+      stepsShown(one, today).flatMap(({ step, due, doneOn, optional }): PlanLine[] =>
+        doneOn !== null || due === null || optional
+          ? []
+          : [
+              {
+                date: due < today ? today : due,
+                site: site.name,
+                place: placeOf.get(card.id)!,
+                plant: `${card.name} (${card.number})`,
+                what: 'clinic',
+                words: `${STEP_WORDS[step].head.toLowerCase()} (${causeWords(one.cause).name.toLowerCase()})`,
+              },
+            ],
+      ),
+    ),
+  );
   return [
     ...judged,
+    ...treated,
     ...sun,
     ...coldEves(cards, { views, tasks, today }, site.name, placeOf),
     ...(await moveLines(app, site, cards)),

@@ -17,6 +17,7 @@ import {
   saturationVapourKPa,
   dayNumber,
   type Drying,
+  dueMoisture,
   dryingOf,
   type Garden,
   genusByAnyName,
@@ -24,6 +25,7 @@ import {
   pottingOf,
   type PottingView,
   GardenForecast,
+  type IntervalStep,
   isCharged,
   type Judgement,
   type KeptTask,
@@ -33,6 +35,7 @@ import {
   pestsOn,
   outlookView,
   type PlaceOutlook,
+  type Traits,
   placeOutlook,
   type WaterKind,
   weeklyWaterings,
@@ -110,6 +113,14 @@ export interface ClinicWhole {
   answer: ClinicAnswer;
   judgement: Judgement;
   strip: ClinicStrip;
+  /** what signs and verdicts have moved of its rule: before, after, and each step */
+  gap: { before: GapRule; after: GapRule; steps: IntervalStep[] };
+}
+
+/** When a rule calls for water: at this moisture, and so many days later. */
+export interface GapRule {
+  due_m: number;
+  hold_days: number;
 }
 
 /** How far a site's load has come, and what has been reckoned since the last news of it. */
@@ -296,7 +307,12 @@ function clinicWhole(site: LoadedSite, id: string): ClinicWhole {
     answer: clinicAnswer(judgement, clinic, forecast.climate.today),
     judgement,
     strip: clinicStrip(outlook, forecast.climate.today),
+    gap: { before: gapRule(outlook.model.unstepped), after: gapRule(outlook.model.traits), steps: outlook.model.steps },
   };
+}
+
+function gapRule(traits: Traits): GapRule {
+  return { due_m: dueMoisture(traits), hold_days: traits.holdDays };
 }
 
 function plantTask({ forecast, kept, charged, waters, pests }: LoadedSite, id: string, outlook: Outlook): CareTask {

@@ -1,7 +1,7 @@
 /** The round as it stands, kept until an outlook, an order or a setting changes. Lines of pots are kept one by one. */
 import type { CanLine, ColdPot, RoundPlace, RoundPot, RoundSite, RoundSoFar } from '@zinc-pail/contract/api';
 import type { Shelter } from '@zinc-pail/contract/marks';
-import { doseFor, drinkOf, JUDGED, judgedAs, WEEKS_AHEAD } from '@zinc-pail/core';
+import { doseFor, drinkOf, JUDGED, judgedAs, stepsAsked, WEEKS_AHEAD } from '@zinc-pail/core';
 import { groupBy } from '../grouping.ts';
 import type { App } from '../context.ts';
 import { type SiteRow, sites } from '../garden/store.ts';
@@ -169,9 +169,9 @@ function clinicToday(
   });
   return {
     steps: lines.flatMap(({ clinic, at }) =>
-      clinic.cases.flatMap(({ cause, steps }) =>
-        steps.flatMap(({ step, due, doneOn, optional, time }) =>
-          doneOn === null && due !== null && due <= today && !optional ? [{ ...at, cause, step, due, time }] : [],
+      clinic.cases.flatMap((one) =>
+        stepsAsked(one, today).flatMap(({ step, due, optional, time }) =>
+          optional ? [] : [{ ...at, cause: one.cause, step, due: due!, time }],
         ),
       ),
     ),

@@ -1,3 +1,4 @@
+import { clinicKey, sheetKey } from './clinic.ts';
 import { pottingKey } from './potting.ts';
 import type {
   JournalEvent,
@@ -90,4 +91,6 @@ function show(queries: QueryClient, { done, already, timers }: MarksResult): voi
   void queries.invalidateQueries({ queryKey: ['table'], refetchType: 'none' });
   // What a pot was seen to do shows at once where it is small enough to be on screen.
   void queries.invalidateQueries({ queryKey: pottingKey() });
+  void queries.invalidateQueries({ queryKey: clinicKey });
+  for (const id of pots.keys()) void queries.invalidateQueries({ queryKey: sheetKey(id) });
 }

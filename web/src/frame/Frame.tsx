@@ -20,6 +20,7 @@ const SCREENS = [
   { to: '/almanac', label: 'Almanac', key: 'm' },
   { to: '/weather', label: 'Weather', key: 'e' },
   { to: '/potting', label: 'Potting', key: 'p' },
+  { to: '/clinic', label: 'Clinic', key: 'c' },
   { to: '/take-in', label: 'Take in', key: 'a' },
   { to: '/shed', label: 'Shed', key: 's' },
 ] as const;

@@ -22,6 +22,8 @@ const ANSWERS: Record<
   roots: [
     { answer: 'firm', said: 'roots firm', write: sign('roots-firm') },
     { answer: 'mush', said: 'roots mush', write: sign('roots-mush') },
+    { answer: 'brittle', said: 'roots brittle', write: sign('roots-brittle') },
+    { answer: 'woolly', said: 'wool on the roots', write: sign('root-fluff') },
   ],
   growth: [
     { answer: 'taut', said: 'taut', write: sign('taut') },

@@ -1,7 +1,7 @@
 import type { PlantView } from '@zinc-pail/contract/api';
 import { ArrowLeft } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { ProblemError } from '../../api/client.ts';
 import { usePlaces } from '../../api/places.ts';
 import { usePlant } from '../../api/plant.ts';
@@ -213,6 +213,9 @@ function Buttons({ plant, busy, onWater, onFeel, onPick }: ButtonsProps) {
       <button type="button" className="btn h-11" onClick={() => onPick('note')}>
         Note something…
       </button>
+      <Link to={`/clinic/${plant.id}`} className="btn h-11">
+        What ails it?
+      </Link>
       <Menu plant={plant} onPick={onPick} />
     </div>
   );

@@ -8,6 +8,7 @@ import { NotePanel } from '../../marking/NotePanel.tsx';
 import { count, degrees, litres } from '../../words/amounts.ts';
 import { addDays, longDay } from '../../words/days.ts';
 import { Also } from './Also.tsx';
+import { ClinicToday } from './ClinicToday.tsx';
 import { Bench } from './Bench.tsx';
 import { ChosenBar } from './ChosenBar.tsx';
 import { Sidebar } from './Sidebar.tsx';
@@ -96,6 +97,7 @@ function Round({ round }: { round: RoundView }) {
               many={round.sites.length > 1}
               tools={i === 0 && <DaySwitch back={back} onChange={walk.writeFor} />}
             />
+            <ClinicToday site={site} />
             <Also site={site} />
             {site.places.map((place) => (
               <Bench

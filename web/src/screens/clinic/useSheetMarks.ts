@@ -1,0 +1,41 @@
+/** What the clinic writes into a plant's book: signs, looks, verdicts, steps. */
+import type { JournalEvent, PlantView } from '@zinc-pail/contract/api';
+import type { ClinicSheet } from '@zinc-pail/contract/clinic';
+import type { CheckAnswer, Sign, SignPlace } from '@zinc-pail/core';
+import { usePlant } from '../../api/plant.ts';
+import { useMarks } from '../../marking/Marks.tsx';
+
+const PLAIN: Readonly<Record<string, string>> = { wet: 'wet', damp: 'damp', dry: 'dry' };
+
+/** @returns null until the plant is there */
+export function useSheetMarks({ patient, today }: Pick<ClinicSheet, 'patient' | 'today'>) {
+  const { mark, busy } = useMarks();
+  const plant = usePlant(patient.id).data;
+  const write = async (events: JournalEvent[], said: string): Promise<boolean> => {
+    if (!plant) return false;
+    const before: Pick<PlantView, 'outlook' | 'task'> = plant;
+    return mark([{ plantId: patient.id, name: patient.name, today, seen: null, before }], () => events, said);
+  };
+  return { write, busy: busy.has(patient.id) || !plant, pictures: plant?.record.pictures ?? [] };
+}
+
+export function signEvent(
+  sign: Sign,
+  date: string,
+  {
+    strength = 2,
+    where = null,
+    when = null,
+  }: { strength?: number; where?: SignPlace | null; when?: 'midday' | null } = {},
+): JournalEvent {
+  return { type: 'sign', date, sign, strength, where, when };
+}
+
+/** What an answer to a check writes: a look at the mix, a clean look, or a sign. */
+export function answerEvent(answer: CheckAnswer, date: string): JournalEvent {
+  if (PLAIN[answer]) return { type: 'check', date, finger: answer as 'wet' | 'damp' | 'dry' };
+  if (answer === 'clean') return { type: 'case-step', date, cause: 'mealybug', step: 'look-over', found: 'clean' };
+  const roots = answer.startsWith('roots-') || answer === 'root-fluff';
+  const base = answer === 'firm-base' || answer === 'soft-base';
+  return signEvent(answer as Sign, date, { where: roots ? 'roots' : base ? 'base' : null });
+}
