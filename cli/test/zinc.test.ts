@@ -96,3 +96,63 @@ describe('zinc --help', () => {
     expect(out).toContain('Usage');
   });
 });
+
+describe('zinc diagnose', () => {
+  const limp = () => {
+    const told = sound();
+    told.plants[0].events = [
+      { type: 'watering', date: '2026-06-30', method: 'drench' },
+      { type: 'check', date: '2026-07-05', finger: 'wet' },
+      { type: 'sign', date: '2026-07-05', sign: 'limp', strength: 2 },
+    ];
+    return told;
+  };
+  it('prints the diagnosis of the format', async () => {
+    const { code, out, err } = await zinc('diagnose', file(limp()), '--plant', 'plant');
+    expect(code, err).toBe(0);
+    const told = JSON.parse(out);
+    expect(told).toMatchObject({ format: 'zinc-pail/diagnosis', version: 1, today: '2026-07-05', plant: 'plant' });
+    expect(['root-rot', 'stem-rot', 'overwatering']).toContain(told.causes[0].cause);
+    expect(['after-check', 'hold']).toContain(told.water);
+    expect(told.next_check.answers).toEqual(['firm-base', 'soft-base']);
+    expect(err).toBe('');
+  });
+  it('and the judgement of the same file gives that plant no water', async () => {
+    const { out } = await zinc('judge', file(limp()));
+    expect(JSON.parse(out).plants[0].deeds[0]).toMatchObject({ deed: 'look', what: 'base' });
+    const { out: forecast } = await zinc('forecast', file(limp()));
+    expect(JSON.parse(forecast).plants[0].water?.ideal ?? '9999').not.toBe('2026-07-05');
+  });
+  it('a plant that is not there is refused by name, and nothing is printed', async () => {
+    const { code, out, err } = await zinc('diagnose', file(limp()), '--plant', 'nobody');
+    expect(code).toBe(2);
+    expect(out).toBe('');
+    expect(err).toMatch(/no plant "nobody".*plant/);
+  });
+  it('without a plant it says which option lacks', async () => {
+    const { code, err } = await zinc('diagnose', file(limp()));
+    expect(code).toBe(2);
+    expect(err).toMatch(/--plant/);
+  });
+  it('cases of the journal stand in a file too: a verdict holds the water', async () => {
+    const told = limp();
+    told.plants[0].events.push({
+      type: 'verdict',
+      date: '2026-07-05',
+      cause: 'overwatering',
+      hold_until: '2026-07-20',
+      gap: 'later',
+    });
+    const { code, out, err } = await zinc('judge', file(told));
+    expect(code, err).toBe(0);
+    expect(JSON.parse(out).plants[0].deeds[0]).toMatchObject({ deed: 'wait', until: '2026-07-20' });
+  });
+  it('a wrong cause is refused with what would be right', async () => {
+    const told = limp();
+    told.plants[0].events.push({ type: 'verdict', date: '2026-07-05', cause: 'bad-luck' });
+    const { code, err } = await zinc('diagnose', file(told), '--plant', 'plant');
+    expect(code).toBe(2);
+    expect(err).toMatch(/\/plants\/0\/events\/3\/cause/);
+    expect(err).toMatch(/root-rot/);
+  });
+});

@@ -323,7 +323,7 @@ function sickPlant(random: () => number): SickPlant {
       if (chance(0.35)) facts.neighbours = [{ plantId: 'near', pest: cause, on: story.ago(10) }];
       break;
   }
-  if (!story.events.some(({ type }) => type === 'watering')) story.cared(every, last);
+  if (!story.events.some(({ type }) => type === 'watering')) story.cared(every, last, 105);
   else story.drench(last);
   // Half of the keepers felt the mix as well, and one finger in twelve was wrong.
   if (chance(0.5)) {

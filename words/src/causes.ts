@@ -34,7 +34,10 @@ export const CAUSE_WORDS: Readonly<Record<Cause, CauseWords>> = {
   underfed: { name: 'Hunger', sense: 'An old mix, and nothing to grow from.' },
   mealybug: { name: 'Mealybugs', sense: 'White woolly guests in axils and folds.' },
   'root-mealybug': { name: 'Root mealybugs', sense: 'White woolly guests on the roots.' },
-  'spider-mite': { name: 'Spider mites', sense: 'Tiny moving dots in fine webs; they love dry air.' },
+  'spider-mite': {
+    name: 'Spider mites',
+    sense: 'Tiny moving dots in fine webs; they love dry air. A single spider that hunts is no mite: leave it.',
+  },
   scale: { name: 'Scale', sense: 'Fixed shields that suck.' },
   thrips: { name: 'Thrips', sense: 'Slim insects that leave silver streaks.' },
   aphid: { name: 'Aphids', sense: 'Crowds on buds and stalks.' },

@@ -50,6 +50,7 @@ const HISTORY: Readonly<Record<HistoryCode, (n: Numbers, speaking: Speaking) => 
   'not-potted': () => 'not potted of late',
   'roots-hurt': (n) => `roots cut ${daysAgo(n.days)}`,
   'moved-to-light': (n) => `moved to ${(n.times ?? 1).toFixed(1)} times the light ${daysAgo(n.days)}`,
+  'treated-lately': (n) => `a remedy on its skin ${daysAgo(n.days)}`,
   'not-moved': () => 'no more light than it is used to',
   'light-high': (n) => `more light than its kind does well with, ${Math.round(n.light!)} mol a day`,
   hot: (n, { units }) => `up to ${degreeWords(n.high!, units)} in the last three weeks`,
@@ -302,6 +303,8 @@ export function actionWords({ action, of, on, optional }: Action, { today }: Spe
       return `${capitalised(CHECK_WORDS[of as CheckId].name)} before anything else.`;
     case 'hold':
       return on && on > today ? `No water until ${dateWords(on, today)}.` : 'No water until it is known what it is.';
+    case 'wake':
+      return 'Wake it: bright, warm (over about 20 °C) and a little moister air; press it once more, then the first drink by its waking rule. Look in three weeks.';
     case 'leave':
       return `Leave it: ${CAUSE_WORDS[of as Cause].sense.replace(/^./, (c) => c.toLowerCase())}`;
     case 'move':
@@ -329,6 +332,14 @@ export function changeWords({ change, of, on, days: n }: Change, { today }: Spea
       return `Looked at again ${onDay(on!, today)}.`;
     case 'store':
       return 'Its store is taken to be smaller than its body tells, half of the way.';
+    case 'rate':
+      return of === 'slower'
+        ? 'Its pot is reckoned to dry slower from now on: fewer roots drink.'
+        : 'Its pot is reckoned to dry faster from now on.';
+    case 'air':
+      return of === 'moister'
+        ? 'Dry air brings them: moister air and more room between the pots, never wet leaves.'
+        : 'Damp still air brings it: a fan or a vent, more room between the pots.';
     case 'repeat':
       return `Repeated every ${days(n)} until it is found clean twice running.`;
   }

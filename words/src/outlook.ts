@@ -1,4 +1,5 @@
 /** An outlook in words: why this day, what holds a drink, the season, the store and the roots. */
+import { CAUSE_WORDS } from './causes.ts';
 import type {
   ChangeKind,
   DateReason,
@@ -103,8 +104,10 @@ export const WET_FEET: Record<WetFeetWord, string> = {
 
 /** A step that a sign moved the interval by, and whether it helped. */
 export function stepWords({ on, way, sign, helped }: IntervalStep, today: string): string {
-  const why =
-    way === 'earlier'
+  const taken = (CAUSE_WORDS as Readonly<Record<string, { name: string }>>)[sign];
+  const why = taken
+    ? `taken to be ${taken.name.toLowerCase()}`
+    : way === 'earlier'
       ? `${signWords(sign)} when dry, firm again after its drink`
       : `${signWords(sign)}: too much water`;
   const outcome = helped === null ? '' : helped ? ' It helped: not seen again.' : ' It was seen again since.';

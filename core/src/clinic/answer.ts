@@ -7,7 +7,7 @@ import { type Cause, isHarmless, type Step } from './causes.ts';
 import type { CheckId } from './checks.ts';
 import { type Case, closesAtOnce } from './cases.ts';
 import type { Raised } from './watch.ts';
-import { GAP_STEP, HOLD_DAYS, PLANS } from './plan.ts';
+import { GAP_STEP, HOLD_DAYS, PACE, PLANS } from './plan.ts';
 import { TELLS_FROM } from './diagnose.ts';
 
 export type WaterAnswer = 'now' | 'after-check' | 'hold' | 'no-change';
@@ -15,7 +15,7 @@ export type Urgency = 'today' | 'this-week' | 'later' | 'none';
 
 export interface Action {
   /** a step of a plan, or what the judgement asks for */
-  action: Step | 'check' | 'hold' | 'leave' | 'move';
+  action: Step | 'check' | 'hold' | 'leave' | 'move' | 'wake';
   of?: string;
   urgency: Urgency;
   /** ISO day, where it is not today */
@@ -24,7 +24,7 @@ export interface Action {
 }
 
 export interface Change {
-  change: 'interval' | 'hold' | 'food' | 'look' | 'store' | 'repeat';
+  change: 'interval' | 'hold' | 'food' | 'look' | 'store' | 'rate' | 'air' | 'repeat';
   of?: string;
   on?: string;
   days?: number;
@@ -89,6 +89,15 @@ const URGENT: ReadonlySet<Step> = new Set<Step>([
 ]);
 const MOST_ACTIONS = 8;
 
+/** A step of a plan that the judgement has asked for as a move. */
+const SAME_MOVE: Partial<Record<Step, string>> = {
+  warm: 'warmer',
+  shade: 'shadier',
+  light: 'brighter',
+  isolate: 'apart',
+  'drier-air': 'drier',
+};
+
 const CHECK_FOR: Partial<Record<string, CheckId>> = {
   base: 'press-base',
   depth: 'feel-depth',
@@ -112,9 +121,15 @@ export function clinicAnswer(judgement: Judgement, clinic: ClinicView, today: Da
 /** The judge's look comes first; then what the clinic would ask to know more. */
 function checkAsked({ deeds }: Judgement, { diagnosis }: ClinicView): CheckId | null {
   const [first] = deeds;
+  // Rot that was found asks for no further look.
+  if (first.deed === 'act' && first.what === 'unpot') return null;
   const asked = first.deed === 'look' ? CHECK_FOR[first.what] : undefined;
   if (asked === 'look-axils' && diagnosis?.nextCheck?.check === 'look-underside') return 'look-underside';
-  return asked ?? diagnosis?.nextCheck?.check ?? null;
+  if (asked) return asked;
+  const top = diagnosis?.causes[0];
+  // What is most likely nothing is left alone.
+  if (top && isHarmless(top.cause) && top.probability >= ACTS_FROM) return null;
+  return diagnosis?.nextCheck?.check ?? null;
 }
 
 function waterOf(
@@ -133,13 +148,13 @@ function waterOf(
       return 'hold';
     case 'sleep':
       // Asleep and looking like it: nothing changes. Slack or sick in its sleep: no drink is meant, and that is said.
-      return facts.signs.some(({ sign }) => SLACK.has(sign)) || !harmless(diagnosis) ? 'hold' : 'no-change';
+      return facts.signs.some(({ sign }) => SLACK.has(sign)) || keepsDry(diagnosis) ? 'hold' : 'no-change';
     case 'wake':
       return 'hold';
     case 'move':
     case 'wait':
       if (held) return 'hold';
-      if (!deeds.some((deed) => deed.deed === 'wait')) return 'no-change';
+      if (!deeds.some((deed) => deed.deed === 'wait') || harmless(diagnosis)) return 'no-change';
       // Wet, and wet is what ails it. Else the forecast's date stands, which waits for a dry pot anyway.
       return until === null || (keepsDry(diagnosis) && facts.chanceWet > 0.4) ? 'hold' : 'no-change';
   }
@@ -148,7 +163,8 @@ const SLACK: ReadonlySet<string> = new Set(['limp', 'wrinkled', 'shrunken', 'mus
 
 function harmless(diagnosis: ClinicView['diagnosis']): boolean {
   const top = diagnosis?.causes[0];
-  return !top || isHarmless(top.cause) || top.probability < TELLS_FROM;
+  // To go to sleep is harmless, and yet no water is the answer.
+  return top !== undefined && isHarmless(top.cause) && top.cause !== 'natural-rest' && top.probability >= TELLS_FROM;
 }
 
 /** Water is what ails it, likely enough. */
@@ -187,6 +203,10 @@ function actionsOf(
       add(deed.what === 'unpot' ? 'unpot' : 'move', 'today', deed.what === 'unpot' ? {} : { of: deed.what });
     if (deed.deed === 'move') add('move', 'today', { of: deed.what });
   }
+  if (judgement.deeds.some(({ deed }) => deed === 'wake')) {
+    add('wake', 'this-week');
+    return out;
+  }
   if (water === 'hold' || water === 'after-check') add('hold', 'today', { on: judgement.until });
   const top = diagnosis?.causes[0];
   if (!diagnosis || !top) return out;
@@ -197,7 +217,8 @@ function actionsOf(
   if (closesAtOnce(top.cause)) add('leave', 'none', { of: top.cause });
   for (const { step, after, follows, optional = false } of PLANS[top.cause](plan)) {
     // Water and unpotting are the judge's to order.
-    if (step === 'water' || step === 'soak') continue;
+    if (step === 'water' || step === 'soak' || (step === 'press-base' && check === 'press-base')) continue;
+    if (out.some(({ action, of }) => action === 'move' && of === SAME_MOVE[step])) continue;
     if ((step === 'unpot' || step === 'cut') && water === 'after-check') continue;
     const on = follows ? null : isoDay(today + after);
     add(
@@ -220,7 +241,7 @@ function actionsOf(
   return out;
 }
 
-function changesOf(judgement: Judgement, { diagnosis, held, cases }: ClinicView, today: DayNumber): Change[] {
+function changesOf(judgement: Judgement, { diagnosis, held, cases, facts }: ClinicView, today: DayNumber): Change[] {
   const out: Change[] = [];
   const top = diagnosis?.causes[0];
   if (held) out.push({ change: 'hold', on: held.holdUntil!, of: held.cause });
@@ -230,6 +251,11 @@ function changesOf(judgement: Judgement, { diagnosis, held, cases }: ClinicView,
     const gap = GAP_STEP[top.cause];
     if (gap && !cases.some(({ cause }) => cause === top.cause)) out.push({ change: 'interval', of: gap });
     if (top.cause === 'thirst') out.push({ change: 'store' });
+    const pace = PACE[top.cause];
+    if (pace) out.push({ change: 'rate', of: pace });
+    // The condition behind it goes with the remedy.
+    if (DRY_AIR_GUESTS.has(top.cause) && facts.rhPct < 45) out.push({ change: 'air', of: 'moister' });
+    if (DAMP_AIR.has(top.cause) && facts.rhPct > 65) out.push({ change: 'air', of: 'drier' });
     if (STOPS_FOOD.has(top.cause)) out.push({ change: 'food', days: top.cause === 'salt-build-up' ? 60 : 30 });
     const every = PLANS[top.cause](EVERY_ONE).find((step) => step.every)?.every;
     if (every) out.push({ change: 'repeat', days: every });
@@ -238,6 +264,8 @@ function changesOf(judgement: Judgement, { diagnosis, held, cases }: ClinicView,
     out.push({ change: 'look', on: judgement.next_look });
   return out;
 }
+const DRY_AIR_GUESTS: ReadonlySet<Cause> = new Set<Cause>(['spider-mite', 'mealybug', 'thrips']);
+const DAMP_AIR: ReadonlySet<Cause> = new Set<Cause>(['mildew', 'leaf-spot', 'oedema']);
 const STOPS_FOOD: ReadonlySet<Cause> = new Set<Cause>([
   'overwatering',
   'root-rot',

@@ -249,7 +249,8 @@ export function heldBy(cases: readonly Case[], today: string): Case | null {
 
 /** What a verdict writes of itself unless the keeper says otherwise. */
 export function verdictFor(cause: Cause, today: string): Verdict {
-  const hold = HOLD_DAYS[cause];
+  // A plan that ends in a first water holds until that by itself.
+  const hold = HOLDS_UNTIL_WATERED.includes(cause) ? undefined : HOLD_DAYS[cause];
   return {
     type: 'verdict',
     date: today,

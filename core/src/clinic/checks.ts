@@ -92,7 +92,7 @@ export const CHECK_TABLE: readonly Check[] = [
       0.3 +
       (seenSince(f, ['firm-base', 'soft-base'], 10) ? 0 : 0.3) +
       (f.state === 'resting' ? 0.25 : 0) +
-      ((f.pottedDays ?? 99) < 30 ? 0.15 : 0) +
+      ((f.pottedDays ?? 99) < 14 ? 0.6 : (f.pottedDays ?? 99) < 30 ? 0.15 : 0) +
       (f.traits.form === 'stemless' ? 0.1 : 0),
     open: (f) => !seenSince(f, ['roots-firm', 'roots-mush', 'roots-brittle', 'root-fluff'], 14),
     why: 'out of the pot the roots themselves say it: white and firm, brown and soft, dry and brittle, or woolly',

@@ -60,7 +60,7 @@ export const TELLS_FROM = 0.4;
 /** Rot likelier than this, and a base that nobody felt: no water on any reckoning. */
 export const ROT_THRESHOLD = 0.2;
 /** A look must be worth this many bits above its cost. */
-const WORTH_BITS = 0.04;
+const WORTH_BITS = 0.06;
 /** A sign that something since may have answered counts so much. */
 const ANSWERED = 0.5;
 const SPEAKS_FROM = 0.2;
@@ -102,6 +102,9 @@ function believed(f: ClinicFacts, items: readonly Item[]): Map<Hypothesis, numbe
   const groups = new Map<string, Item[]>();
   for (const item of items) groups.set(item.group, [...(groups.get(item.group) ?? []), item]);
   const ln = lnPriors(f);
+  // Found firm, and nothing else seen: somebody looked and all was well.
+  if (f.signs.length > 0 && f.signs.every(({ sign }) => FOUND_SOUND.has(sign)))
+    ln.set('normal', ln.get('normal')! + Math.log(ALL_WELL));
   for (const h of HYPOTHESES) {
     let sum = ln.get(h)!;
     for (const group of groups.values()) {
@@ -120,6 +123,10 @@ function believed(f: ClinicFacts, items: readonly Item[]): Map<Hypothesis, numbe
   for (const [h, weight] of ln) ln.set(h, weight / total);
   return ln;
 }
+
+const FOUND_SOUND: ReadonlySet<Sign> = new Set<Sign>(['taut', 'firm-base', 'roots-firm']);
+/** So many times likelier than by its usual weight nothing is wrong, where all that was seen is sound. */
+const ALL_WELL = 20;
 
 /** What comes together is counted once, and the more of it there is the more, a little. */
 function joined(values: readonly number[]): number {

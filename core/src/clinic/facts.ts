@@ -3,7 +3,7 @@
  * next to it. Numbers only; what each is worth stands in historyRules.ts.
  */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
-import type { Air, PlaceKind, PlantEvent, PlantState, Sign, SignPlace } from '../garden.ts';
+import type { Air, PlaceKind, Plant, PlantEvent, PlantState, Sign, SignPlace } from '../garden.ts';
 import type { Salts } from '../feed/salts.ts';
 import type { Outlook } from '../forecast/forecast.ts';
 import { DRY_TO_M, TOO_WET_TO_DRINK_M } from '../moisture.ts';
@@ -13,7 +13,7 @@ import type { Caution } from '../plant/genera.ts';
 import type { Traits } from '../plant/traits.ts';
 import type { Says } from '../judgement/seen.ts';
 import { meanSaturationVapourKPa } from '../sky/vapour.ts';
-import { type Cause, type Pest, PESTS } from './causes.ts';
+import { type Cause, type Pest, PESTS, type Step } from './causes.ts';
 
 export interface ClinicSign {
   day: DayNumber;
@@ -70,6 +70,8 @@ export interface ClinicFacts {
   /** roots as they were found at a potting of the last weeks */
   rootsFound: readonly string[];
   movedDays: number | null;
+  /** since a remedy wetted its leaves */
+  sprayedDays: number | null;
   /** light since the last move of the last weeks over that before it */
   lightStep: number;
   fedDays: number | null;
@@ -156,6 +158,7 @@ export function clinicFacts(input: ClinicInput): ClinicFacts {
   const change = timeline.changes.findLast(({ day }) => day <= today);
   const rest = timeline.changes.find(({ day, state }) => day > today && state === 'resting');
   const woke = timeline.changes.findLast(({ day, state }) => day <= today && state === 'waking');
+  const sleeping = sleepsOn(outlook.plant, traits, today);
   const known = pottedOn ?? input.arrivedOn ?? (events[0] ? dayNumber(events[0].date) : null);
   return {
     today,
@@ -168,10 +171,10 @@ export function clinicFacts(input: ClinicInput): ClinicFacts {
     indoors: placeDefaults(input.placeKind).indoors,
     outdoors: placeDefaults(input.placeKind).outdoors,
     air: input.air,
-    state: outlook.state,
-    stateDays: today - (change?.day ?? today),
-    restInDays: rest ? rest.day - today : null,
-    awakeDays: outlook.state === 'resting' || !woke ? null : today - woke.day,
+    state: sleeping === null ? outlook.state : 'resting',
+    stateDays: sleeping ?? today - (change?.day ?? today),
+    restInDays: rest && sleeping === null ? rest.day - today : null,
+    awakeDays: sleeping !== null || outlook.state === 'resting' || !woke ? null : today - woke.day,
     m: outlook.moisture.p50,
     chanceWet: input.chanceWet,
     chanceDry: input.chanceDry,
@@ -192,6 +195,7 @@ export function clinicFacts(input: ClinicInput): ClinicFacts {
       (potting!.roots_cut === true || (outlook.plant.root_loss ?? 0) > 0.1),
     rootsFound: pottedOn !== null && today - pottedOn <= WEEKS_DAYS ? (potting!.findings ?? []) : [],
     movedDays: ago(moved ?? undefined, today),
+    sprayedDays: ago(daysOf(events, (event) => event.type === 'case-step' && SPRAYS.has(event.step)).at(-1), today),
     lightStep: lightStep(climate.dliMol, moved, today, at),
     fedDays: ago(fed.at(-1), today),
     doses60: events.reduce(
@@ -222,6 +226,27 @@ export function clinicFacts(input: ClinicInput): ClinicFacts {
     cleanDays: ago(daysOf(events, (event) => event.type === 'case-step' && event.found === 'clean').at(-1), today),
   };
 }
+
+/**
+ * Days for which a plant sleeps on by what was seen of it, whatever its season: told to be at rest, without leaves, and no
+ * growth seen since. Null where it was not told so.
+ */
+export function sleepsOn({ events, leafless }: Plant, { form }: Traits, today: DayNumber): number | null {
+  if (form !== 'caudex' && form !== 'bulb') return null;
+  const told = events.findLast((event) => event.type === 'state');
+  if (told?.type !== 'state' || told.state !== 'resting') return null;
+  const since = dayNumber(told.date);
+  const bare =
+    leafless === true ||
+    events.some(
+      (event) => event.type === 'sign' && event.sign === 'leafless' && today - dayNumber(event.date) <= SIGN_DAYS,
+    );
+  const grew = events.some((event) => event.type === 'sign' && GROWTH.has(event.sign) && dayNumber(event.date) > since);
+  return bare && !grew ? today - since : null;
+}
+const GROWTH: ReadonlySet<Sign> = new Set<Sign>(['new-growth', 'buds', 'light-new-leaf']);
+
+const SPRAYS: ReadonlySet<Step> = new Set<Step>(['swab', 'wash', 'wipe']);
 
 /** What answers a sign: the part it was seen on is found sound, or the plant has been potted anew. */
 const ANSWERS: Partial<Record<Sign, readonly Sign[]>> = {
@@ -261,6 +286,9 @@ export function signsOf(events: readonly PlantEvent[], today: DayNumber): Clinic
     if (today - day > SIGN_DAYS || day > today) continue;
     if (event.type === 'repotting') {
       standing = standing.filter(({ sign }) => OUTLIVES_POTTING.has(sign));
+      // What was found on the roots is a sign like any other.
+      if (event.findings?.includes('pests'))
+        standing.push({ day, sign: 'root-fluff', strength: 2, where: 'roots', when: null, answered: false });
     } else if (event.type === 'watering' && event.method !== 'mist') {
       standing = standing.map((sign) => (OF_THIRST.has(sign.sign) ? { ...sign, answered: true } : sign));
     } else if (event.type === 'sign') {

@@ -10,7 +10,7 @@ import { type ClinicFacts, pestsNear } from './facts.ts';
 
 export const HISTORY_CODES = [
   'felt-wet', 'felt-damp', 'felt-dry', 'reckoned-wet', 'reckoned-dry', 'wet-days', 'wet-cold', 'wet-feet', 'often-wet', 'dry-days',
-  'thirst-index', 'store-full', 'dry-then-drenched', 'still-slack', 'potted-lately', 'not-potted', 'roots-hurt', 'moved-to-light', 'not-moved',
+  'thirst-index', 'store-full', 'dry-then-drenched', 'still-slack', 'potted-lately', 'not-potted', 'roots-hurt', 'moved-to-light', 'not-moved', 'treated-lately',
   'light-high', 'hot', 'not-hot', 'cold-night', 'no-cold', 'too-dark', 'light-enough', 'salts-high', 'salts-low', 'hard-drinks', 'soft-drinks', 'fed-often',
   'fed-lately', 'never-fed', 'mix-old', 'mix-new', 'slower', 'faster', 'sheds-water', 'takes-water', 'no-hole', 'resting', 'easing', 'in-growth', 'rest-soon',
   'pot-full', 'pot-roomy', 'dry-air', 'damp-still', 'came-lately', 'neighbour', 'found-clean', 'roots-found-soft', 'roots-found-dry', 'roots-found-pests',
@@ -122,7 +122,7 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
   },
   {
     code: 'potted-lately', group: 'potting', value: (f) => (f.pottedDays === null ? null : 40 - f.pottedDays), from: 5, to: 32, n: (f) => days(f.pottedDays),
-    of: { 'transplant-shock': 14, 'root-bound': 0.08, 'compacted-mix': 0.15, underfed: 0.3, 'salt-build-up': 0.15, 'sun-scorch': 1.2 },
+    of: { 'transplant-shock': 14, 'root-rot': 0.4, overwatering: 0.5, 'dead-roots': 0.4, 'root-bound': 0.08, 'compacted-mix': 0.15, underfed: 0.3, 'salt-build-up': 0.15, 'sun-scorch': 1.2 },
     why: 'in the weeks after a potting',
   },
   {
@@ -139,6 +139,11 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
     code: 'moved-to-light', group: 'sun', value: (f) => (f.movedDays !== null && f.movedDays <= 42 ? f.lightStep : null), from: 1.2, to: 2.5, n: (f) => ({ days: f.movedDays ?? 0, times: f.lightStep }),
     of: { 'sun-scorch': 7, 'heat-stress': 1.5, 'too-dark': 0.3, normal: 1.2 },
     why: 'skin grown in less light burns in more',
+  },
+  {
+    code: 'treated-lately', group: 'sun', value: (f) => (f.sprayedDays === null ? null : 14 - f.sprayedDays), from: 0, to: 10, n: (f) => days(f.sprayedDays),
+    of: { 'sun-scorch': 2.5, 'leaf-spot': 1.6, oedema: 1.2 },
+    why: 'skin wetted by a remedy burns in the sun and spots',
   },
   {
     code: 'not-moved', group: 'sun', value: (f) => (f.movedDays === null || f.movedDays > 42 || f.lightStep < 1.1 ? 1 - ramp(f.lightShare, 1, 4) : null), from: 0, to: 1,
@@ -177,7 +182,7 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
   },
   {
     code: 'light-enough', group: 'light', value: (f) => f.lightShare, from: 1, to: 2, n: (f) => ({ light: f.dliMol }),
-    of: { 'too-dark': 0.12 },
+    of: { 'too-dark': 0.2 },
     why: 'light enough for its kind',
   },
   {

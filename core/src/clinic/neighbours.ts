@@ -30,6 +30,8 @@ export function pestsOn(events: readonly PlantEvent[], today: DayNumber): { pest
         found.set(pest, event.date);
         clean = 0;
       }
+    } else if (event.type === 'repotting' && event.findings?.includes('pests')) {
+      found.set('root-mealybug', event.date);
     } else if (event.type === 'verdict' && (PESTS as readonly Cause[]).includes(event.cause)) {
       found.set(event.cause, event.date);
     } else if (event.type === 'case-closed') found.delete(event.cause);

@@ -162,6 +162,13 @@ export const GAP_STEP: Partial<Record<Cause, 'earlier' | 'later'>> = {
   'too-dark': 'later',
 };
 
+/** How its pot dries from then on: lost roots drink nothing, a full pot is soon dry. */
+export const PACE: Partial<Record<Cause, 'slower' | 'faster'>> = {
+  'root-rot': 'slower',
+  'dead-roots': 'slower',
+  'root-bound': 'faster',
+};
+
 /** No water for so many days, whatever is reckoned, or until the step that ends it. */
 export const HOLD_DAYS: Partial<Record<Cause, number>> = {
   overwatering: 7,

@@ -273,7 +273,7 @@ export const SIGN_RULES: readonly SignRule[] = [
   r('red-stress', 'normal', 7, 'the colour of sun and cool, not of harm'),
   r('red-stress', 'sun-scorch', 1.6, 'on the way to a burn'),
   r('red-stress', 'thirst', 1.5, 'drought brings colour too'),
-  r('red-stress', 'cold-damage', 1, 'cold brings colour too'),
+  r('red-stress', 'cold-damage', 0.4, 'cold brings colour too'),
   r('red-stress', 'heat-stress', 1, 'heat brings colour too'),
   r('red-stress', 'underfed', 1.2, 'lean plants colour'),
   r('red-stress', 'root-rot', 0.5, 'lost roots colour late'),
@@ -289,7 +289,7 @@ export const SIGN_RULES: readonly SignRule[] = [
   given('dark-base', 'watered-lately', 'normal', 5, 'a base just wetted is darker for days'),
   given('dark-base', 'woody-form', 'natural-ageing', 1.6, 'such stems cork with age'),
   // Growth
-  r('stretched', 'too-dark', 10, 'it reaches for light'),
+  r('stretched', 'too-dark', 18, 'it reaches for light'),
   r('stretched', 'overwatering', 0.8, 'water without light makes length'),
   r('stretched', 'salt-build-up', 0.8, 'food without light makes length'),
   r('stretched', 'normal', 0.4, 'flower stalks are long by nature'),

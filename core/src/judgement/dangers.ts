@@ -3,6 +3,7 @@
  * `judge` (judge.ts) asks them in this order and takes the first answer.
  */
 import type { Form } from '../garden.ts';
+import { sleepsOn } from '../clinic/facts.ts';
 import type { CheckId } from '../clinic/checks.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import { DRY_TO_M, TOO_WET_TO_DRINK_M } from '../moisture.ts';
@@ -207,6 +208,35 @@ export function deadRoots(facts: Facts): Answer | null {
 /** A cause as likely as this is acted on. */
 export const ACTS_FROM = 0.45;
 
+/** Its season has come, and it sleeps on without leaves: warmth and light first, then the waking drink; no drink on a guess. */
+export function sleepsTooLong(facts: Facts): Answer | null {
+  const { outlook, today, state } = facts;
+  if (state === 'resting') return null;
+  const days = sleepsOn(outlook.plant, outlook.model.traits, today);
+  if (days === null) return null;
+  const felt = facts.seen.firmBase !== null && today - facts.seen.firmBase <= TOUCH_EVERY_DAYS;
+  const why: Reason = {
+    code: 'slept-too-long',
+    source: 'seen',
+    on: iso(today - days),
+    weight: 0.9,
+    n: { days },
+  };
+  return {
+    deeds: felt
+      ? [{ deed: 'wake' }, { deed: 'move', what: facts.warmthC < WAKES_FROM_C ? 'warmer' : 'brighter' }]
+      : [
+          { deed: 'look', what: 'base', then: { firm: 'wake', mush: 'act' } },
+          { deed: 'wait', until: null },
+        ],
+    because: [why],
+    until: null,
+    nextLook: iso(today + (felt ? 21 : 0)),
+  };
+}
+/** Most summer growers wake above this. */
+const WAKES_FROM_C = 20;
+
 /** It goes to sleep at its time: leaves are drawn down, and water would only keep it awake or rot it. */
 export function goesToSleep(facts: Facts): Answer | null {
   const { clinic, today, state } = facts;
@@ -240,6 +270,9 @@ export function slackAndWet(facts: Facts): Answer | null {
   };
 }
 
+/** So soon after a potting roots that were found sound have not rotted yet. */
+const SETTLES_DAYS = 14;
+
 /** Slack and wet, and yet nothing to lift it for: sound roots, roots just potted, or the heat of noon. */
 function settles({ clinic, seen, heat }: Facts): Answer['deeds'] | null {
   const { signs } = clinic.facts;
@@ -251,7 +284,9 @@ function settles({ clinic, seen, heat }: Facts): Answer['deeds'] | null {
       { deed: 'move', what: 'shadier' },
       { deed: 'wait', until: null },
     ];
-  const potted = likely && top.cause === 'transplant-shock' && since('firm-base');
+  const { pottedDays } = clinic.facts;
+  const settling = (likely && top.cause === 'transplant-shock') || (pottedDays !== null && pottedDays <= SETTLES_DAYS);
+  const potted = settling && since('firm-base');
   if (!since('roots-firm') && !potted) return null;
   return heat.highC >= heat.limitC
     ? [
@@ -325,7 +360,8 @@ function parched({ dryDays }: Facts): boolean {
 /** A ball that sheds its drink is stood in water instead, where its kind bears that. */
 export function soaked(facts: Facts, drink: Omit<Drink, 'food'>): Omit<Drink, 'food'> {
   const top = facts.clinic.diagnosis?.causes[0];
-  if (top?.cause !== 'water-repellent-mix' || top.probability < ACTS_FROM) return drink;
+  const ranThrough = facts.clinic.facts.signs.some(({ sign: name }) => name === 'water-runs-through');
+  if (!ranThrough && (top?.cause !== 'water-repellent-mix' || top.probability < ACTS_FROM)) return drink;
   if (facts.care.neverSoak || !facts.outlook.plant.pot.holes || drink.way === 'measured') return drink;
   return { ...drink, way: 'bottom', method: 'bottom' };
 }

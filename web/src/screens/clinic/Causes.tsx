@@ -1,6 +1,6 @@
 /** Ranked causes, each with what speaks for and against it; the keeper's verdict is taken here, and acts. */
 import type { ClinicSheet } from '@zinc-pail/contract/clinic';
-import { type Cause, closesAtOnce, type RankedCause, verdictFor } from '@zinc-pail/core';
+import { type Cause, closesAtOnce, HOLDS_UNTIL_WATERED, PACE, type RankedCause, verdictFor } from '@zinc-pail/core';
 import { causeWords } from '@zinc-pail/words/causes';
 import { evidenceWords } from '@zinc-pail/words/clinic';
 import { useState } from 'react';
@@ -112,12 +112,15 @@ function TakeIt({ cause, sheet }: { cause: Cause; sheet: ClinicSheet }) {
   const usual = verdictFor(cause, today);
   const [holds, setHolds] = useState(true);
   const [moves, setMoves] = useState(true);
+  const [paced, setPaced] = useState(true);
+  const pace = PACE[cause];
   if (cases.some((one) => one.cause === cause)) return <p className="text-[15px]">Its case is open, below.</p>;
   const harmless = closesAtOnce(cause);
   const take = () =>
     write(
       [
         { ...usual, hold_until: holds ? (usual.hold_until ?? null) : null, gap: moves ? (usual.gap ?? null) : null },
+        ...(pace && paced ? [{ type: 'changed' as const, date: today, pace }] : []),
         ...(harmless ? [{ type: 'case-closed' as const, date: today, cause, outcome: 'nothing' as const }] : []),
       ],
       harmless ? 'normal, left alone' : `taken to be ${causeWords(cause).name.toLowerCase()}`,
@@ -127,6 +130,10 @@ function TakeIt({ cause, sheet }: { cause: Cause; sheet: ClinicSheet }) {
       {usual.hold_until && (
         <Tick label={`no water until ${fullDay(usual.hold_until)}`} checked={holds} onChange={setHolds} />
       )}
+      {HOLDS_UNTIL_WATERED.includes(cause) && (
+        <p className="text-[15px]">No water until the first drink of its plan, some weeks on.</p>
+      )}
+      {pace && <Tick label={`its pot dries ${pace} from now on`} checked={paced} onChange={setPaced} />}
       {usual.gap && <Tick label={`its drinks a step ${usual.gap} from now on`} checked={moves} onChange={setMoves} />}
       <button type="button" className="btn btn-primary mt-1 h-11 px-5" disabled={busy} onClick={() => void take()}>
         {harmless ? 'Normal, leave it' : 'It is this: open a case'}

@@ -1,6 +1,6 @@
 /** One plant's sheet: what you see, what it means here, the next look, what is done about it. */
 import type { ClinicSheet } from '@zinc-pail/contract/clinic';
-import { checkOf, type CheckAnswer } from '@zinc-pail/core';
+import { checkOf, type CheckAnswer, type IntervalStep } from '@zinc-pail/core';
 import {
   actionWords,
   ANSWER_WORDS,
@@ -9,6 +9,7 @@ import {
   CHECK_WORDS,
   raisedWords,
 } from '@zinc-pail/words/clinic';
+import { ruleWords, stepWords } from '@zinc-pail/words/outlook';
 import { judgementWords } from '@zinc-pail/words/judgement';
 import { Link } from 'react-router';
 import { wordsOf } from '../../api/client.ts';
@@ -144,6 +145,13 @@ function Doing({ sheet }: { sheet: ClinicSheet }) {
   return (
     <section aria-labelledby="doing">
       <SectionHead id="doing">What to do</SectionHead>
+      {careful.length > 0 && (
+        <ul aria-label="Mind" className="mb-2 border-l-4 border-[var(--straw)] pl-3 text-[15px]">
+          {careful.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
       <ul className="text-[16px]">
         {answer.actions.map((action) => (
           <li key={`${action.action} ${action.of ?? ''}`} className="flex gap-3 border-b border-[var(--rule)] py-1.5">
@@ -162,31 +170,14 @@ function Doing({ sheet }: { sheet: ClinicSheet }) {
       </ul>
       {moved && (
         <p className="mt-2 text-[15px]">
-          Its rule has moved: {ruleWords(gap.before)} before, {ruleWords(gap.after)} now.{' '}
-          {gap.steps
-            .map(({ helped }) =>
-              helped === null
-                ? 'Whether it helped is told after a season.'
-                : helped
-                  ? 'It helped.'
-                  : 'The sign came again.',
-            )
-            .at(-1)}
+          Its rule has moved: {ruleWords(gap.before.due_m, gap.before.hold_days)} before,{' '}
+          {ruleWords(gap.after.due_m, gap.after.hold_days)} now.{' '}
+          {gap.steps.map((step) => stepWords(step as IntervalStep, today)).at(-1)}
+          {gap.steps.at(-1)?.helped === null && ' Whether it helped is told after a season.'}
         </p>
-      )}
-      {careful.length > 0 && (
-        <ul aria-label="Mind" className="mt-2 border-l-4 border-[var(--straw)] pl-3 text-[15px]">
-          {careful.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </ul>
       )}
     </section>
   );
 }
 
 const URGENCY = { today: 'today', 'this-week': 'this week', later: 'later', none: '' } as const;
-
-function ruleWords({ due_m: m, hold_days: days }: ClinicSheet['gap']['before']): string {
-  return `due at ${Math.round(m * 100)} % of its water${days > 0 ? ` and ${days} days more` : ''}`;
-}

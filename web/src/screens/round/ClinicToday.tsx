@@ -47,7 +47,7 @@ export function ClinicToday({ site }: { site: RoundSite }) {
     }
   };
   return (
-    <section aria-label="From the clinic" className="my-2 border-l-4 border-[var(--clay)] pl-3">
+    <section aria-label={`From the clinic, ${site.name}`} className="my-2 border-l-4 border-[var(--clay)] pl-3">
       <h3 className="text-[15px] font-semibold">From the clinic</h3>
       <Wrong words={wrong} />
       <ul>
