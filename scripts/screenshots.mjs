@@ -65,15 +65,6 @@ const VIEWS = [
   { file: 'walk.png', viewport: DESK, path: '/walk' },
   { file: 'clinic.png', viewport: { ...DESK, height: 1000 }, path: '/clinic' },
   { file: 'clinic-plant.png', viewport: { ...DESK, height: 1700 }, plant: '030', at: '/clinic' },
-  {
-    file: 'rules.png',
-    viewport: { ...DESK, height: 1000 },
-    plant: '202',
-    prepare: async (page) =>
-      page.evaluate(() =>
-        [...document.querySelectorAll('button')].find((b) => b.textContent === 'Set its rules…')?.click(),
-      ),
-  },
   { file: 'clinic-bench.png', viewport: BENCH, plant: '030', at: '/clinic' },
   {
     file: 'note.png',
