@@ -6,8 +6,8 @@ import { ownDatabase, sweepThrowAways } from './database.mjs';
 import { freePort, ROOT, say, withLock } from './lib.mjs';
 import { weatherStandIn } from './weather.mjs';
 
-/** @param weather whether the simulated weather service is started and asked */
-export async function serveDemo({ weather = false } = {}) {
+/** @param weather whether the simulated weather service is started and asked @param empty as a keeper begins */
+export async function serveDemo({ weather = false, empty = false } = {}) {
   await sweepThrowAways();
   await withLock('build', 'building', async () => {
     await bundleStale(['server', 'forecast-worker', 'demo-load', 'zinc', 'standin-weather']);
@@ -25,7 +25,7 @@ export async function serveDemo({ weather = false } = {}) {
     migrationsFolder: join(ROOT, 'server', 'migrations'),
     tell: say,
     weatherUrl: sky.url,
-    fill: (pool) => loadDemo(pool, say),
+    fill: empty ? null : (pool) => loadDemo(pool, say),
   });
   return {
     url: `http://127.0.0.1:${application.port}`,

@@ -7,6 +7,8 @@ import {
   type OutlookView,
   type SourcedRules,
   JUDGED,
+  type Spot,
+  SPOTS,
   REASON_CODES,
   STANDS,
   type Step,
@@ -87,7 +89,8 @@ export interface RoundSite {
   latitude_deg: number;
   /** lowest of the coming nights outside */
   nights_c: number[];
-  counts: Record<(typeof JUDGED)[number] | 'asleep', number>;
+  /** pots by what is judged of them today; those watered today already */
+  counts: Record<(typeof JUDGED)[number] | 'asleep' | 'watered', number>;
   can_ml: number;
   can: CanLine[];
   places: RoundPlace[];
@@ -106,6 +109,8 @@ export interface RoundSite {
   clinic: {
     steps: { plant_id: number; plant: string; place: string; cause: Cause; step: Step; due: string; time: number }[];
     raised: { plant_id: number; plant: string; place: string; code: WatchCode; n: Readonly<Record<string, number>> }[];
+    /** the bench that has waited longest for a look at all its plants; null where none is due */
+    inspect: { place_id: number; place: string; plants: number; last: string | null; spots: Spot[] } | null;
   };
   also: {
     plant_id: number;
@@ -418,7 +423,10 @@ export const roundSchema = named(
             load: list(whole(0, 1e6), 'counts'),
             can_ml: whole(1, 1e6),
             can: list(canLine, 'lines'),
-            counts: object(Object.fromEntries([...JUDGED, 'asleep'].map((kind) => [kind, whole(0, 1e6)])), 'counts'),
+            counts: object(
+              Object.fromEntries([...JUDGED, 'asleep', 'watered'].map((kind) => [kind, whole(0, 1e6)])),
+              'counts',
+            ),
             moves: list(
               object(
                 {
@@ -461,6 +469,18 @@ export const roundSchema = named(
                     'a hand raised',
                   ),
                   'hands raised',
+                ),
+                inspect: optional(
+                  object(
+                    {
+                      place_id: id(),
+                      place: text(120),
+                      plants: whole(1, 1e6),
+                      last: optional(day()),
+                      spots: list(oneOf(SPOTS), 'places'),
+                    },
+                    'a bench to look over',
+                  ),
                 ),
               },
               'what the clinic asks today',

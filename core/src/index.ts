@@ -103,3 +103,4 @@ export * from './clinic/answer.ts';
 export type { ClinicView } from './judgement/facts.ts';
 export { type KeptTask } from './care/task.ts';
 export { clinicStrip, type ClinicStrip } from './clinic/strip.ts';
+export { inspectionDays, SPOTS, type Spot, spotsOf } from './clinic/inspections.ts';

@@ -21,6 +21,7 @@ import { plantRoutes } from './plants/routes.ts';
 import { pottingRoutes } from './potting/routes.ts';
 import { roundRoutes } from './round/routes.ts';
 import { tableRoutes } from './table/routes.ts';
+import { townRoutes } from './towns/routes.ts';
 import { weatherRoutes } from './weather/routes.ts';
 
 /** Every way into the API; docs/api.md is written from these. */
@@ -42,6 +43,7 @@ export function allRoutes(app: App): Route[] {
     ...findRoutes(app),
     ...formatRoutes(app),
     ...labelRoutes(app),
+    ...townRoutes(),
   ];
 }
 

@@ -134,6 +134,38 @@ describe('guests', () => {
   });
 });
 
+describe('a bench is looked over', () => {
+  it('asked for once half of its plants are due, beside an outbreak within a week; all clean, and it is not asked again', async () => {
+    const { clinic: before } = await round();
+    expect(before.inspect).not.toBeNull();
+    expect(before.inspect!.spots.length).toBeGreaterThan(0);
+    const { pots } = (await here.ask(`/api/places/${before.inspect!.place_id}/pots`)).body as {
+      pots: { id: number }[];
+    };
+    expect(pots.length).toBe(before.inspect!.plants);
+    await here.ask('/api/marks', {
+      method: 'POST',
+      body: {
+        marks: pots.map(({ id }) => ({
+          plant_id: id,
+          entries: [
+            {
+              client_id: randomUUID(),
+              type: 'case-step',
+              date: today(),
+              cause: 'mealybug',
+              step: 'look-over',
+              found: 'clean',
+            },
+          ],
+        })),
+      },
+    });
+    const { clinic: after } = await round();
+    expect(after.inspect?.place_id).not.toBe(before.inspect!.place_id);
+  });
+});
+
 describe('what may not be written', () => {
   it.each([
     [{ type: 'verdict', cause: 'bad-luck' }, /cause/],

@@ -112,6 +112,22 @@ describe('the clinic', () => {
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     await page.close();
   }, 60_000);
+  it('begins with what is seen: pointed at on a plant of its build, then the plant, where it stands ready', async () => {
+    const page = await on.open('/clinic');
+    await press(page, 'or begin with what you see');
+    await press(page, 'pads');
+    await press(page, /^\d, Ribs and wool$/);
+    await press(page, 'White wool');
+    await sees(page, /On which plant do you see it: white wool/);
+    await expectAccessible(page);
+    await page.type('#amiss', 'Opuntia microdasys');
+    await press(page, /Opuntia microdasys/, 'ul[aria-label="Plants found"]');
+    await page.waitForSelector('button[data-ready=true]');
+    await page.click('button[data-ready=true]');
+    await told(page, /seen: white wool/);
+    await sees(page, /Mealybugs/, 'section[aria-labelledby=means]');
+    await page.close();
+  }, 60_000);
   it('“normal, leave it” closes as it opens', async () => {
     const id = await idOf('Crassula ‘Lantern’');
     const page = await on.open(`/clinic/${id}`);

@@ -13,6 +13,7 @@ import type {
   HistoryCode,
   Outcome,
   Raised,
+  Spot,
   Step,
   WatchCode,
   Worked,
@@ -272,6 +273,25 @@ export const WATCH_WORDS: Readonly<
 
 export function raisedWords({ code, n }: Raised, speaking: Speaking): { head: string; say: string } {
   return { head: WATCH_WORDS[code].head, say: WATCH_WORDS[code].say(n, speaking) };
+}
+
+const SPOT_WORDS: Readonly<Record<Spot, string>> = {
+  hearts: 'hearts',
+  axils: 'leaf axils',
+  ribs: 'between the ribs',
+  pads: 'where pads join',
+  undersides: 'undersides of leaves',
+  stalks: 'flower stalks',
+  necks: 'at the necks',
+  stems: 'cracks of the stems',
+};
+
+/** "Look all 13 over for guests: leaf axils, hearts, flower stalks. Last on 4 October." */
+export function inspectWords(
+  { plants, last, spots }: { plants: number; last: string | null; spots: readonly Spot[] },
+  { today }: Speaking,
+): string {
+  return `Look ${plants === 1 ? 'it' : `all ${plants}`} over for guests: ${spots.map((spot) => SPOT_WORDS[spot]).join(', ')}. ${last ? `Last ${onDay(last, today)}.` : 'Never yet.'}`;
 }
 
 export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import type { Cause } from './causes.ts';
 import type { WaterAnswer } from './answer.ts';
 import type { CareFacts } from '../care/task.ts';
-import { PEATY, roundPot, type Scene } from '../../test/gardens.ts';
+import type { Place } from '../garden.ts';
+import { INLAND, mirrored, PEATY, roundPot, type Scene } from '../../test/gardens.ts';
 import {
   AUTUMN,
   BALCONY,
@@ -33,6 +34,10 @@ const summer = () => new Story(SUMMER);
 const winter = () => new Story(DEEP_WINTER);
 const autumn = () => new Story(AUTUMN);
 const ECHEVERIA = kind('Echeveria elegans', { diameter_mm: 90, height_mm: 50 });
+const ZZ = kind('Zamioculcas zamiifolia', { diameter_mm: 150, height_mm: 400 });
+const ADENIUM = kind('Adenium obesum', { diameter_mm: 90, height_mm: 120 });
+const ALBUCA = kind('Albuca spiralis', { diameter_mm: 60, height_mm: 120 });
+const LAMP: Place = { id: 'place', kind: 'lamp-shelf', air: 'gentle', lamp: { ppfd_umol_m2_s: 200, hours: 14 } };
 const BIG = roundPot(140, 120, 'plastic');
 const ROTS = ['root-rot', 'stem-rot'] as const;
 const DRY = ['hold', 'after-check'] as const;
@@ -616,6 +621,125 @@ const CASES: readonly Worked[] = [
     scene: { plant: kind('Haworthia cooperi'), place: { ...FROST_FREE, air: 'still' } },
     top: 'leaf-spot',
     water: STANDS,
+  },
+  // The other traps, each beside its mirror
+  {
+    name: 'bone dry since today, taut, a store below ground',
+    story: () => summer().cared(28, 28, 200).felt('dry').saw('taut'),
+    scene: { plant: ZZ, pot: BIG },
+    top: 'normal',
+    water: STANDS,
+    first: 'wait',
+  },
+  {
+    name: 'the mirror: dry for three weeks, leaves finely wrinkled',
+    story: () => summer().cared(28, 49, 200).felt('dry', 21).felt('dry').saw('wrinkled', 1),
+    scene: { plant: ZZ, pot: BIG },
+    top: 'thirst',
+    water: 'now',
+  },
+  {
+    name: 'leafless past its usual rest, firm, in a dim corner',
+    story: () => new Story('2026-05-10').state('resting', 192).cared(20, 200, 300).saw('leafless').saw('firm-base'),
+    scene: { plant: ADENIUM, place: ROOM },
+    top: 'natural-rest',
+    water: 'hold',
+    first: 'wake',
+  },
+  {
+    name: 'the mirror: as long asleep, and mush',
+    story: () =>
+      new Story('2026-05-10').state('resting', 192).cared(20, 200, 300).saw('leafless').saw('mushy', 2, 'base'),
+    scene: { plant: ADENIUM, place: ROOM },
+    top: ROTS,
+    water: 'hold',
+    first: 'act',
+  },
+  {
+    name: 'the same, and nobody has pressed it yet',
+    story: () => new Story('2026-05-10').state('resting', 192).cared(20, 200, 300).saw('leafless'),
+    scene: { plant: ADENIUM, place: ROOM },
+    top: 'natural-rest',
+    water: 'after-check',
+    check: 'press-base',
+  },
+  {
+    name: 'winter bulb wilting in a hot northern July after bloom',
+    story: () => new Story('2026-07-10').cared(12, 35, 150).felt('dry').saw('limp').saw('leaves-dying-back'),
+    scene: { plant: ALBUCA },
+    top: 'natural-rest',
+    water: 'hold',
+  },
+  {
+    name: 'the mirror: the same date in the south, leaves growing',
+    story: () => new Story('2026-07-10').cared(12, 13, 150).felt('dry').saw('new-growth'),
+    scene: { plant: ALBUCA, latitude: -34, normals: mirrored(INLAND) },
+    top: ['normal', 'new-leaf'],
+    water: 'now',
+  },
+  {
+    name: 'limp clump in late November under a lamp, full pot, water runs through, dry',
+    story: () =>
+      new Story('2026-11-25').cared(10, 16, 120).felt('dry').saw('limp').saw('roots-out', 3).saw('water-runs-through'),
+    scene: { plant: ECHEVERIA, place: LAMP, mix: PEATY },
+    top: ['root-bound', 'water-repellent-mix'],
+    water: 'now',
+    first: 'water',
+  },
+  {
+    name: 'the mirror: as limp and as full, and wet',
+    story: () => new Story('2026-11-25').cared(10, 16, 120).drench(4).felt('wet').saw('limp').saw('roots-out', 3),
+    scene: { plant: ECHEVERIA, place: LAMP, mix: PEATY },
+    top: [...ROTS, 'root-bound', 'overwatering'],
+    water: DRY,
+  },
+  {
+    name: 'limp and wet five days after potting, base firm: settling, not rot',
+    story: () =>
+      summer().cared(14, 20).potted(5, { roots_cut: true }).drench(4).felt('wet').saw('limp').saw('firm-base'),
+    scene: { plant: ECHEVERIA },
+    top: 'transplant-shock',
+    water: 'hold',
+    first: 'wait',
+  },
+  {
+    name: 'a white film on a powdery kind with mites about: still its own',
+    story: () => summer().cared(14, 5).saw('powdery-film'),
+    scene: {
+      plant: kind('Dudleya brittonii', { diameter_mm: 120, height_mm: 70 }),
+      facts: { neighbours: [{ plantId: 'a', pest: 'spider-mite', on: SUMMER }] },
+    },
+    top: 'normal',
+    water: STANDS,
+  },
+  {
+    name: 'wool found on the roots at the potting',
+    story: () =>
+      summer()
+        .cared(14, 20)
+        .potted(3, { findings: ['pests'] })
+        .saw('firm-base'),
+    scene: { place: COLD_GLASS },
+    top: 'root-mealybug',
+    water: ['no-change', 'hold', 'after-check'],
+  },
+  {
+    name: 'brown on the lit side days after a remedy was put on it',
+    story: () =>
+      summer()
+        .cared(14, 5)
+        .add({ type: 'case-step', date: new Story(SUMMER).ago(3), cause: 'mealybug', step: 'swab' })
+        .saw('brown-scorch', 2, 'sun-side'),
+    scene: { plant: ECHEVERIA },
+    top: 'sun-scorch',
+    water: STANDS,
+  },
+  {
+    name: 'curls gone straight, kept in leaf in a dim room',
+    story: () => winter().cared(14, 12, 200).saw('curl-lost'),
+    scene: { plant: ALBUCA, place: ROOM },
+    top: 'too-dark',
+    water: ['no-change', 'hold', 'now', 'after-check'],
   },
 ];
 

@@ -1,4 +1,6 @@
 /** How much water, and how: never more than a plant of its kind should get. */
+import { isoDay } from '../calendar/day.ts';
+import { stepsAsked } from '../clinic/cases.ts';
 import type { Drink } from './deeds.ts';
 import type { Facts } from './facts.ts';
 import type { MethodId } from '../watering.ts';
@@ -27,6 +29,11 @@ const BIG_POT_ML = 900;
 const PEATY_FROM = 0.33;
 /** No drench is told as more than this share of the mix, but for kinds that must stay damp. */
 const LARGEST_SHARE = 0.35;
+
+/** An open case has a flush to come. */
+function flushAsked({ clinic, today }: Facts): boolean {
+  return clinic.cases.some((one) => stepsAsked(one, isoDay(today)).some(({ step }) => step === 'flush'));
+}
 
 /** A full drink by the plant's rules. */
 export function fullDrink(facts: Facts): Omit<Drink, 'food'> {
@@ -68,7 +75,7 @@ export function fullDrink(facts: Facts): Omit<Drink, 'food'> {
   // Salts go with a drink that is due, in growth and good light that dries it again; an unknown plant is not flooded on
   // a guess.
   if (
-    salts.flush &&
+    (salts.flush || flushAsked(facts)) &&
     state === 'growing' &&
     liked !== 'bottom' &&
     !nameUnknown &&

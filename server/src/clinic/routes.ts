@@ -26,7 +26,7 @@ import { LONG_S } from '../http/limit.ts';
 import { notFound } from '../http/refusals.ts';
 import { route, type Route } from '../http/route.ts';
 import { plantDetail } from '../plants/store.ts';
-import { closedCases, lookedOver, patients } from './store.ts';
+import { closedCases, type LookedOver, lookedOver, patients } from './store.ts';
 
 export function clinicRoutes(app: App): Route[] {
   return [
@@ -136,7 +136,7 @@ function answers({ cause, openedOn }: Case, { signs, top }: Pick<ClinicLine, 'si
 function outbreaksOf(
   here: readonly Patient[],
   lines: readonly { patient: Patient; line: ClinicLine }[],
-  looked: ReadonlyMap<number, string>,
+  looked: ReadonlyMap<number, LookedOver>,
 ): Outbreak[] {
   const found = new Map<string, Outbreak>();
   for (const { patient, line } of lines)
@@ -152,7 +152,7 @@ function outbreaksOf(
     const sick = new Set(outbreak.on.map(({ id }) => id));
     outbreak.beside = here
       .filter((other) => other.place_id === outbreak.place_id && !sick.has(other.id))
-      .map(({ id, name }) => ({ id, name, looked: looked.get(id) ?? null }));
+      .map(({ id, name }) => ({ id, name, looked: looked.get(id)?.day ?? null }));
   }
   return [...found.values()].toSorted((a, b) => b.on.length - a.on.length);
 }

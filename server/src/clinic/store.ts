@@ -62,15 +62,22 @@ export async function closedCases(
   return out.toSorted((a, b) => (a.case.closed!.on < b.case.closed!.on ? 1 : -1));
 }
 
-/** When each plant of a site was last looked over for guests: found clean, or guests found, or touched at all for that. */
-export async function lookedOver(pool: Pool, siteId: number): Promise<Map<number, string>> {
-  const [rows] = await pool.query<Row<{ plant_id: number; day: string }>[]>(
-    `SELECT j.plant_id, MAX(j.day) AS day FROM journal j JOIN stay s ON s.open_plant_id = j.plant_id
-       JOIN place pl ON pl.id = s.place_id
-     WHERE pl.site_id = ? AND j.voided_at IS NULL AND j.type = 'case-step'
-       AND JSON_VALUE(j.detail, '$.found') IN ('clean', 'guests')
-     GROUP BY j.plant_id`,
+export interface LookedOver {
+  /** the day on which it was last found clean, or guests were found on it */
+  day: string | null;
+  /** since when it is here, as far as known */
+  from: string | null;
+}
+
+/** When each plant of a site was last looked over for guests; one never looked over counts from the day it came. */
+export async function lookedOver(pool: Pool, siteId: number): Promise<Map<number, LookedOver>> {
+  const [rows] = await pool.query<Row<{ plant_id: number } & LookedOver>[]>(
+    `SELECT p.id AS plant_id, IFNULL(p.acquired_on, (SELECT MIN(f.day) FROM journal f WHERE f.plant_id = p.id)) AS \`from\`,
+       (SELECT MAX(j.day) FROM journal j WHERE j.plant_id = p.id AND j.voided_at IS NULL AND j.type = 'case-step'
+         AND JSON_VALUE(j.detail, '$.found') IN ('clean', 'guests')) AS day
+     FROM place pl JOIN stay s ON s.place_id = pl.id AND s.to_day IS NULL JOIN plant p ON p.id = s.plant_id
+     WHERE pl.site_id = ?`,
     [siteId],
   );
-  return new Map(rows.map(({ plant_id: id, day }) => [id, day]));
+  return new Map(rows.map(({ plant_id: id, day, from }) => [id, { day, from }]));
 }

@@ -48,3 +48,12 @@ export async function findPlants(pool: Pool, words: readonly (readonly string[])
   );
   return rows;
 }
+
+/** Every word of a name or a place that a plant can be found by, small letters. */
+export async function knownWords(pool: Pool): Promise<string[]> {
+  const [rows] = await pool.query<Row<{ words: string }>[]>(
+    `SELECT DISTINCT p.name AS words FROM plant p UNION SELECT DISTINCT IFNULL(p.other_names, '') FROM plant p
+       UNION SELECT name FROM place`,
+  );
+  return [...new Set(rows.flatMap(({ words }) => words.toLowerCase().split(/[^\p{L}\p{N}]+/u)))].filter(Boolean);
+}

@@ -1,7 +1,23 @@
 /** The round as it stands, kept until an outlook, an order or a setting changes. Lines of pots are kept one by one. */
 import type { CanLine, ColdPot, RoundPlace, RoundPot, RoundSite, RoundSoFar } from '@zinc-pail/contract/api';
 import type { Shelter } from '@zinc-pail/contract/marks';
-import { doseFor, drinkOf, JUDGED, judgedAs, stepsAsked, WEEKS_AHEAD } from '@zinc-pail/core';
+import {
+  dayNumber,
+  doseFor,
+  drinkOf,
+  type Form,
+  genusByAnyName,
+  inspectionDays,
+  JUDGED,
+  judgedAs,
+  type PlaceKind,
+  placeDefaults,
+  spotsOf,
+  spreads,
+  stepsAsked,
+  WEEKS_AHEAD,
+} from '@zinc-pail/core';
+import { type LookedOver, lookedOver } from '../clinic/store.ts';
 import { groupBy } from '../grouping.ts';
 import type { App } from '../context.ts';
 import { type SiteRow, sites } from '../garden/store.ts';
@@ -88,7 +104,7 @@ export class RoundBook {
   }
 
   private async view(site: SiteRow, kit: CanKit, outlooks: SiteOutlooks): Promise<RoundSite> {
-    const [places, cards, hardenings, looks, sheltered, stoodAt, pottings] = await Promise.all([
+    const [places, cards, hardenings, looks, sheltered, stoodAt, pottings, looked] = await Promise.all([
       placeRows(this.app.pool, site.id),
       plantCards(this.app.pool, site.id),
       openHardenings(this.app.pool, site.id),
@@ -96,6 +112,7 @@ export class RoundBook {
       shelteredOn(this.app.pool, site.id, outlooks.today),
       stoodBefore(this.app.pool, site.id, outlooks.today),
       latePottings(this.app.pool, site.id, outlooks.today),
+      lookedOver(this.app.pool, site.id),
     ]);
     const pots = cards.flatMap((card) => {
       const pot = roundPot(card, outlooks);
@@ -114,6 +131,7 @@ export class RoundBook {
       counts: {
         ...(Object.fromEntries(JUDGED.map((kind) => [kind, of(kind)])) as Record<(typeof JUDGED)[number], number>),
         asleep: all.filter((pot) => pot.outlook.state === 'resting').length,
+        watered: all.filter((pot) => pot.outlook.last_watered === outlooks.today).length,
       },
       can_ml: kit.canMl,
       can: canLines(all, kit),
@@ -142,7 +160,10 @@ export class RoundBook {
       }),
       load: weeklyLoad(outlooks, all),
       moves: movesOf(this.app.outlooks.climatesSoFar(site.id), { places, pots, outlooks, stoodAt }),
-      clinic: clinicToday(pots, places, outlooks),
+      clinic: {
+        ...clinicToday(pots, places, outlooks),
+        inspect: benchToLookOver(pots, places, outlooks, looked),
+      },
       also: [
         ...hardenings.flatMap(({ plant_id, plant, steps }) => {
           const step = steps.find(({ date }) => date === outlooks.today);
@@ -161,7 +182,7 @@ function clinicToday(
   pots: readonly { pot: RoundPot; placeId: number }[],
   places: readonly { id: number; name: string }[],
   { tasks, today }: SiteOutlooks,
-): RoundSite['clinic'] {
+): Omit<RoundSite['clinic'], 'inspect'> {
   const names = new Map(places.map(({ id, name }) => [id, name]));
   const lines = pots.flatMap(({ pot, placeId }) => {
     const clinic = tasks.get(pot.id)?.clinic;
@@ -180,6 +201,51 @@ function clinicToday(
       clinic.cases.length > 0 ? [] : clinic.raised.map(({ code, n }) => ({ ...at, code, n })),
     ),
   };
+}
+
+/** A bench is asked for once half of its plants are due a look. */
+const DUE_SHARE = 0.5;
+const FRESH_DAYS = 60;
+
+/** One bench a day at most: the one whose plants have waited longest, against how often each should be looked over. */
+function benchToLookOver(
+  pots: readonly { pot: RoundPot; placeId: number }[],
+  places: readonly { id: number; name: string; kind: PlaceKind }[],
+  { tasks, views, today }: SiteOutlooks,
+  looked: ReadonlyMap<number, LookedOver>,
+): RoundSite['clinic']['inspect'] {
+  const now = dayNumber(today);
+  let most = 0;
+  let found: RoundSite['clinic']['inspect'] = null;
+  for (const [placeId, some] of groupBy(pots, (one) => one.placeId)) {
+    const place = places.find(({ id }) => id === placeId);
+    if (!place) continue;
+    const sick = some.some(({ pot }) => tasks.get(pot.id)?.clinic?.cases.some(({ cause }) => spreads(cause)));
+    let waited = 0;
+    let due = 0;
+    let last: string | null = null;
+    for (const { pot } of some) {
+      const known = looked.get(pot.id);
+      const since = known?.day ?? known?.from ?? today;
+      const every = inspectionDays({
+        genus: genusByAnyName(pot.name)?.name ?? null,
+        form: pot.form as Form,
+        indoors: placeDefaults(place.kind).indoors,
+        blooming: tasks.get(pot.id)?.clinic?.signs.some(({ sign }) => sign === 'buds') ?? false,
+        outbreak: sick,
+        fresh: known?.from != null && now - dayNumber(known.from) <= FRESH_DAYS,
+      });
+      const over = (now - dayNumber(since)) / every;
+      waited += over;
+      if (over >= 1) due++;
+      if (known?.day && (last === null || known.day < last)) last = known.day;
+    }
+    if (due / some.length < DUE_SHARE || waited / some.length <= most) continue;
+    most = waited / some.length;
+    const forms = some.map(({ pot }) => views.get(pot.id)?.traits.form ?? (pot.form as Form));
+    found = { place_id: placeId, place: place.name, plants: some.length, last, spots: spotsOf(forms).slice(0, 3) };
+  }
+  return found;
 }
 
 /** A pot that is judged to stand too cold tonight, or nearly, with the limit that says so; or that was seen to today. */

@@ -1,11 +1,11 @@
 import type { Shelter } from '@zinc-pail/contract/marks';
-import type { FeedLabel } from '@zinc-pail/core';
+import type { FeedLabel, PlaceKind } from '@zinc-pail/core';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 
 export interface BenchRow {
   id: number;
   name: string;
-  kind: string;
+  kind: PlaceKind;
   quarantine: number;
   version: number;
 }

@@ -32,19 +32,19 @@ export function Stick({ moisture, dueM, height, label }: StickProps) {
     >
       <defs>
         <pattern id={hatch} width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(-35)">
-          <rect width="4" height="4" fill="var(--wood)" />
-          <rect width="4" height="1.8" fill="var(--earth)" />
+          <rect width="4" height="4" fill="var(--stick-dry)" />
+          <rect width="4" height="1.8" fill="var(--stick-wet)" />
         </pattern>
       </defs>
       <path
         d={`M10,${TOP}h8v${bottom - TOP}l-4,${POINT}l-4,${-POINT}z`}
-        fill="var(--wood)"
+        fill="var(--stick-dry)"
         stroke="var(--wood-edge)"
         strokeWidth={1}
       />
       <rect x={10.5} y={y(p90)} width={7} height={Math.max(0, y(p10) - y(p90))} fill={`url(#${hatch})`} />
-      <rect x={10.5} y={y(p10)} width={7} height={Math.max(0, bottom - y(p10))} fill="var(--earth)" />
-      {p90 > 0.06 && <path d={`M10,${bottom}h8l-4,${POINT}z`} fill="var(--earth)" />}
+      <rect x={10.5} y={y(p10)} width={7} height={Math.max(0, bottom - y(p10))} fill="var(--stick-wet)" />
+      {p90 > 0.06 && <path d={`M10,${bottom}h8l-4,${POINT}z`} fill="var(--stick-wet)" />}
       <path d={`M3,${y(dueM) - 3.5}L9.5,${y(dueM)}L3,${y(dueM) + 3.5}z`} fill="var(--clay)" />
     </svg>
   );

@@ -1,7 +1,7 @@
 import { Keyboard, Moon, Search, Sun, UserRound } from 'lucide-react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { Link, NavLink, Outlet, ScrollRestoration, useNavigate } from 'react-router';
+import { Link, NavLink, Outlet, ScrollRestoration, useLocation, useNavigate } from 'react-router';
 import { Dialog } from '../forms/Dialog.tsx';
 import { Choice, Field } from '../forms/Fields.tsx';
 import { Find } from './Find.tsx';
@@ -9,6 +9,7 @@ import { keeperName, LONGEST_KEEPER, setKeeperName } from './keeper.ts';
 import { KeySheet } from './KeySheet.tsx';
 import { useKeys } from './keys.ts';
 import { useTheme } from './theme.ts';
+import { useTitle } from './title.ts';
 import { MarkBar } from '../marking/Marks.tsx';
 import { Timers } from '../marking/Timers.tsx';
 import { setUnits, type Units, units } from '../words/units.ts';
@@ -25,6 +26,13 @@ const SCREENS = [
   { to: '/shed', label: 'Shed', key: 's' },
 ] as const;
 
+/** The walk is reached from the Round alone; a plant's own pages say its name. */
+function titleOf(path: string): string | null {
+  if (/^\/(plants|clinic)\/./.test(path)) return null;
+  if (path === '/walk') return 'The walk';
+  return SCREENS.find(({ to }) => (to === '/' ? path === '/' : path.startsWith(to)))?.label ?? 'No such page';
+}
+
 type Panel = 'keys' | 'find' | 'keeper' | null;
 
 /** The zinc rim round every screen. */
@@ -32,6 +40,7 @@ export function Frame() {
   const [panel, setPanel] = useState<Panel>(null);
   const [theme, turnLook] = useTheme();
   const navigate = useNavigate();
+  useTitle(titleOf(useLocation().pathname));
   useKeys(
     useMemo(
       () => ({

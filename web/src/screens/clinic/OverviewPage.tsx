@@ -3,12 +3,12 @@ import type { ClinicView, Outbreak, Patient } from '@zinc-pail/contract/clinic';
 import { causeWords } from '@zinc-pail/words/causes';
 import { caseStateWords, CHECK_WORDS, OUTCOME_WORDS, raisedWords, workedWords } from '@zinc-pail/words/clinic';
 import { signWords } from '@zinc-pail/words/signs';
-import { useQuery } from '@tanstack/react-query';
-import { type ReactNode, useDeferredValue, useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
-import { ask, wordsOf } from '../../api/client.ts';
+import { wordsOf } from '../../api/client.ts';
 import { useClinic } from '../../api/clinic.ts';
 import { SectionHead, Wrong } from '../../forms/Fields.tsx';
+import { Start } from './Start.tsx';
 import { Waiting } from '../../frame/Waiting.tsx';
 import { Name } from '../../naming/Name.tsx';
 import { count } from '../../words/amounts.ts';
@@ -24,55 +24,6 @@ export function OverviewPage() {
       <Wrong words={error && !clinic ? wordsOf(error) : null} />
       {clinic ? <Wards clinic={clinic} /> : !error && <Waiting what="the cases" />}
     </>
-  );
-}
-
-/** Something is amiss with a plant: which one? */
-function Start() {
-  const [typed, setTyped] = useState('');
-  const sought = useDeferredValue(typed.trim());
-  const found = useQuery({
-    queryKey: ['find', sought],
-    queryFn: async () =>
-      (
-        await ask<{ plants: { id: number; number: string; name: string; place?: string; ended?: string | null }[] }>(
-          `/find?q=${encodeURIComponent(sought)}`,
-        )
-      ).plants,
-    enabled: sought !== '',
-    placeholderData: (before) => before,
-  });
-  return (
-    <div className="mb-6 mt-2 max-w-xl">
-      <label htmlFor="amiss" className="mb-1 block font-semibold">
-        Something is amiss with
-      </label>
-      <input
-        id="amiss"
-        className="input h-12 w-full text-[17px]"
-        placeholder="name, number or place of the plant"
-        maxLength={100}
-        value={typed}
-        onChange={(event) => setTyped(event.target.value)}
-      />
-      {sought !== '' && (
-        <ul aria-label="Plants found">
-          {(found.data ?? [])
-            .filter(({ ended }) => !ended)
-            .slice(0, 8)
-            .map((plant) => (
-              <li key={plant.id} className="border-b border-[var(--rule)]">
-                <Link to={`/clinic/${plant.id}`} className="flex min-h-11 flex-wrap items-center gap-x-3 px-2">
-                  <Name written={plant.name} />
-                  <span className="text-[14px] text-[var(--ink-2)]">
-                    {plant.number}, {plant.place}
-                  </span>
-                </Link>
-              </li>
-            ))}
-        </ul>
-      )}
-    </div>
   );
 }
 

@@ -5,6 +5,7 @@ import { signPlaceWords, signWords } from '@zinc-pail/words/signs';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Camera } from 'lucide-react';
 import { useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { ask, NotSent, wordsOf } from '../../api/client.ts';
 import { plantKey } from '../../api/plant.ts';
 import { SignGlyph } from '../../drawing/SignGlyph.tsx';
@@ -26,12 +27,15 @@ export function Pointing({ sheet }: { sheet: ClinicSheet }) {
   const { patient, today } = sheet;
   const { write, busy, pictures } = useSheetMarks(sheet);
   const zones = zonesOf(patient.form);
-  const [zone, setZone] = useState<Zone['id'] | null>(null);
+  // What was pointed at before the plant was chosen stands ready.
+  const [asked] = useSearchParams();
+  const [zone, setZone] = useState<Zone['id'] | null>((asked.get('zone') as Zone['id'] | null) ?? null);
+  const before = asked.get('sign');
   const [strength, setStrength] = useState('2');
   const [midday, setMidday] = useState(false);
   const [all, setAll] = useState(false);
   const chosen = zones.find(({ id }) => id === zone);
-  const shown = chosen ? (all ? chosen.signs : chosen.signs.slice(0, FIRST_SHOWN)) : [];
+  const shown = chosen ? (all || before ? chosen.signs : chosen.signs.slice(0, FIRST_SHOWN)) : [];
   const seen = sheet.strip.events.filter(
     (event) => event.type === 'sign' && Date.parse(today) - Date.parse(event.date) <= STANDS_DAYS * 86_400_000,
   );
@@ -87,7 +91,8 @@ export function Pointing({ sheet }: { sheet: ClinicSheet }) {
                 key={sign}
                 type="button"
                 disabled={busy}
-                className="flex min-h-[64px] items-center gap-2 border border-[var(--rule)] px-2 py-1 text-left hover:border-[var(--ink)]"
+                className="flex min-h-[64px] items-center gap-2 border border-[var(--rule)] px-2 py-1 text-left hover:border-[var(--ink)] data-[ready=true]:border-2 data-[ready=true]:border-[var(--clay)]"
+                data-ready={sign === before}
                 onClick={() => {
                   const where = placeOf(chosen.id, sign);
                   const when = sign === 'limp' && midday ? 'midday' : null;
@@ -105,7 +110,7 @@ export function Pointing({ sheet }: { sheet: ClinicSheet }) {
           {chosen.signs.includes('limp') && (
             <Tick label="limp only at midday, firm by evening" checked={midday} onChange={setMidday} />
           )}
-          {chosen.signs.length > FIRST_SHOWN && !all && (
+          {chosen.signs.length > FIRST_SHOWN && !all && !before && (
             <button type="button" className="h-11 underline" onClick={() => setAll(true)}>
               {chosen.signs.length - FIRST_SHOWN} more
             </button>

@@ -16,6 +16,7 @@ import { wordsOf } from '../../api/client.ts';
 import { useSheet } from '../../api/clinic.ts';
 import { SignGlyph } from '../../drawing/SignGlyph.tsx';
 import { SectionHead, Wrong } from '../../forms/Fields.tsx';
+import { useTitle } from '../../frame/title.ts';
 import { Waiting } from '../../frame/Waiting.tsx';
 import { Name } from '../../naming/Name.tsx';
 import { units } from '../../words/units.ts';
@@ -34,6 +35,7 @@ export function SheetPage({ plantId }: { plantId: number }) {
 
 function Sheet({ sheet }: { sheet: ClinicSheet }) {
   const { patient, today, judgement, raised, cases, closed } = sheet;
+  useTitle(`${patient.name}, clinic`);
   const speaking = { units: units(), today };
   const words = judgementWords(judgement, speaking);
   return (

@@ -21,8 +21,9 @@ import {
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { memo, type ReactNode, useMemo, useRef, useState } from 'react';
-import { Link } from 'react-router';
+import { memo, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { fromAddress, toAddress, USUAL } from './address.ts';
 import { ask, wordsOf } from '../../api/client.ts';
 import { kitKey, useKit } from '../../api/kit.ts';
 import { usePlaces } from '../../api/places.ts';
@@ -46,7 +47,6 @@ const columns: ColumnDef<TableRow>[] = COLUMNS.map(({ id, head, size }) => ({
   sortUndefined: 'last',
   sortingFn: (a, b) => compared(a.original[id], b.original[id]),
 }));
-const USUAL: VisibilityState = Object.fromEntries(COLUMNS.map(({ id, usual }) => [id, usual]));
 
 export default function ListScreen() {
   const table = useTable();
@@ -65,11 +65,18 @@ interface ListProps {
 
 /** What is shown, sorted and chosen. */
 function useRows(rows: TableRow[]) {
-  const [sorting, setSorting] = useState<SortingState>([]);
-  const [filters, setFilters] = useState<ColumnFiltersState>([]);
-  const [visible, setVisible] = useState<VisibilityState>(USUAL);
+  const [address, setAddress] = useSearchParams();
+  const [first] = useState(() => fromAddress(address));
+  const [sorting, setSorting] = useState<SortingState>(first.sort);
+  const [filters, setFilters] = useState<ColumnFiltersState>(first.filters);
+  const [visible, setVisible] = useState<VisibilityState>(first.visible);
   const [picked, setPicked] = useState<RowSelectionState>({});
-  const [search, setSearch] = useState('');
+  const [search, setSearch] = useState(first.search);
+  // Back, reload and a link that is sent show the same list.
+  useEffect(() => {
+    const next = toAddress({ sort: sorting, filters, visible, search });
+    if (next.toString() !== address.toString()) setAddress(next, { replace: true });
+  }, [sorting, filters, visible, search, address, setAddress]);
   const table = useReactTable({
     data: rows,
     columns,

@@ -21,6 +21,7 @@ import { NotePanel } from '../../marking/NotePanel.tsx';
 import { sawPlant } from '../../frame/recent.ts';
 import { units } from '../../words/units.ts';
 import { StateMark } from '../../naming/StateMark.tsx';
+import { useTitle } from '../../frame/title.ts';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { Book } from './Book.tsx';
 import { Cautions } from './Cautions.tsx';
@@ -77,6 +78,7 @@ function useDeeds(plant: PlantView) {
 
 function Plant({ plant }: { plant: PlantView }) {
   const { outlook, site } = plant;
+  useTitle(plant.name);
   const [search] = useSearchParams();
   const [panel, setPanel] = useState<Panel>(search.has('look-over') ? 'look-over' : null);
   const { pot, water, feel, busy } = useDeeds(plant);

@@ -71,7 +71,7 @@ export function Bench({
           </button>
         )}
         {pots.length > 0 && (
-          <div className="ml-auto mr-[118px] hidden w-[324px] xl:block">
+          <div className="ml-auto mr-[148px] hidden w-[324px] xl:block">
             <StripAxis today={site.today} />
           </div>
         )}

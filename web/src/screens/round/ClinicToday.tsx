@@ -1,7 +1,7 @@
 /** What the clinic asks today: steps of open cases that have come due, and hands that the record raised. */
-import type { PlantView, RoundSite } from '@zinc-pail/contract/api';
+import type { PlantView, RoundPot, RoundSite } from '@zinc-pail/contract/api';
 import { causeWords } from '@zinc-pail/words/causes';
-import { raisedWords, STEP_WORDS } from '@zinc-pail/words/clinic';
+import { inspectWords, raisedWords, STEP_WORDS } from '@zinc-pail/words/clinic';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { ask, wordsOf } from '../../api/client.ts';
@@ -24,14 +24,30 @@ function handsByKind(raised: readonly Hand[]): [string, Hand[]][] {
 }
 
 export function ClinicToday({ site }: { site: RoundSite }) {
-  const { steps, raised } = site.clinic;
+  const { steps, raised, inspect } = site.clinic;
+  const [lookedAt, setLookedAt] = useState<number | null>(null);
+  const toLook = inspect && inspect.place_id !== lookedAt ? inspect : null;
   const { mark } = useMarks();
   const [done, setDone] = useState<ReadonlySet<string>>(new Set());
   const [all, setAll] = useState(false);
   const [wrong, setWrong] = useState<string | null>(null);
   const key = ({ plant_id: id, cause, step, time }: Line) => `${id} ${cause} ${step} ${time}`;
   const left = steps.filter((line) => !done.has(key(line)));
-  if (left.length === 0 && raised.length === 0) return null;
+  if (left.length === 0 && raised.length === 0 && !toLook) return null;
+  const allClean = async (placeId: number) => {
+    try {
+      setWrong(null);
+      const { pots } = await ask<{ pots: RoundPot[] }>(`/places/${placeId}/pots`);
+      const written = await mark(
+        pots.map((pot) => ({ plantId: pot.id, name: pot.name, today: site.today, seen: null, before: pot })),
+        () => stepEvents('mealybug', 'look-over', 'clean', site.today),
+        'looked over, clean',
+      );
+      if (written) setLookedAt(placeId);
+    } catch (error) {
+      setWrong(wordsOf(error));
+    }
+  };
   const answer = async (line: Line, found: Parameters<typeof stepEvents>[2]) => {
     try {
       setWrong(null);
@@ -104,6 +120,22 @@ export function ClinicToday({ site }: { site: RoundSite }) {
             </li>
           );
         })}
+        {toLook && (
+          <li className="flex min-h-11 flex-wrap items-center gap-x-3 text-[15px]">
+            <span>
+              <strong className="font-semibold">{toLook.place}:</strong>{' '}
+              {inspectWords(toLook, { units: units(), today: site.today })}
+            </span>
+            <span className="flex gap-1">
+              <button type="button" className="h-11 px-2 underline" onClick={() => void allClean(toLook.place_id)}>
+                all clean
+              </button>
+              <Link to="/clinic" className="flex h-11 items-center px-2 underline">
+                guests found
+              </Link>
+            </span>
+          </li>
+        )}
       </ul>
       {!all && left.length > SHOWN && (
         <button type="button" className="h-11 underline" onClick={() => setAll(true)}>

@@ -47,7 +47,7 @@ export function PotRow({ pot, today, current, chosen, onHere, onWater, onFeel, o
       onFocus={onHere}
       data-testid={`pot-${pot.number}`}
       style={FAR_ROWS}
-      className={`grid grid-cols-[64px_26px_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-[var(--rule)] py-1 xl:grid-cols-[64px_26px_minmax(0,1fr)_324px_110px] ${chosen ? 'bg-[color-mix(in_oklab,var(--clay)_12%,var(--paper))]' : ''} ${current ? 'bg-[var(--frame)] shadow-[inset_4px_0_0_var(--clay)]' : ''}`}
+      className={`grid grid-cols-[64px_26px_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-[var(--rule)] py-1 xl:grid-cols-[64px_26px_minmax(0,1fr)_324px_140px] ${chosen ? 'bg-[color-mix(in_oklab,var(--clay)_12%,var(--paper))]' : ''} ${current ? 'bg-[var(--frame)] shadow-[inset_4px_0_0_var(--clay)]' : ''}`}
     >
       <PotGlyph
         pot={outlook.pot}

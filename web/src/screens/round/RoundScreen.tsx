@@ -7,6 +7,8 @@ import { marked } from '../../marking/markEvents.ts';
 import { NotePanel } from '../../marking/NotePanel.tsx';
 import { count, degrees, litres } from '../../words/amounts.ts';
 import { addDays, longDay } from '../../words/days.ts';
+import { useKit } from '../../api/kit.ts';
+import { BeginScreen } from '../begin/BeginScreen.tsx';
 import { Also } from './Also.tsx';
 import { ClinicToday } from './ClinicToday.tsx';
 import { Bench } from './Bench.tsx';
@@ -21,7 +23,7 @@ export function RoundScreen() {
     return soFar.data && soFar.data.coming.length > 0 ? <SoFar round={soFar.data} /> : <Waiting what="the round" />;
   if (round.isError && !round.data) return <Failed error={round.error} again={() => void round.refetch()} />;
   if (round.data.sites.every((site) => site.places.every((place) => place.pots.length + place.left === 0)))
-    return <Empty />;
+    return <Empty begun={round.data.sites.length > 0} />;
   return <Round round={round.data} />;
 }
 
@@ -51,20 +53,21 @@ function SoFar({ round }: { round: RoundSoFar }) {
   );
 }
 
-function Empty() {
+/** No site yet: the beginning. A site without plants: the next step, and the other ways in. */
+function Empty({ begun }: { begun: boolean }) {
+  const kit = useKit();
+  if (kit.isError && !kit.data) return <Failed error={kit.error} again={() => void kit.refetch()} />;
+  if (!kit.data) return <Waiting what="the shelves" />;
+  if (!begun) return <BeginScreen kit={kit.data} />;
   return (
     <div className="p-6">
       <h1 className="text-2xl font-semibold">Nothing on the benches yet</h1>
       <p className="my-2 max-w-prose">
-        Say where your garden lies in the{' '}
-        <Link to="/shed" className="underline">
-          shed
-        </Link>
-        , make a{' '}
+        Make a{' '}
         <Link to="/benches" className="underline">
           bench
-        </Link>
-        , and{' '}
+        </Link>{' '}
+        if there is none, and{' '}
         <Link to="/take-in" className="underline">
           take a plant in
         </Link>
@@ -72,7 +75,7 @@ function Empty() {
         <Link to="/shed" className="underline">
           shed
         </Link>
-        . Started once without <code>--empty</code>, Zinc Pail shows the demo collection.
+        .
       </p>
     </div>
   );
@@ -165,7 +168,7 @@ function DaySwitch({ back, onChange }: { back: number; onChange(back: number): v
 }
 
 function SiteHead({ site, many, tools }: { site: RoundSite; many: boolean; tools: React.ReactNode }) {
-  const { act, water, look, soon, leave, asleep } = site.counts;
+  const { act, water, look, soon, leave, asleep, watered } = site.counts;
   const canMl = site.can.reduce((sum, line) => sum + line.ml, 0);
   const coldest = Math.min(...site.nights_c);
   return (
@@ -183,7 +186,9 @@ function SiteHead({ site, many, tools }: { site: RoundSite; many: boolean; tools
             <strong className="font-semibold text-[var(--rust)]">{act} to act on</strong>,{' '}
           </>
         )}
-        <strong className="font-semibold">{count(water, 'pot')} to water</strong>
+        <strong className="font-semibold">
+          {watered > 0 ? `${watered} of ${watered + water} watered` : `${count(water, 'pot')} to water`}
+        </strong>
         {look > 0 && `, ${look} to look at`}
         {soon > 0 && `, ${soon} soon`}, {leave} to leave alone
         {asleep > 0 && `, ${asleep} of them asleep`}.{' '}

@@ -29,14 +29,14 @@ const site = (over: Partial<RoundSite> = {}): RoundSite => ({
   today: '2026-06-04',
   latitude_deg: 47,
   nights_c: [8, 9, 10],
-  counts: { act: 0, water: 2, look: 0, soon: 1, leave: 3, asleep: 1 },
+  counts: { act: 0, water: 2, look: 0, soon: 1, leave: 3, asleep: 1, watered: 0 },
   can_ml: 5000,
   can: [],
   places: [place()],
   load: [3, 2, 0, 0, 1, 0, 0, 4],
   also: [],
   moves: [],
-  clinic: { steps: [], raised: [] },
+  clinic: { steps: [], raised: [], inspect: null },
   ...over,
 });
 const shown = (sites: RoundSite[], queries = new QueryClient()) => {

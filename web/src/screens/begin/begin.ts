@@ -1,0 +1,153 @@
+/** What a keeper who begins has told so far, and the requests that make it so. */
+import type { Town } from '@zinc-pail/contract/towns';
+import type { Kit } from '@zinc-pail/contract/keeping';
+import type { PlaceKind, WaterKind } from '@zinc-pail/core';
+import { USUAL_POTS } from '../takein/usualPots.ts';
+
+export const STEPS = ['where', 'water', 'bench', 'plant'] as const;
+export type StepName = (typeof STEPS)[number];
+
+export interface Draft {
+  town: Town | null;
+  tap: WaterKind | null;
+  kind: PlaceKind | null;
+  /** the way its glass or wall faces, degrees; null: all round, or not known */
+  faces: number | null;
+  name: string;
+  /** the genus that was meant, where the name fits several */
+  meant: string | null;
+  pot: string;
+  mix: number | null;
+  lastWatered: 'today' | 'week' | 'unknown';
+}
+
+export const EMPTY: Draft = {
+  town: null,
+  tap: null,
+  kind: null,
+  faces: null,
+  name: '',
+  meant: null,
+  pot: 'round-85-plastic',
+  mix: null,
+  lastWatered: 'unknown',
+};
+
+/** Kinds of place that want to know which way they face. */
+const FACING: ReadonlySet<PlaceKind> = new Set<PlaceKind>(['windowsill', 'covered', 'cold-glass', 'heated-glass']);
+export const asksFacing = (kind: PlaceKind | null) => kind !== null && FACING.has(kind);
+
+export const KINDS: readonly { kind: PlaceKind; label: string; sense: string }[] = [
+  { kind: 'windowsill', label: 'A windowsill', sense: 'indoors, right at the glass' },
+  { kind: 'room', label: 'In the room', sense: 'indoors, off the window' },
+  { kind: 'covered', label: 'A balcony', sense: 'outdoors, rain kept off' },
+  { kind: 'open', label: 'In the open', sense: 'outdoors, sky above' },
+  { kind: 'cold-glass', label: 'A cold glasshouse', sense: 'no heating' },
+  { kind: 'heated-glass', label: 'A heated glasshouse', sense: 'kept from frost' },
+  { kind: 'lamp-shelf', label: 'Under a lamp', sense: 'a shelf with light of its own' },
+];
+const LAMP = { ppfd_umol_m2_s: 180, hours: 12 };
+
+export const COMPASS: readonly { label: string; deg: number }[] = [
+  { label: 'north', deg: 0 },
+  { label: 'north-east', deg: 45 },
+  { label: 'east', deg: 90 },
+  { label: 'south-east', deg: 135 },
+  { label: 'south', deg: 180 },
+  { label: 'south-west', deg: 225 },
+  { label: 'west', deg: 270 },
+  { label: 'north-west', deg: 315 },
+];
+
+export const TAPS: readonly { kind: WaterKind; label: string; sense: string }[] = [
+  { kind: 'hard', label: 'Hard', sense: 'the kettle furs up' },
+  { kind: 'soft', label: 'Soft', sense: 'no lime, soap lathers at once' },
+  { kind: 'softened', label: 'From a softener', sense: 'salt is put into it' },
+];
+
+/** The first step that still lacks its answer. */
+export function nextStep({ town, tap, kind }: Draft): StepName {
+  if (!town) return 'where';
+  if (!tap) return 'water';
+  return kind ? 'plant' : 'bench';
+}
+
+/** The bagged soil in which most bought plants stand: the usual answer, and what "don't know" means. */
+export function baggedMix({ mixes }: Pick<Kit, 'mixes'>): number | null {
+  const bagged = mixes.find(({ name }) => /bagged|potting soil/i.test(name));
+  return (bagged ?? mixes[0])?.id ?? null;
+}
+
+/** What has been made on the way: a try that failed half way goes on where it stopped. */
+export interface Made {
+  site?: number;
+  water?: boolean;
+  place?: number;
+  client_id: string;
+}
+
+type Ask = <T>(path: string, init?: { method: 'POST'; body: unknown }) => Promise<T>;
+
+/** Site, water, bench and plant, one after the other. */
+export async function makeIt(draft: Draft, kit: Kit, today: string, made: Made, ask: Ask): Promise<void> {
+  const { town, tap, kind, faces } = draft;
+  if (!town || !tap || !kind) throw new RangeError('where, water and bench first');
+  made.site ??= (
+    await ask<{ id: number }>('/sites', {
+      method: 'POST',
+      body: {
+        name: town.name,
+        latitude_deg: town.latitude_deg,
+        longitude_deg: town.longitude_deg,
+        elevation_m: 0,
+        time_zone: town.time_zone,
+      },
+    })
+  ).id;
+  if (!made.water) {
+    await ask('/waters', { method: 'POST', body: { name: 'Tap', kind: tap } });
+    made.water = true;
+  }
+  made.place ??= (
+    await ask<{ id: number }>('/places', {
+      method: 'POST',
+      body: {
+        site_id: made.site,
+        name: benchName(draft),
+        kind,
+        air: kind === 'open' || kind === 'covered' ? 'breezy' : 'still',
+        aspect_deg: asksFacing(kind) ? faces : null,
+        ...(kind === 'lamp-shelf' ? { lamp: LAMP } : {}),
+      },
+    })
+  ).id;
+  await ask('/plants', {
+    method: 'POST',
+    body: {
+      client_id: made.client_id,
+      name: draft.name.trim(),
+      taxon: draft.meant,
+      name_sure: 'likely',
+      pot: USUAL_POTS.find(({ id }) => id === draft.pot)!.pot,
+      mix_id: draft.mix ?? baggedMix(kit),
+      place_id: made.place,
+      date: today,
+      count: 1,
+      ...(draft.lastWatered === 'unknown'
+        ? {}
+        : { last_watered: daysBefore(today, draft.lastWatered === 'today' ? 0 : 7) }),
+    },
+  });
+}
+
+function daysBefore(day: string, days: number): string {
+  return new Date(Date.parse(day) - days * 86_400_000).toISOString().slice(0, 10);
+}
+
+/** "Windowsill, south". */
+export function benchName({ kind, faces }: Pick<Draft, 'kind' | 'faces'>): string {
+  const label = KINDS.find((one) => one.kind === kind)?.label.replace(/^(A|In the|Under a) /, '') ?? 'Bench';
+  const facing = asksFacing(kind) ? COMPASS.find(({ deg }) => deg === faces)?.label : undefined;
+  const name = label.charAt(0).toUpperCase() + label.slice(1);
+  return facing ? `${name}, ${facing}` : name;
+}
