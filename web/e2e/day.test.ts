@@ -229,6 +229,52 @@ describe('one plant', () => {
   });
 });
 
+describe('the shelf', () => {
+  it.each([
+    ['desk', { width: 1280, height: 800 }],
+    ['bench', { width: 390, height: 844 }],
+  ] as const)('shows every pot of a bench from the side, at the %s, and opens one at a tap', async (_, viewport) => {
+    const page = await on.open('/benches', viewport);
+    await press(page, 'from the side');
+    await page.waitForSelector('ol[aria-label="From the side"] button');
+    await page.waitForFunction(() => document.querySelectorAll('ol[aria-label="From the side"] button').length > 60);
+    await expectAccessible(page);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(viewport.width);
+    // No name runs into its neighbour's, no pot stands on another.
+    const collide = await page.$$eval('ol[aria-label="From the side"] li', (pots) => {
+      const boxes = pots.map((pot) => pot.getBoundingClientRect());
+      return boxes.filter((a, i) =>
+        boxes.some(
+          (b, j) =>
+            j > i && a.left < b.right - 1 && b.left < a.right - 1 && a.top < b.bottom - 1 && b.top < a.bottom - 1,
+        ),
+      ).length;
+    });
+    expect(collide).toBe(0);
+    await page.click('ol[aria-label="From the side"] button');
+    await page.waitForFunction(() => location.pathname.startsWith('/plants/'));
+    await page.close();
+  });
+  it('opens on the Round, where a tap on a pot that is due waters it', async () => {
+    const page = await on.open('/');
+    await press(page, /^Show the shelf of Roof/);
+    const due = 'ol[aria-label="From the side"] button[data-judged="water"]';
+    await page.waitForSelector('ol[aria-label="From the side"] button');
+    const first = await page.$(due);
+    if (first) {
+      await first.click();
+      await page.waitForFunction(() =>
+        /watered|flushed/.test(document.querySelector('[data-testid=told]')?.textContent ?? ''),
+      );
+      await page.keyboard.press('u');
+      await page.waitForFunction(() =>
+        /taken back/.test(document.querySelector('[data-testid=told]')?.textContent ?? ''),
+      );
+    }
+    await page.close();
+  });
+});
+
 describe('finding', () => {
   it('by part of a name with the keyboard alone; what was seen comes first next time', async () => {
     const page = await on.open('/benches');

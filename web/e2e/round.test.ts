@@ -141,7 +141,7 @@ describe.each([
   ['desk', { width: 1280, height: 800 }],
   ['bench', { width: 390, height: 844 }],
 ] as const)('at the %s', (_name, viewport) => {
-  it.each(['/', '/plants/1', '/benches', '/list', '/take-in', '/shed', '/walk', '/nowhere'])(
+  it.each(['/', '/plants/1', '/benches', '/list', '/take-in', '/shed', '/walk', '/clinic', '/clinic/1', '/nowhere'])(
     '%s fits and axe finds nothing, by day and at dusk',
     async (path) => {
       const page = await open(path, viewport);

@@ -189,6 +189,39 @@ describe('opening and closing', () => {
   });
 });
 
+describe('what was seen of a case', () => {
+  const rotten = (...more: PlantEvent[]) =>
+    diagnosed(
+      new Story(SUMMER)
+        .cared(14, 20)
+        .drench(9)
+        .saw('soft-base', 2, 'base', 6)
+        .add({ ...verdictFor('stem-rot', on(-6)) }, ...more),
+      { plant: kind('Echeveria elegans', { diameter_mm: 90, height_mm: 50 }) },
+    );
+  it('asks to be unpotted until that is done, then only waits; closed, it is as any other', () => {
+    expect(rotten().judgement.deeds[0]).toEqual({ deed: 'act', what: 'unpot' });
+    const cut = rotten(did('stem-rot', 'cut', -5)).judgement.deeds;
+    expect(cut[0]).toMatchObject({ deed: 'wait' });
+    expect(cut.some(({ deed }) => deed === 'act')).toBe(false);
+    const closed = rotten(did('stem-rot', 'cut', -5), {
+      type: 'case-closed',
+      date: on(-1),
+      cause: 'stem-rot',
+      outcome: 'cured',
+    });
+    expect(closed.judgement.deeds[0].deed).not.toBe('act');
+    expect(closed.judgement.because.map(({ code }) => code)).not.toContain('rot-seen');
+  });
+  it('a soft base found anew after the case was closed is rot again', () => {
+    const again = rotten(
+      { type: 'case-closed', date: on(-3), cause: 'stem-rot', outcome: 'cured' },
+      { type: 'sign', date: on(0), sign: 'soft-base', strength: 2 },
+    );
+    expect(again.judgement.deeds[0]).toEqual({ deed: 'act', what: 'unpot' });
+  });
+});
+
 describe('a verdict acts', () => {
   const ECHEVERIA = kind('Echeveria elegans', { diameter_mm: 90, height_mm: 50 });
   const dry = () => new Story(SUMMER).cared(14, 21).felt('dry');

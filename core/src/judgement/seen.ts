@@ -121,6 +121,11 @@ export function whatWasSeen(
         seen.looksSinceDrink = 0;
         seen.slack = null;
         seen.taut = null;
+      } else if (event.type === 'case-step') {
+        // Out of the pot and in hand: what was seen of it is being seen to.
+        if (event.step === 'unpot' || event.step === 'cut' || event.step === 'pot-dry') seen.rot = null;
+      } else if (event.type === 'case-closed') {
+        Object.assign(seen, { rot: null, slack: null, tooMuch: null });
       } else if (event.type === 'move') {
         // What grows now, grows there: it is looked at again.
         seen.stretched = null;

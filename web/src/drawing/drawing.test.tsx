@@ -6,6 +6,7 @@ import { garden, judged, plusDays } from '../../../core/test/gardens.ts';
 import { BecauseBars } from './BecauseBars.tsx';
 import { PlantShape } from './plantShapes.tsx';
 import { PotGlyph } from './PotGlyph.tsx';
+import { Shelf, shelfScale } from './Shelf.tsx';
 import { Stick } from './Stick.tsx';
 import { Strip, STRIP_WIDTH, StripAxis, stripX } from './Strip.tsx';
 
@@ -162,4 +163,55 @@ describe('why', () => {
     expect(markup).toContain('+2.0 d');
     expect(markup).toContain('4.0 mm a day from a wet surface: sooner');
   });
+});
+
+describe('the shelf', () => {
+  const of = (id: number, outlook: OutlookView, deeds: object[], over: object = {}) =>
+    ({
+      id,
+      number: `00${id}`,
+      name: 'Rebutia minuscula',
+      form: 'globe',
+      diameter_mm: 60,
+      height_mm: 50,
+      revision: 1,
+      quarantine_until: null,
+      outlook,
+      task: { judgement: { ...judged({ today: TODAY }).judgement, deeds }, amount_ml: 120, water: 'rain', food: null },
+      ...over,
+    }) as unknown as Parameters<typeof Shelf>[0]['pots'][number];
+  const WATER = {
+    deed: 'water',
+    way: 'drench',
+    method: 'drench',
+    amount_ml: 120,
+    water: 'rain',
+    food: null,
+    flush: false,
+  };
+  const draw = (...pots: Parameters<typeof Shelf>[0]['pots'][number][]) =>
+    renderToStaticMarkup(<Shelf pots={pots} today={TODAY} onPot={() => {}} />);
+  it('draws the skewer of a pot to water, half of it where it is to be felt, none of one left alone', () => {
+    const skewers = (markup: string) =>
+      [...markup.matchAll(/viewBox="0 0 16 (\d+)"/g)].map((found) => Number(found[1]));
+    const [full] = skewers(draw(of(1, dry, [WATER])));
+    const [half] = skewers(draw(of(1, dry, [{ deed: 'look', what: 'depth', then: {} }])));
+    expect(full!).toBeGreaterThan(half!);
+    expect(skewers(draw(of(1, fresh, [{ deed: 'wait', until: null }])))).toEqual([]);
+  });
+  it('a sleeper stands on a blue sill, a pot to act on on a red one, and says so', () => {
+    expect(draw(of(1, asleep, [{ deed: 'sleep', next_look: null }]))).toContain('var(--dusk)');
+    const act = draw(of(1, asleep, [{ deed: 'act', what: 'out-of-frost' }]));
+    expect(act).toContain('var(--rust)');
+    expect(act).toContain('Bring it in tonight');
+  });
+  it('one scale for the bench: twice as wide is drawn twice as wide, and the largest still fits', () => {
+    const small = of(1, fresh, [WATER]);
+    const large = of(2, fresh, [WATER], { diameter_mm: 900, height_mm: 1200 });
+    expect(shelfScale([small])).toBeGreaterThan(shelfScale([small, large]));
+    expect(shelfScale([small, large])).toBeGreaterThanOrEqual(0.28);
+    expect(draw(small, large)).toContain('Drench, 120 ml');
+  });
+  it('one kept apart says so', () =>
+    expect(draw(of(1, fresh, [WATER], { quarantine_until: '2099-01-01' }))).toContain(', apart'));
 });

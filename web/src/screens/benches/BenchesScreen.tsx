@@ -10,6 +10,7 @@ import { todayIn } from '../../words/days.ts';
 import { KIND_WORDS } from '../../words/places.ts';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { BenchDrawing } from './BenchDrawing.tsx';
+import { BenchShelf } from './BenchShelf.tsx';
 import { PlacePanel } from './PlacePanel.tsx';
 import { ReadingsPanel } from './ReadingsPanel.tsx';
 
@@ -21,6 +22,7 @@ export default function BenchesScreen() {
   const kit = useKit();
   const [editing, setEditing] = useState<PlaceView | 'new' | null>(null);
   const [reading, setReading] = useState<PlaceView | null>(null);
+  const [side, setSide] = useState(false);
   if (places.isPending || kit.isPending) return <Waiting what="the benches" />;
   if (places.isError) return <Failed error={places.error} again={() => void places.refetch()} />;
   if (kit.isError) return <Failed error={kit.error} again={() => void kit.refetch()} />;
@@ -39,6 +41,19 @@ export default function BenchesScreen() {
         <Link to="/walk" className="flex h-11 items-center underline">
           change the walk
         </Link>
+        <div role="group" aria-label="Seen" className="ml-auto flex">
+          {(['from above', 'from the side'] as const).map((view) => (
+            <button
+              key={view}
+              type="button"
+              aria-pressed={side === (view === 'from the side')}
+              className={`h-11 border-b-4 px-3 ${side === (view === 'from the side') ? 'border-[var(--clay)] font-semibold' : 'border-transparent'}`}
+              onClick={() => setSide(view === 'from the side')}
+            >
+              {view}
+            </button>
+          ))}
+        </div>
       </div>
       {places.data.length === 0 && (
         <p className="max-w-prose">
@@ -63,6 +78,7 @@ export default function BenchesScreen() {
           many={kit.data.sites.length > 1}
           household={kit.data.collection}
           today={todayIn(kit.data.sites.find((site) => site.id === place.site_id)?.time_zone ?? 'UTC')}
+          side={side}
           onEdit={() => setEditing(place)}
           onRead={() => setReading(place)}
         />
@@ -91,6 +107,8 @@ interface PlaceSectionProps {
   many: boolean;
   household: { has_pets: boolean; has_children: boolean };
   today: string;
+  /** seen from the side, not from above */
+  side: boolean;
   onEdit(): void;
   onRead(): void;
 }
@@ -114,7 +132,7 @@ function Advice({ place, all }: { place: PlaceView; all: readonly PlaceView[] })
   );
 }
 
-function PlaceSection({ place, all, many, household, today, onEdit, onRead }: PlaceSectionProps) {
+function PlaceSection({ place, all, many, household, today, side, onEdit, onRead }: PlaceSectionProps) {
   return (
     <section aria-labelledby={`bench-${place.id}`} className="mb-8">
       <div className="flex flex-wrap items-baseline gap-x-4 border-b-2 border-[var(--ink)]">
@@ -149,7 +167,7 @@ function PlaceSection({ place, all, many, household, today, onEdit, onRead }: Pl
           </button>
         </span>
       </div>
-      <BenchDrawing place={place} />
+      {side ? <BenchShelf placeId={place.id} today={today} /> : <BenchDrawing place={place} />}
       <Facts place={place} />
       <LightWords place={place} />
       <Advice place={place} all={all} />

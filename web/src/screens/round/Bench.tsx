@@ -1,5 +1,9 @@
 import type { RoundPlace, RoundPot, RoundSite } from '@zinc-pail/contract/api';
 import { ChevronDown, ChevronUp } from 'lucide-react';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useBench } from '../../api/round.ts';
+import { Shelf } from '../../drawing/Shelf.tsx';
 import { degrees } from '../../words/amounts.ts';
 import { StripAxis } from '../../drawing/Strip.tsx';
 import { kindOf } from '../../words/deeds.ts';
@@ -44,6 +48,9 @@ export function Bench({
   onNote,
   onChoose,
 }: BenchProps) {
+  const [shelf, setShelf] = useState(false);
+  const navigate = useNavigate();
+  const all = useBench(place.id, shelf);
   const due = pots.filter((pot) => kindOf(pot, site.today) === 'water');
   const allChosen = due.length > 0 && due.every((pot) => chosen.has(pot.id));
   const others = place.left - place.asleep;
@@ -60,6 +67,15 @@ export function Bench({
         <span className="text-[15px] text-[var(--ink-2)]">
           {degrees(place.today.tmin_c)} to {degrees(place.today.tmax_c)} today · air {place.today.rh_pct} %
         </span>
+        <button
+          type="button"
+          aria-expanded={shelf}
+          aria-label={`${shelf ? 'Fold' : 'Show'} the shelf of ${place.name}`}
+          className="flex h-11 items-center px-2 text-[15px] underline hover:text-[var(--clay)]"
+          onClick={() => setShelf((before) => !before)}
+        >
+          {shelf ? 'fold the shelf' : 'the shelf'}
+        </button>
         {due.length > 1 && (
           <button
             type="button"
@@ -76,6 +92,15 @@ export function Bench({
           </div>
         )}
       </div>
+      {shelf && all.data && (
+        <div className="mt-3">
+          <Shelf
+            pots={all.data}
+            today={site.today}
+            onPot={(pot) => (kindOf(pot, site.today) === 'water' ? onWater(pot) : void navigate(`/plants/${pot.id}`))}
+          />
+        </div>
+      )}
       <ul>
         {pots.map((pot) => (
           <PotRow
