@@ -24,10 +24,18 @@ const VIEWS = [
     prepare: async (page) => page.type('input[role=combobox]', 'Gymnocalycium cf. horstii'),
   },
   {
-    file: 'take-in-bench.png',
-    viewport: BENCH,
-    path: '/take-in',
-    prepare: async (page) => page.type('input[role=combobox]', 'hens and chicks'),
+    file: 'shelf.png',
+    viewport: DESK,
+    path: '/benches',
+    prepare: async (page) => {
+      await page.evaluate(() =>
+        [...document.querySelectorAll('button')].find((b) => b.textContent === 'from the side')?.click(),
+      );
+      await page.waitForSelector('ol[aria-label="From the side"] button');
+      await page.evaluate(() =>
+        [...document.querySelectorAll('h2')].find((h) => h.textContent.includes('Attic'))?.scrollIntoView(),
+      );
+    },
   },
   { file: 'shed.png', viewport: { ...DESK, height: 1100 }, path: '/shed' },
   {

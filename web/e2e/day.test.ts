@@ -52,9 +52,12 @@ describe('many at once', () => {
       .flatMap((site) => site.places)
       .find((place) => place.pots.filter((pot) => isDue(pot)).length > 1)!;
     const due = bench.pots.filter((pot) => isDue(pot));
-    for (let i = 0; i < 200 && !(await page.$(`#pot-${due[0]!.id}[aria-current]`)); i++) await page.keyboard.press('j');
-    await page.keyboard.press('X');
-    await sees(page, new RegExp(`${due.length} pots chosen`));
+    for (let i = 0; i < 200 && !(await page.$(`#pot-${due[0]!.id}[aria-current]`)); i++)
+      await page.keyboard.press('ArrowDown');
+    await page.keyboard.down('Shift');
+    await page.keyboard.press('Space');
+    await page.keyboard.up('Shift');
+    await sees(page, new RegExp(`In hand: ${due.length} pots`));
     await expectAccessible(page);
     await page.keyboard.press('w');
     expect(await told(page, /pots: watered as advised/)).toContain(`${due.length} pots`);
@@ -62,7 +65,9 @@ describe('many at once', () => {
       (await get<{ pots: Pot[] }>(`/api/places/${bench.id}/pots`)).pots.map((pot) => [pot.id, pot]),
     );
     for (const pot of due) expect(isDue(after.get(pot.id)!)).toBe(false);
-    await page.keyboard.press('u');
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
     await told(page, /taken back/);
     expect((await potsOf()).filter((pot) => due.some(({ id }) => id === pot.id) && isDue(pot))).toHaveLength(
       due.length,
@@ -73,7 +78,8 @@ describe('many at once', () => {
     const page = await on.open('/');
     const due = (await potsOf()).find((pot) => isDue(pot))!;
     await page.keyboard.press('y');
-    for (let i = 0; i < 200 && !(await page.$(`#pot-${due.id}[aria-current]`)); i++) await page.keyboard.press('j');
+    for (let i = 0; i < 200 && !(await page.$(`#pot-${due.id}[aria-current]`)); i++)
+      await page.keyboard.press('ArrowDown');
     await page.keyboard.press('w');
     await told(page, /watered.*yesterday/);
     const { journal } = await get<{ journal: { voided: boolean; event: { date: string; type: string } }[] }>(
@@ -81,7 +87,9 @@ describe('many at once', () => {
     );
     const entry = journal.find(({ voided, event }) => !voided && event.type === 'watering');
     expect(entry!.event.date < (await round()).sites[0]!.today).toBe(true);
-    await page.keyboard.press('u');
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
     await told(page, /taken back/);
     await page.close();
   });
@@ -97,7 +105,8 @@ describe('many at once', () => {
         marks: [{ plant_id: due.id, entries: [{ client_id: id, date: today, type: 'watering', method: 'drench' }] }],
       }),
     });
-    for (let i = 0; i < 200 && !(await page.$(`#pot-${due.id}[aria-current]`)); i++) await page.keyboard.press('j');
+    for (let i = 0; i < 200 && !(await page.$(`#pot-${due.id}[aria-current]`)); i++)
+      await page.keyboard.press('ArrowDown');
     await page.keyboard.press('w');
     expect(await told(page, /already/)).toMatch(/Ida has watered it already/);
     await fetch(`${on.url}/api/marks/void`, {
@@ -266,7 +275,9 @@ describe('the shelf', () => {
       await page.waitForFunction(() =>
         /watered|flushed/.test(document.querySelector('[data-testid=told]')?.textContent ?? ''),
       );
-      await page.keyboard.press('u');
+      await page.keyboard.down('Control');
+      await page.keyboard.press('z');
+      await page.keyboard.up('Control');
       await page.waitForFunction(() =>
         /taken back/.test(document.querySelector('[data-testid=told]')?.textContent ?? ''),
       );

@@ -36,7 +36,7 @@ describe('the round by keyboard', () => {
     const row = `#pot-${due.id}`;
     const before = await textOf(page, row);
     // Walk down with j until the pot is the current one.
-    for (let i = 0; i < 200 && !(await page.$(`${row}[aria-current]`)); i++) await page.keyboard.press('j');
+    for (let i = 0; i < 200 && !(await page.$(`${row}[aria-current]`)); i++) await page.keyboard.press('ArrowDown');
     await page.keyboard.press('w');
     const said = await told(page, /watered|stood in water/);
     expect(said).toMatch(/Next drink .+, was (today|yesterday)/);
@@ -62,17 +62,20 @@ describe('the round by keyboard', () => {
   it('undoes with u at once', async () => {
     const page = await open('/');
     const due = (await pots()).find((pot) => isDue(pot))!;
-    for (let i = 0; i < 200 && !(await page.$(`#pot-${due.id}[aria-current]`)); i++) await page.keyboard.press('j');
+    for (let i = 0; i < 200 && !(await page.$(`#pot-${due.id}[aria-current]`)); i++)
+      await page.keyboard.press('ArrowDown');
     await page.keyboard.press('w');
     await told(page, /watered|stood in water/);
-    await page.keyboard.press('u');
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
     await told(page, /taken back/);
     expect((await pots()).find((pot) => pot.id === due.id)!.outlook.water).toEqual(due.outlook.water);
     await page.close();
   });
   it('opens a plant with Enter and comes back with g; ? shows the keys', async () => {
     const page = await open('/');
-    await page.keyboard.press('j');
+    await page.keyboard.press('ArrowDown');
     await page.keyboard.press('Enter');
     await page.waitForFunction(() => location.pathname.startsWith('/plants/'));
     await page.waitForSelector('h1');
@@ -91,7 +94,7 @@ describe('the round by keyboard', () => {
 describe('noting something', () => {
   it('bad input shows words and loses nothing typed; put right, it is written', async () => {
     const page = await open('/');
-    await page.keyboard.press('j');
+    await page.keyboard.press('ArrowDown');
     await page.keyboard.press('n');
     await page.waitForSelector('dialog[open]');
     await page.click('dialog input[value=measured]');
@@ -108,7 +111,9 @@ describe('noting something', () => {
     await page.click('dialog button[type=submit]');
     await page.waitForFunction(() => !document.querySelector('dialog[open]'));
     await told(page, /a measure, 1[23] ml/);
-    await page.keyboard.press('u');
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
     await told(page, /taken back/);
     await page.close();
   });
@@ -124,7 +129,7 @@ describe('noting something', () => {
           })
         : void request.continue(),
     );
-    await page.keyboard.press('j');
+    await page.keyboard.press('ArrowDown');
     await page.keyboard.press('n');
     await page.waitForSelector('dialog[open]');
     await page.click('dialog input[value=note]');

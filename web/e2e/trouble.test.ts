@@ -70,7 +70,7 @@ describe('a line that is dead', () => {
     const before = await entries(first!);
     await page.keyboard.press('l');
     await page.waitForSelector(`#pot-${first}`);
-    await page.keyboard.press('j');
+    await page.keyboard.press('ArrowDown');
     line.down = true;
     await page.keyboard.press('2');
     await told(page, /does not answer/);
@@ -99,7 +99,7 @@ describe('a line that is dead', () => {
     });
     await page.keyboard.press('l');
     await page.waitForSelector(`#pot-${first}`);
-    await page.keyboard.press('j');
+    await page.keyboard.press('ArrowDown');
     await page.keyboard.press('1');
     await told(page, /does not answer/);
     expect(await entries(first!)).toBe(before + 1);

@@ -5,14 +5,14 @@ const KEYS: { screen: string; hints: KeyHint[] }[] = [
   {
     screen: 'On the round',
     hints: [
-      { keys: ['j', '↓'], does: 'next pot' },
-      { keys: ['k', '↑'], does: 'pot before' },
+      { keys: ['↓'], does: 'next pot' },
+      { keys: ['↑'], does: 'pot before' },
       { keys: ['w'], does: 'watered, as advised' },
       { keys: ['n'], does: 'note something else: another amount, a check, another day' },
       { keys: ['1', '2', '3'], does: 'felt wet, damp, dry' },
       { keys: ['Enter'], does: 'open the plant' },
-      { keys: ['x'], does: 'choose this pot; a mark goes to all that are chosen' },
-      { keys: ['X'], does: 'choose all that are to be watered on this bench' },
+      { keys: ['space'], does: 'take this pot in hand; a mark goes to all in hand' },
+      { keys: ['shift', 'space'], does: 'take in hand all that are to be watered on this bench' },
       { keys: ['y'], does: 'write for yesterday, and for today again' },
       { keys: ['l'], does: 'show or hide the pots to leave alone' },
     ],
@@ -28,7 +28,7 @@ const KEYS: { screen: string; hints: KeyHint[] }[] = [
   {
     screen: 'Everywhere',
     hints: [
-      { keys: ['u'], does: 'take back the last mark' },
+      { keys: ['ctrl', 'z'], does: 'take back the last mark (cmd z on a Mac)' },
       { keys: ['/'], does: 'find a plant' },
       { keys: ['g', 'b', 'i'], does: 'round, benches, list' },
       { keys: ['m', 'e'], does: 'almanac, weather' },

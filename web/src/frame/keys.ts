@@ -12,14 +12,26 @@ function isTyping(target: EventTarget | null): boolean {
   return Boolean(element?.closest('input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]'));
 }
 
-/** Plain keys as commands: not while typing, not with Ctrl or Alt, not over an open dialog. */
+/** What a key is called: `w`, `ArrowDown`, `Space`, `Shift+Space`, and `Mod+z` with Ctrl or Cmd held. */
+function nameOf(event: KeyboardEvent): string {
+  if (event.ctrlKey || event.metaKey) return `Mod+${event.key.toLowerCase()}`;
+  if (event.key === ' ') return event.shiftKey ? 'Shift+Space' : 'Space';
+  return event.key;
+}
+
+/**
+ * Keys as commands: not while typing, not with Alt, not over an open dialog. The space bar is left to a button or a box that
+ * has the focus.
+ */
 export function useKeys(commands: Record<string, (event: KeyboardEvent) => void>): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+      if (event.altKey || isTyping(event.target)) return;
       if (document.querySelector('dialog[open]') && event.key !== 'Escape') return;
-      const command = commands[event.key];
+      const command = commands[nameOf(event)];
       if (!command) return;
+      const pressed = (event.target as HTMLElement | null)?.closest('button, a, input, summary, [role=slider]');
+      if (event.key === ' ' && pressed) return;
       event.preventDefault();
       command(event);
     };

@@ -137,7 +137,7 @@ function Who({ pots }: { pots: readonly Marked[] }) {
 /** What the last mark changed. */
 export function MarkBar() {
   const { told, undo, canUndo } = useMarks();
-  useKeys(useMemo(() => ({ u: () => void undo() }), [undo]));
+  useKeys(useMemo(() => ({ 'Mod+z': () => void undo() }), [undo]));
   return (
     <div
       aria-live="polite"

@@ -83,7 +83,7 @@ export function Bench({
             className="flex h-11 items-center px-2 text-[15px] underline hover:text-[var(--clay)]"
             onClick={onChooseDue}
           >
-            {allChosen ? 'choose none' : `choose the ${due.length} to water`}
+            {allChosen ? 'put them back' : `take the ${due.length} to water in hand`}
           </button>
         )}
         {pots.length > 0 && (

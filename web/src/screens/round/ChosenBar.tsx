@@ -16,11 +16,11 @@ export function ChosenBar({ spots, onWater, onFeel, onNote, onNone }: ChosenBarP
   return (
     <div
       role="region"
-      aria-label="Chosen pots"
+      aria-label="Pots in hand"
       className="sticky bottom-0 z-20 flex flex-wrap items-center gap-2 border-t-2 border-[var(--ink)] bg-[var(--frame)] px-3 py-2 sm:px-6 lg:col-span-2"
     >
       <strong className="mr-2 font-semibold">
-        {count(spots.length, 'pot')} chosen, {litres(ml)}
+        In hand: {count(spots.length, 'pot')}, {litres(ml)}
       </strong>
       <button type="button" className="btn btn-primary h-11" onClick={onWater}>
         Watered, as advised
@@ -34,7 +34,7 @@ export function ChosenBar({ spots, onWater, onFeel, onNote, onNone }: ChosenBarP
         Note…
       </button>
       <button type="button" className="btn btn-ghost h-11" onClick={onNone}>
-        Choose none
+        Put them back
       </button>
     </div>
   );

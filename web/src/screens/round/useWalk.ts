@@ -53,17 +53,15 @@ export function useWalk(round: RoundView) {
   useKeys(
     useMemo(
       () => ({
-        j: () => step(1),
         ArrowDown: () => step(1),
-        k: () => step(-1),
         ArrowUp: () => step(-1),
         w: () => water(target),
         n: () => target.length > 0 && setNoting(target),
         '1': () => feel(target, 'wet'),
         '2': () => feel(target, 'damp'),
         '3': () => feel(target, 'dry'),
-        x: () => current && choose(current.pot.id),
-        X: () => current && chooseDue(current.place.id),
+        Space: () => current && choose(current.pot.id),
+        'Shift+Space': () => current && chooseDue(current.place.id),
         y: () => setBack((before) => (before === 0 ? 1 : 0)),
         l: () => (current ? fold(current.place.id) : foldAll()),
         Enter: (event: KeyboardEvent) => {
