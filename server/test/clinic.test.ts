@@ -4,6 +4,7 @@ import { plantSchema, roundSchema } from '@zinc-pail/contract/api';
 import { clinicSchema, clinicSheetSchema, type ClinicSheet, type ClinicView } from '@zinc-pail/contract/clinic';
 import type { RoundSite } from '@zinc-pail/contract/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { garden } from '../../core/test/gardens.ts';
 import { type Served, served, keeps, today } from './harness.ts';
 
 let here: Served;
@@ -179,5 +180,34 @@ describe('what may not be written', () => {
   });
   it('a plant that is not there has no sheet', async () => {
     expect((await here.ask('/api/plants/99999/clinic')).status).toBe(404);
+  });
+});
+
+describe('cases in a garden file', () => {
+  it('go in and come out again as they were, and hold the water of the plant they are of', async () => {
+    const file = { format: 'zinc-pail/garden', version: 1, ...garden({ today: today() }) };
+    const book = [
+      { type: 'sign', date: back(9), sign: 'limp', strength: 2 },
+      { type: 'verdict', date: back(8), cause: 'overwatering', hold_until: back(-20), gap: 'later' },
+      { type: 'case-step', date: back(7), cause: 'overwatering', step: 'drier-air' },
+      { type: 'verdict', date: back(60), cause: 'scale' },
+      { type: 'case-step', date: back(50), cause: 'scale', step: 'look-over', found: 'clean' },
+      { type: 'case-closed', date: back(40), cause: 'scale', outcome: 'cured' },
+    ].sort((a, b) => (a.date < b.date ? -1 : 1));
+    file.plants[0]!.events = book as never;
+    const { status, body } = await here.ask('/api/import/garden?name=Clinic&time_zone=UTC', {
+      method: 'POST',
+      body: file,
+    });
+    expect(status, JSON.stringify(body)).toBeLessThan(300);
+    const { sites } = (await here.ask('/api/kit')).body as { sites: { id: number; name: string }[] };
+    const site = sites.find(({ name }) => name === 'Clinic')!;
+    const out = (await here.ask(`/api/export/garden/${site.id}`)).body;
+    expect(out.plants[0].events).toEqual(book);
+    const view = await clinic();
+    const open = view.open.find(({ patient }) => patient.site === 'Clinic')!;
+    expect(open.case).toMatchObject({ cause: 'overwatering', holdUntil: back(-20), gap: 'later' });
+    expect(view.closed.some(({ patient, case: one }) => patient.site === 'Clinic' && one.cause === 'scale')).toBe(true);
+    expect((await sheet(open.patient.id)).answer.water).toBe('hold');
   });
 });

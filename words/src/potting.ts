@@ -54,6 +54,7 @@ const BLOCKS: Record<BlockCode, string> = {
   hurt: 'its roots are healing',
   new: 'it came lately',
   'root-shy': 'its kind bears root work badly, and was potted not long ago',
+  'in-treatment': 'it is being treated: one change at a time, then a look',
 };
 
 export function blockWords({ code, until }: { code: BlockCode; until: string | null }, today: string): string {

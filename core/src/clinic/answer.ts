@@ -89,6 +89,9 @@ const URGENT: ReadonlySet<Step> = new Set<Step>([
 ]);
 const MOST_ACTIONS = 8;
 
+/** What cannot be undone. */
+const KNIFE: ReadonlySet<Step> = new Set<Step>(['unpot', 'cut', 'take-tips', 'repot', 'open-mix']);
+
 /** A step of a plan that the judgement has asked for as a move. */
 const SAME_MOVE: Partial<Record<Step, string>> = {
   warm: 'warmer',
@@ -219,7 +222,8 @@ function actionsOf(
     // Water and unpotting are the judge's to order.
     if (step === 'water' || step === 'soak' || (step === 'press-base' && check === 'press-base')) continue;
     if (out.some(({ action, of }) => action === 'move' && of === SAME_MOVE[step])) continue;
-    if ((step === 'unpot' || step === 'cut') && water === 'after-check') continue;
+    // Nothing is cut or potted, and nothing planned beyond that, before the look that may rule it out.
+    if (water === 'after-check' && (KNIFE.has(step) || follows)) continue;
     const on = follows ? null : isoDay(today + after);
     add(
       step,

@@ -183,3 +183,16 @@ const PLAIN_WATCH: Partial<ClinicFacts> = {
   today: dayNumber('2026-06-20'),
   slow: false,
 };
+
+describe('before the look that may rule it out', () => {
+  it('nothing is cut, unpotted or planned beyond, whatever is likeliest', () => {
+    for (let seed = 500; seed < 560; seed++) {
+      const { answer } = anything(seed).found;
+      if (answer.water !== 'after-check') continue;
+      const actions = answer.actions.map(({ action }) => action);
+      for (const knife of ['unpot', 'cut', 'take-tips', 'repot', 'pot-dry', 'first-water', 'dry-wound'] as const)
+        expect(actions).not.toContain(knife);
+      expect(actions[0]).toBe('check');
+    }
+  });
+});

@@ -4,7 +4,9 @@ import type { CareRules } from '../care/rules.ts';
 import { type DaysToDry, daysToDryIn, dryingOf } from '../forecast/drying.ts';
 import type { Outlook } from '../forecast/forecast.ts';
 import { stateOn } from '../forecast/plantModel.ts';
-import type { Air, PlaceKind, Pot, Sign } from '../garden.ts';
+import { openCases } from '../clinic/cases.ts';
+import type { Step } from '../clinic/causes.ts';
+import type { Air, PlaceKind, PlantEvent, Pot, Sign } from '../garden.ts';
 import { ROT_PRONE } from '../judgement/harm.ts';
 import { whatWasSeen } from '../judgement/seen.ts';
 import type { Blend } from '../mix/blend.ts';
@@ -74,6 +76,28 @@ const GROWS_WEEKS_DAYS = 56;
 export const WINTER_DAYS_TOO_LONG = 60;
 const AHEAD_DAYS = 21;
 
+/** A case whose own plan repots it stands in nobody's way. */
+const POTS: ReadonlySet<Step> = new Set<Step>(['repot', 'open-mix', 'unpot']);
+
+/** The day on which the newest open case that wants no new pot was opened. */
+function treatedOn(events: readonly PlantEvent[]): DayNumber | null {
+  const open = openCases(events, ANY_PLAN).filter(({ steps }) => !steps.some(({ step }) => POTS.has(step)));
+  const last = open.at(-1);
+  return last ? dayNumber(last.openedOn) : null;
+}
+/** Whether a plan repots hangs on the cause alone. */
+const ANY_PLAN = {
+  form: 'rosette',
+  store: 'leaf',
+  cautions: [],
+  diameterMm: 80,
+  growing: true,
+  indoors: true,
+  holes: true,
+  pottingInDays: 0,
+  neverSoak: false,
+} as const;
+
 export function pottingOf(facts: PottingFacts): PottingView {
   const { outlook, today, rules, blend, place, poured } = facts;
   const { model, plant } = outlook;
@@ -136,6 +160,7 @@ export function pottingOf(facts: PottingFacts): PottingView {
       pottedOn,
       repotYears: rules.repotYears,
       rootShy,
+      treatedOn: treatedOn(plant.events),
     }),
     suits: growth,
     old,

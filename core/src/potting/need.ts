@@ -135,7 +135,17 @@ export function pottingNeed(facts: NeedFacts): Need {
   };
 }
 
-export const BLOCK_CODES = ['resting', 'easing', 'in-flower', 'cold', 'moved', 'hurt', 'new', 'root-shy'] as const;
+export const BLOCK_CODES = [
+  'resting',
+  'easing',
+  'in-flower',
+  'cold',
+  'moved',
+  'hurt',
+  'new',
+  'root-shy',
+  'in-treatment',
+] as const;
 export type BlockCode = (typeof BLOCK_CODES)[number];
 
 export interface Block {
@@ -161,8 +171,12 @@ export interface BlockFacts {
   pottedOn: DayNumber | null;
   repotYears: number;
   rootShy: boolean;
+  /** when an open case that wants no new pot was opened: one change at a time, and a look at what it did */
+  treatedOn: DayNumber | null;
 }
 
+/** Two changes within these weeks, and nobody knows which of them helped. */
+const ONE_CHANGE_DAYS = 21;
 const SETTLES_DAYS = 28;
 const FLOWER_DAYS = 30;
 
@@ -184,6 +198,7 @@ export function pottingBlocks(facts: BlockFacts): Block[] {
     const again = facts.pottedOn + Math.round(facts.repotYears * DAYS_A_YEAR);
     if (again > today) blocks.push({ code: 'root-shy', until: again });
   }
+  after('in-treatment', facts.treatedOn, ONE_CHANGE_DAYS);
   return blocks.sort((a, b) => (b.until ?? Infinity) - (a.until ?? Infinity));
 }
 

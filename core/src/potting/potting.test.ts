@@ -126,6 +126,7 @@ const FREE: BlockFacts = {
   pottedOn: null,
   repotYears: 3,
   rootShy: false,
+  treatedOn: null,
 };
 describe('who may not now', () => {
   it.each<[Partial<BlockFacts>, string, number | null]>([
@@ -137,6 +138,7 @@ describe('who may not now', () => {
     [{ arrivedOn: TODAY - 8 }, 'new', 20],
     [{ hurtUntil: TODAY + 4 }, 'hurt', 4],
     [{ rootShy: true, pottedOn: TODAY - 365 }, 'root-shy', 731],
+    [{ treatedOn: TODAY - 5 }, 'in-treatment', 16],
   ])('%o: %s', (over, code, days) => {
     const [block] = pottingBlocks({ ...FREE, ...over });
     expect(block).toEqual({ code, until: days === null ? null : TODAY + days });

@@ -27,6 +27,8 @@ interface BenchProps extends BenchHandlers {
   loading: boolean;
   here: number | null;
   chosen: ReadonlySet<number>;
+  /** days back for which marks are written */
+  back: number;
   onFold(): void;
   onChooseDue(): void;
 }
@@ -40,6 +42,7 @@ export function Bench({
   loading,
   here,
   chosen,
+  back,
   onFold,
   onChooseDue,
   onHere,
@@ -71,7 +74,7 @@ export function Bench({
           type="button"
           aria-expanded={shelf}
           aria-label={`${shelf ? 'Fold' : 'Show'} the shelf of ${place.name}`}
-          className="flex h-11 items-center px-2 text-[15px] underline hover:text-[var(--clay)]"
+          className="flex h-11 items-end px-2 pb-px text-[15px] underline hover:text-[var(--clay)]"
           onClick={() => setShelf((before) => !before)}
         >
           {shelf ? 'fold the shelf' : 'the shelf'}
@@ -80,7 +83,7 @@ export function Bench({
           <button
             type="button"
             aria-pressed={allChosen}
-            className="flex h-11 items-center px-2 text-[15px] underline hover:text-[var(--clay)]"
+            className="flex h-11 items-end px-2 pb-px text-[15px] underline hover:text-[var(--clay)]"
             onClick={onChooseDue}
           >
             {allChosen ? 'put them back' : `take the ${due.length} to water in hand`}
@@ -109,6 +112,7 @@ export function Bench({
             today={site.today}
             current={here === pot.id}
             chosen={chosen.has(pot.id)}
+            back={back}
             onHere={() => onHere(pot.id)}
             onWater={() => onWater(pot)}
             onFeel={(how) => onFeel(pot, how)}

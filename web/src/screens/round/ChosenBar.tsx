@@ -4,6 +4,8 @@ import type { Spot } from './spots.ts';
 
 interface ChosenBarProps {
   spots: Spot[];
+  /** days back for which marks are written */
+  back: number;
   onWater(): void;
   onFeel(how: Felt): void;
   onNote(): void;
@@ -11,7 +13,7 @@ interface ChosenBarProps {
 }
 
 /** What can be written on all the chosen pots at once. */
-export function ChosenBar({ spots, onWater, onFeel, onNote, onNone }: ChosenBarProps) {
+export function ChosenBar({ spots, back, onWater, onFeel, onNote, onNone }: ChosenBarProps) {
   const ml = spots.reduce((sum, { pot }) => sum + pot.task.amount_ml, 0);
   return (
     <div
@@ -23,7 +25,7 @@ export function ChosenBar({ spots, onWater, onFeel, onNote, onNone }: ChosenBarP
         In hand: {count(spots.length, 'pot')}, {litres(ml)}
       </strong>
       <button type="button" className="btn btn-primary h-11" onClick={onWater}>
-        Watered, as advised
+        Watered{back > 0 ? ' yesterday' : ''}, as advised
       </button>
       {(['wet', 'damp', 'dry'] as const).map((how) => (
         <button key={how} type="button" className="btn h-11" onClick={() => onFeel(how)}>

@@ -20,6 +20,8 @@ interface PotRowProps {
   today: string;
   current: boolean;
   chosen: boolean;
+  /** days back for which marks are written */
+  back: number;
   onHere(): void;
   onWater(): void;
   onFeel(how: Felt): void;
@@ -35,7 +37,7 @@ const TONES: Record<Judged, string> = {
   leave: 'text-[var(--dusk)]',
 };
 
-export function PotRow({ pot, today, current, chosen, onHere, onWater, onFeel, onNote, onChoose }: PotRowProps) {
+export function PotRow({ pot, today, current, chosen, back, onHere, onWater, onFeel, onNote, onChoose }: PotRowProps) {
   const { outlook } = pot;
   const { busy } = useMarks();
   const words = wordsFor(pot, today);
@@ -93,7 +95,7 @@ export function PotRow({ pot, today, current, chosen, onHere, onWater, onFeel, o
         <Strip outlook={outlook} today={today} label={stripWords(outlook, today)} />
       </div>
       <div className="col-start-4 row-start-1 justify-self-end xl:col-start-5">
-        <Deed pot={pot} busy={busy.has(pot.id)} onWater={onWater} onFeel={onFeel} onNote={onNote} />
+        <Deed back={back} pot={pot} busy={busy.has(pot.id)} onWater={onWater} onFeel={onFeel} onNote={onNote} />
       </div>
     </li>
   );
@@ -127,10 +129,11 @@ function Mind({ pot, today }: { pot: RoundPot; today: string }) {
 function Deed({
   pot,
   busy,
+  back,
   onWater,
   onFeel,
   onNote,
-}: { pot: RoundPot; busy: boolean } & Pick<PotRowProps, 'onWater' | 'onFeel' | 'onNote'>) {
+}: { pot: RoundPot; busy: boolean; back: number } & Pick<PotRowProps, 'onWater' | 'onFeel' | 'onNote'>) {
   const { judgement } = pot.task;
   const [first] = judgement.deeds;
   if (drinkOf(judgement)) {
@@ -139,10 +142,10 @@ function Deed({
         type="button"
         className="h-11 min-w-[104px] bg-[var(--clay)] px-3 text-[15px] font-semibold text-[var(--color-primary-content)] disabled:opacity-60"
         disabled={busy}
-        aria-label={`Watered: ${pot.name}`}
+        aria-label={`Watered${back > 0 ? ' yesterday' : ''}: ${pot.name}`}
         onClick={onWater}
       >
-        {busy ? 'Writing…' : 'Watered'}
+        {busy ? 'Writing…' : back > 0 ? 'Watered yesterday' : 'Watered'}
       </button>
     );
   }

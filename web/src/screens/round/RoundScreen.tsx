@@ -89,6 +89,7 @@ function Round({ round }: { round: RoundView }) {
     <div className="grid min-h-full lg:grid-cols-[minmax(0,1fr)_318px]">
       <div className="px-3 pb-10 pt-4 sm:px-6">
         <h1 className="sr-only">Round</h1>
+        {back > 0 && <ForYesterday today={round.sites[0]!.today} back={back} onToday={() => walk.writeFor(0)} />}
         {round.sites.map((site, i) => (
           <section
             key={site.id}
@@ -112,6 +113,7 @@ function Round({ round }: { round: RoundView }) {
                 loading={loading(place.id)}
                 here={here}
                 chosen={chosen}
+                back={back}
                 onFold={() => walk.fold(place.id)}
                 onHere={walk.goTo}
                 onWater={(pot) => walk.water([{ site, place, pot }])}
@@ -127,6 +129,7 @@ function Round({ round }: { round: RoundView }) {
       <Sidebar sites={round.sites} />
       {picked.length > 0 && (
         <ChosenBar
+          back={back}
           spots={picked}
           onWater={() => walk.water(picked)}
           onFeel={(how) => walk.feel(picked, how)}
@@ -142,6 +145,21 @@ function Round({ round }: { round: RoundView }) {
         />
       )}
     </div>
+  );
+}
+
+/** Stays in sight while the walk scrolls: a mark for another day must not surprise. */
+function ForYesterday({ today, back, onToday }: { today: string; back: number; onToday(): void }) {
+  return (
+    <p
+      role="status"
+      className="sticky top-0 z-10 -mx-3 mb-2 flex flex-wrap items-center gap-x-4 border-b-2 border-[var(--straw)] bg-[var(--paper)] px-3 sm:-mx-6 sm:px-6"
+    >
+      <strong className="font-semibold text-[var(--straw)]">Writing for {longDay(addDays(today, -back))}.</strong>
+      <button type="button" className="h-11 underline" onClick={onToday}>
+        back to today
+      </button>
+    </p>
   );
 }
 
