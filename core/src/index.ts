@@ -97,7 +97,16 @@ export { SIGN_RULES, SIGN_GROUPS, SOUND, GIVEN, type SignRule, type Given } from
 export { HISTORY_RULES, HISTORY_CODES, type HistoryCode } from './clinic/historyRules.ts';
 export { WATCH_CODES, type Raised, type WatchCode } from './clinic/watch.ts';
 export * from './clinic/cases.ts';
-export { GAP_STEP, HOLD_DAYS, HOLDS_UNTIL_WATERED, PACE, PLANS, woundDays, type PlanFacts } from './clinic/plan.ts';
+export {
+  ANY_PLANT,
+  GAP_STEP,
+  HOLD_DAYS,
+  HOLDS_UNTIL_WATERED,
+  PACE,
+  PLANS,
+  woundDays,
+  type PlanFacts,
+} from './clinic/plan.ts';
 export { neighboursOf, PEST_SIGNS, pestsOf, pestsOn, type PestsByPlant } from './clinic/neighbours.ts';
 export * from './clinic/answer.ts';
 export type { ClinicView } from './judgement/facts.ts';

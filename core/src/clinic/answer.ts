@@ -7,7 +7,7 @@ import { type Cause, isHarmless, type Step } from './causes.ts';
 import type { CheckId } from './checks.ts';
 import { type Case, closesAtOnce } from './cases.ts';
 import type { Raised } from './watch.ts';
-import { GAP_STEP, HOLD_DAYS, PACE, PLANS } from './plan.ts';
+import { ANY_PLANT, GAP_STEP, HOLD_DAYS, PACE, PLANS } from './plan.ts';
 import { TELLS_FROM } from './diagnose.ts';
 
 export type WaterAnswer = 'now' | 'after-check' | 'hold' | 'no-change';
@@ -261,7 +261,7 @@ function changesOf(judgement: Judgement, { diagnosis, held, cases, facts }: Clin
     if (DRY_AIR_GUESTS.has(top.cause) && facts.rhPct < 45) out.push({ change: 'air', of: 'moister' });
     if (DAMP_AIR.has(top.cause) && facts.rhPct > 65) out.push({ change: 'air', of: 'drier' });
     if (STOPS_FOOD.has(top.cause)) out.push({ change: 'food', days: top.cause === 'salt-build-up' ? 60 : 30 });
-    const every = PLANS[top.cause](EVERY_ONE).find((step) => step.every)?.every;
+    const every = PLANS[top.cause](ANY_PLANT).find((step) => step.every)?.every;
     if (every) out.push({ change: 'repeat', days: every });
   }
   if (judgement.next_look && dayNumber(judgement.next_look) > today)
@@ -281,15 +281,3 @@ const STOPS_FOOD: ReadonlySet<Cause> = new Set<Cause>([
   'cold-damage',
   'natural-rest',
 ]);
-/** Repeats do not hang on the plant. */
-const EVERY_ONE = {
-  form: 'rosette',
-  store: 'leaf',
-  cautions: [],
-  diameterMm: 80,
-  growing: true,
-  indoors: true,
-  holes: true,
-  pottingInDays: 0,
-  neverSoak: false,
-} as const;

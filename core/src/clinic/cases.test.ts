@@ -17,19 +17,9 @@ import {
   verdictFor,
   whatWorked,
 } from './cases.ts';
-import { GAP_STEP, type PlanFacts, PLANS, woundDays } from './plan.ts';
+import { ANY_PLANT, GAP_STEP, type PlanFacts, PLANS, woundDays } from './plan.ts';
 
-const FACTS: PlanFacts = {
-  form: 'rosette',
-  store: 'leaf',
-  cautions: [],
-  diameterMm: 80,
-  growing: true,
-  indoors: true,
-  holes: true,
-  pottingInDays: 0,
-  neverSoak: false,
-};
+const FACTS: PlanFacts = ANY_PLANT;
 const on = (days: number) => isoDay(dayNumber(SUMMER) + days);
 const verdict = (cause: Cause, days = 0): PlantEvent => ({ ...verdictFor(cause, on(days)) });
 const did = (cause: Cause, step: Step, days: number, found: 'clean' | 'guests' | null = null): PlantEvent => ({

@@ -29,6 +29,19 @@ export interface PlanFacts {
   neverSoak: boolean;
 }
 
+/** Any plant: where only what hangs on the cause is asked of a plan. */
+export const ANY_PLANT: PlanFacts = {
+  form: 'rosette',
+  store: 'leaf',
+  cautions: [],
+  diameterMm: 80,
+  growing: true,
+  indoors: true,
+  holes: true,
+  pottingInDays: 0,
+  neverSoak: false,
+};
+
 /** Days that a cut dries before it is set: hours for thin leaf, a week or more for thick stems (propagation handbooks). */
 export function woundDays({ form, diameterMm, store }: Pick<PlanFacts, 'form' | 'diameterMm' | 'store'>): number {
   if (store === 'none') return 1;

@@ -6,6 +6,7 @@ import type { Outlook } from '../forecast/forecast.ts';
 import { stateOn } from '../forecast/plantModel.ts';
 import { openCases } from '../clinic/cases.ts';
 import type { Step } from '../clinic/causes.ts';
+import { ANY_PLANT } from '../clinic/plan.ts';
 import type { Air, PlaceKind, PlantEvent, Pot, Sign } from '../garden.ts';
 import { ROT_PRONE } from '../judgement/harm.ts';
 import { whatWasSeen } from '../judgement/seen.ts';
@@ -81,22 +82,10 @@ const POTS: ReadonlySet<Step> = new Set<Step>(['repot', 'open-mix', 'unpot']);
 
 /** The day on which the newest open case that wants no new pot was opened. */
 function treatedOn(events: readonly PlantEvent[]): DayNumber | null {
-  const open = openCases(events, ANY_PLAN).filter(({ steps }) => !steps.some(({ step }) => POTS.has(step)));
+  const open = openCases(events, ANY_PLANT).filter(({ steps }) => !steps.some(({ step }) => POTS.has(step)));
   const last = open.at(-1);
   return last ? dayNumber(last.openedOn) : null;
 }
-/** Whether a plan repots hangs on the cause alone. */
-const ANY_PLAN = {
-  form: 'rosette',
-  store: 'leaf',
-  cautions: [],
-  diameterMm: 80,
-  growing: true,
-  indoors: true,
-  holes: true,
-  pottingInDays: 0,
-  neverSoak: false,
-} as const;
 
 export function pottingOf(facts: PottingFacts): PottingView {
   const { outlook, today, rules, blend, place, poured } = facts;

@@ -1,5 +1,5 @@
 import type { Patient } from '@zinc-pail/contract/clinic';
-import { type Case, casesOf, type PlanFacts, type PlantEvent, traitsOf } from '@zinc-pail/core';
+import { ANY_PLANT, type Case, casesOf, type PlantEvent, traitsOf } from '@zinc-pail/core';
 import { json } from '../database/json.ts';
 import type { Pool, Row } from '../database/pool.ts';
 import { groupBy } from '../grouping.ts';
@@ -19,16 +19,6 @@ export async function patients(pool: Pool, siteId: number): Promise<Patient[]> {
     form: row.form ?? traitsOf({ name: row.name, taxon }).traits.form,
   }));
 }
-
-/** A case that is over hangs on its plant no more than by what was done. */
-const ANY: Omit<PlanFacts, 'form' | 'store' | 'cautions'> = {
-  diameterMm: 80,
-  growing: true,
-  indoors: true,
-  holes: true,
-  pottingInDays: 0,
-  neverSoak: false,
-};
 
 /** Cases that were closed, of plants that are here and of those that are gone; the newest first. */
 export async function closedCases(
@@ -55,7 +45,7 @@ export async function closedCases(
     const { traits, cautions } = traitsOf({ name: row.name, taxon });
     const events = book.map(({ day, type, detail }) => ({ ...json<object>(detail), type, date: day }) as PlantEvent);
     const patient: Patient = { ...row, form: row.form ?? traits.form };
-    return casesOf(events, { ...ANY, form: traits.form, store: traits.store, cautions })
+    return casesOf(events, { ...ANY_PLANT, form: traits.form, store: traits.store, cautions })
       .filter(({ closed }) => closed !== null)
       .map((one) => ({ plantId: row.id, patient, case: one }));
   });
