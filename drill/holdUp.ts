@@ -122,6 +122,7 @@ async function heavies(url: string): Promise<Heavy[]> {
     post('all plants as a list', '/api/export/plants.csv', {}),
     post('what the almanac is reckoned from', `/api/almanac/${place!.site_id}`, {}),
     post('the potting bench', `/api/potting/${place!.site_id}`, {}),
+    post('the clinic', '/api/clinic', {}),
     post('a garden file', `/api/export/garden/${place!.site_id}`, {}),
     post('a list of 5,000 plants, taken in', '/api/import/csv', {
       body: { ...listOf(largeList(5000)), dry_run: false },
