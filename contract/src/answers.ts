@@ -19,6 +19,7 @@ import {
 } from './keeping.ts';
 import { LONGEST_CAPTION, LONGEST_NAME } from './limits.ts';
 import type { RoundPot } from './marks.ts';
+import { usualFrom } from './weather.ts';
 
 const ids = list(id(), 'ids');
 export const made = object<{ id: number }>({ id: id() }, 'what was made');
@@ -140,12 +141,22 @@ export const kitSchema = named(
           scoop_ml: optional(whole(1, 1e6)),
           currency: optional(text(3)),
           pots_a_weekend: whole(1, 500),
+          reach_url: optional(text(200)),
         },
         'a collection',
       ),
       sites: list(
         object<Kit['sites'][number]>(
-          { id: id(), name: text(LONGEST_NAME), latitude_deg: number(-90, 90), time_zone: text(64) },
+          {
+            id: id(),
+            version: whole(1, 1e9),
+            name: text(LONGEST_NAME),
+            latitude_deg: number(-90, 90),
+            longitude_deg: number(-180, 180),
+            elevation_m: number(-450, 9000),
+            time_zone: text(64),
+            usual_from: usualFrom,
+          },
           'a site',
         ),
         'sites',

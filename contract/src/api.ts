@@ -36,7 +36,7 @@ import {
 } from './marks.ts';
 import { LINE_FIELDS } from './line.ts';
 import { day, id, idText, list, named, number, object, oneOf, optional, text, whole, yesNo } from './fields.ts';
-import { ENDINGS, TIMER_KINDS } from './choices.ts';
+import { ALSO_KINDS, ENDINGS, TIMER_KINDS } from './choices.ts';
 import { LONGEST_CAPTION } from './limits.ts';
 import { schemaOf } from './keeping.ts';
 import { PLANT_FIELDS, RECORD_FIELDS, type PlantValues, type RecordField } from './plantFields.ts';
@@ -115,7 +115,7 @@ export interface RoundSite {
   also: {
     plant_id: number;
     plant: string;
-    kind: 'sun' | 'review' | 'quarantine' | 'arrival' | 'potted-look' | 'shade-ends' | 'wean';
+    kind: (typeof ALSO_KINDS)[number];
     day: string;
     minutes?: number;
     /** of a look after a potting: which */
@@ -490,7 +490,7 @@ export const roundSchema = named(
                 {
                   plant_id: id(),
                   plant: text(200),
-                  kind: oneOf(['sun', 'review', 'quarantine', 'arrival', 'potted-look', 'shade-ends', 'wean']),
+                  kind: oneOf(ALSO_KINDS),
                   day: day(),
                   minutes: whole(0, 1440).optional(),
                   n: whole(1, 3).optional(),

@@ -13,3 +13,18 @@ export const FEED_UNITS = ['ml', 'g'] as const;
 export const ENDINGS = ['died', 'given'] as const;
 /** What a timer after a drink reminds of. */
 export const TIMER_KINDS = [...REMINDER_KINDS, 'review'] as const;
+
+/** What a day may ask for besides water; the last four are what was found on a plant that came. */
+export const ALSO_KINDS = [
+  'sun',
+  'review',
+  'quarantine',
+  'arrival',
+  'potted-look',
+  'shade-ends',
+  'wean',
+  'sleeve',
+  'hole',
+  'peat',
+  'pests',
+] as const;

@@ -353,24 +353,29 @@ export const csvBody = object<{ csv: string }>(
   'an object with csv',
 );
 
-/** Where a garden lies. Its usual weather is guessed from there until a garden file brings better. */
+/**
+ * Where a garden lies. Its usual weather is guessed from there until a keeper or a garden file brings better; a height
+ * that is left out is guessed from the towns around.
+ */
 export interface NewSite {
   name: string;
   latitude_deg: number;
   longitude_deg: number;
-  elevation_m: number;
+  elevation_m?: number | null;
   time_zone: string;
 }
+const siteFields = {
+  name: text(LONGEST_NAME),
+  latitude_deg: number(-90, 90, 'degrees'),
+  longitude_deg: number(-180, 180, 'degrees'),
+  elevation_m: optional(number(-450, 9000, 'm')),
+  time_zone: text(64),
+};
 export const siteBody = object<NewSite>(
-  {
-    name: text(LONGEST_NAME),
-    latitude_deg: number(-90, 90, 'degrees'),
-    longitude_deg: number(-180, 180, 'degrees'),
-    elevation_m: number(-450, 9000, 'm'),
-    time_zone: text(64),
-  },
-  'a site with name, latitude_deg, longitude_deg, elevation_m and time_zone',
+  siteFields,
+  'a site with name, latitude_deg, longitude_deg, elevation_m (or none) and time_zone',
 );
+export const siteChange = object<Partial<NewSite>>(asked(siteFields), 'what to change of a site');
 
 export type Water = Omit<Kit['waters'][number], 'id'>;
 export const waterBody = object<Water>(
@@ -418,6 +423,12 @@ export const settingsBody = object<Settings>(
         .messages({ '*': 'a currency of three capital letters, as EUR' }),
     ),
     pots_a_weekend: whole(1, 500).optional(),
+    reach_url: optional(
+      Joi.string()
+        .pattern(/^https?:\/\/[a-z0-9.-]+(:\d{1,5})?$/i)
+        .max(200)
+        .messages({ '*': 'an address without a path, as http://shed.local:4780' }),
+    ),
     name: text(LONGEST_NAME).optional(),
     number_scheme: Joi.string()
       .trim()
@@ -509,8 +520,20 @@ export interface Kit {
     /** of prices in the stores */
     currency: string | null;
     pots_a_weekend: number;
+    /** where a phone reaches us, for codes and calendars; null: nobody has said */
+    reach_url: string | null;
   };
-  sites: { id: number; name: string; latitude_deg: number; time_zone: string }[];
+  sites: {
+    id: number;
+    version: number;
+    name: string;
+    latitude_deg: number;
+    longitude_deg: number;
+    elevation_m: number;
+    time_zone: string;
+    /** the town from which its usual weather is guessed; null: a keeper or a file gave it */
+    usual_from: { name: string; km: number } | null;
+  }[];
   mixes: { id: number; name: string; for_what: string | null; parts: { component: string; parts: number }[] }[];
   waters: { id: number; name: string; kind: string; hardness_dh: number | null; salts_mg_l: number | null }[];
   feeds: {

@@ -58,6 +58,8 @@ export interface SiteWeather {
   forecast_until: string | null;
   outside: SkyDay[];
   normals: Normals;
+  /** the town from which the usual weather is guessed; null: a keeper or a file gave it */
+  usual_from: { name: string; km: number } | null;
   places: PlaceWeather[];
 }
 
@@ -74,6 +76,11 @@ const degrees = number(-90, 90, '°C');
 const spread = object({ p10: degrees, p50: degrees, p90: degrees }, 'a spread');
 const source = oneOf(DAY_SOURCES);
 const instant = Joi.string().isoDate().allow(null).required();
+
+/** The town from which usual weather is guessed, and how far off it lies. */
+export const usualFrom = optional(
+  object<{ name: string; km: number }>({ name: text(100), km: whole(0, 20_100) }, 'a town, or null'),
+);
 
 export const normalsFields = {
   tmin_c: twelve(-60, 45, '°C'),
@@ -161,6 +168,7 @@ export const weatherSchema = named(
               'days',
             ),
             normals: object<Normals>(normalsFields, 'the usual weather'),
+            usual_from: usualFrom,
             places: list(
               object<PlaceWeather>(
                 {

@@ -13,6 +13,7 @@ import { hardeningRoutes } from './hardening/routes.ts';
 import { mount, type Route } from './http/route.ts';
 import { findRoutes } from './find/routes.ts';
 import { keepingRoutes } from './keeping/routes.ts';
+import { siteRoutes } from './sites/routes.ts';
 import { labelRoutes } from './labels/routes.ts';
 import { markRoutes } from './marks/routes.ts';
 import { pictureRoutes } from './pictures/routes.ts';
@@ -35,6 +36,7 @@ export function allRoutes(app: App): Route[] {
     ...placeRoutes(app),
     ...pictureRoutes(app),
     ...keepingRoutes(app),
+    ...siteRoutes(app),
     ...almanacRoutes(app),
     ...weatherRoutes(app),
     ...deviceRoutes(app),

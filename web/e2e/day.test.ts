@@ -10,7 +10,7 @@ import type { ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ROOT } from '../../server/test/harness.ts';
-import { expectAccessible, feelDry, isDue, press, sees, type Stage, stage, textOf, told } from './stage.ts';
+import { expectAccessible, feelDry, isDue, press, sees, type Stage, stage, textOf, told, labelled } from './stage.ts';
 
 let on: Stage;
 const folder = mkdtempSync(join(tmpdir(), 'zinc-day-'));
@@ -35,16 +35,6 @@ const fill = async (page: Page, selector: string, text: string) => {
   await page.$eval(selector, (input) => (input as HTMLInputElement).select());
   await page.type(selector, text);
 };
-const inputLabelled = async (page: Page, label: string, within = 'body'): Promise<string> =>
-  page.evaluate(
-    (wanted, root) => {
-      const found = [...document.querySelectorAll(`${root} label`)].find((one) => one.textContent?.trim() === wanted);
-      return `[id="${found?.getAttribute('for')}"]`;
-    },
-    label,
-    within,
-  );
-
 describe('many at once', () => {
   it('a bench’s pots are chosen with one key, watered with another, and all taken back', async () => {
     const page = await on.open('/');
@@ -153,7 +143,7 @@ describe('taking in', () => {
     await press(page, 'Dracaena');
     await sees(page, /as Dracaena/);
     await fill(page, 'input[role=combobox]', 'Rebutia heliosa ‘Quay’');
-    await fill(page, await inputLabelled(page, 'How many alike'), '20');
+    await fill(page, await labelled(page, 'How many alike'), '20');
     await press(page, 'Take it in');
     await sees(page, /× 20/, '[role=status]');
     const { rows } = await get<{ rows: unknown[][] }>('/api/plants');
@@ -169,10 +159,14 @@ describe('taking in', () => {
   });
   it('says what is missing, and keeps what was typed', async () => {
     const page = await on.open('/take-in');
-    await fill(page, await inputLabelled(page, 'How many alike'), '0');
+    await fill(page, await labelled(page, 'How many alike'), '0');
     await press(page, 'Take it in');
     await page.waitForSelector('[role=alert]');
-    expect(await textOf(page, '[role=alert]')).toMatch(/A name.*How many: a number from 1 to 200/);
+    const told = await page.$$eval('[role=alert]', (all) => all.map((one) => one.textContent));
+    expect(told.join(' ')).toMatch(/A name.*A number from 1 to 200/);
+    // The first of them has the focus, and both are marked.
+    expect(await page.evaluate(() => document.activeElement?.getAttribute('role'))).toBe('combobox');
+    expect(await page.$$('[aria-invalid=true]')).toHaveLength(2);
     await page.close();
   });
 });
@@ -185,7 +179,7 @@ describe('one plant', () => {
     await expectAccessible(page);
     await page.click('dialog input[name=trigger][value=calendar]');
     await page.waitForSelector('dialog input[inputmode=numeric]');
-    const why = await inputLabelled(page, 'Why, for what you changed now', 'dialog');
+    const why = await labelled(page, 'Why, for what you changed now', 'dialog');
     await page.type(why, 'the sitter wants a list');
     await press(page, 'Keep these', 'dialog');
     await page.waitForFunction(() => !document.querySelector('dialog[open]'));
@@ -211,7 +205,7 @@ describe('one plant', () => {
     await press(page, 'Note something…');
     await page.waitForSelector('dialog[open]');
     await page.click('dialog input[value=measure]');
-    await page.type(await inputLabelled(page, 'Width, mm', 'dialog'), '33');
+    await page.type(await labelled(page, 'Width, mm', 'dialog'), '33');
     await press(page, 'Write it down', 'dialog');
     await sees(page, /width: 33 mm now/);
     await expectAccessible(page);
@@ -312,7 +306,8 @@ describe('benches', () => {
     await press(page, 'Change Covered balcony');
     await page.waitForSelector('dialog[open]');
     await expectAccessible(page);
-    const sun = await inputLabelled(page, 'Hours of sun, your count', 'dialog');
+    await press(page, /^More of it/, 'dialog');
+    const sun = await labelled(page, 'Hours of sun, your count', 'dialog');
     await fill(page, sun, 'many');
     await press(page, 'Keep it', 'dialog');
     await page.waitForSelector('dialog [role=alert]');
@@ -364,7 +359,7 @@ describe('the list', () => {
     await press(page, 'Move them…');
     await page.waitForSelector('dialog[open]');
     await expectAccessible(page);
-    const bench = await inputLabelled(page, 'To', 'dialog');
+    const bench = await labelled(page, 'To', 'dialog');
     const target = (await round()).sites[0]!.places.find((place) => /sill/.test(place.name))!;
     await page.select(bench, String(target.id));
     await press(page, 'Move them', 'dialog');
@@ -417,7 +412,7 @@ describe('the shed', () => {
     await (inputs[0] as ElementHandle<HTMLInputElement>).uploadFile(csv);
     await sees(page, /which column is what/);
     await page.select(
-      await inputLabelled(page, 'mix, where a row has none'),
+      await labelled(page, 'mix, where a row has none'),
       (await get<{ mixes: { id: number }[] }>('/api/kit')).mixes[0]!.id.toString(),
     );
     await press(page, 'Try it, writing nothing');
@@ -434,7 +429,7 @@ describe('the shed', () => {
     await page.close();
   }, 60_000);
   it('makes a calendar address, shown once, and closes it', async () => {
-    const page = await on.open('/shed');
+    const page = await on.open('/shed/papers-out');
     await page.type('input[aria-label="Who reads it"]', 'Kitchen');
     await press(page, 'Make an address');
     await page.waitForSelector('code');
@@ -450,7 +445,7 @@ describe('the shed', () => {
     const garden = await get<object>(`/api/export/garden/${site!.id}`);
     const file = join(folder, 'Sister roof.json');
     writeFileSync(file, JSON.stringify(garden));
-    const page = await on.open('/shed');
+    const page = await on.open('/shed/papers-in');
     const inputs = await page.$$('input[type=file]');
     await (inputs.at(-1) as ElementHandle<HTMLInputElement>).uploadFile(file);
     await press(page, 'Take it in as a site');

@@ -63,21 +63,6 @@ describe('a keeper who begins', () => {
     expect(places[0]).toMatchObject({ name: 'Windowsill, south', aspect_deg: 180 });
     await page.close();
   }, 90_000);
-  it('further sites say what is wrong, and take a comma', async () => {
-    const page = await on.open('/shed');
-    await sees(page, /Add this site/);
-    await type(page, 'Latitude, °', 'north');
-    await press(page, 'Add this site');
-    await sees(page, /Latitude from -90 to 90/, '[role=alert]');
-    await type(page, 'Name of a new site', 'Weir house');
-    await type(page, 'Latitude, °', '46,8');
-    await type(page, 'Longitude, °', '9.1');
-    await type(page, 'Height, m', '500');
-    await press(page, 'Add this site');
-    await sees(page, /Weir house, 46\.8° north/);
-    await expectAccessible(page);
-    await page.close();
-  }, 60_000);
 });
 
 describe('the beginning', () => {

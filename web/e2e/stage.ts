@@ -131,3 +131,23 @@ export async function feelDry(url: string, bench: RegExp): Promise<void> {
   });
   expect(written.status).toBe(201);
 }
+
+/** The selector of the control that a label names. */
+export const labelled = (page: Page, label: string, within = 'body'): Promise<string> =>
+  page.evaluate(
+    (wanted, root) => {
+      const found = [...document.querySelectorAll(`${root} label`)].find((one) => one.textContent?.trim() === wanted);
+      return `[id="${found?.getAttribute('for')}"]`;
+    },
+    label,
+    within,
+  );
+
+/** Types into the box of a label, in place of what stood there. */
+export async function typeInto(page: Page, label: string, text: string, within = 'body'): Promise<void> {
+  const selector = await labelled(page, label, within);
+  await page.waitForSelector(selector);
+  await page.$eval(selector, (input) => (input as HTMLInputElement).select());
+  await page.keyboard.press('Backspace');
+  await page.type(selector, text);
+}

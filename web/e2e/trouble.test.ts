@@ -1,7 +1,6 @@
 /** What goes wrong on the screens, and the shed, on a small garden of its own. */
-import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { expectAccessible, press, sees, type Stage, stage, textOf, told } from './stage.ts';
+import { expectAccessible, labelled, press, sees, type Stage, stage, textOf, told, typeInto } from './stage.ts';
 
 let on: Stage;
 beforeAll(async () => {
@@ -49,20 +48,6 @@ async function withLine(path: string, cut: (url: string, method: string) => bool
   );
   return { page, line };
 }
-const typeInto = async (page: Page, label: string, text: string, within = 'body') => {
-  const selector = await page.evaluate(
-    (wanted, root) => {
-      const found = [...document.querySelectorAll(`${root} label`)].find((one) => one.textContent?.trim() === wanted);
-      return `[id="${found?.getAttribute('for')}"]`;
-    },
-    label,
-    within,
-  );
-  await page.$eval(selector, (input) => (input as HTMLInputElement).select());
-  await page.keyboard.press('Backspace');
-  await page.type(selector, text);
-};
-
 describe('a line that is dead', () => {
   it('a mark is told as not written, nothing is in the book, and the same key writes it once the line is back', async () => {
     const [first] = await plants();
@@ -164,56 +149,122 @@ describe('two keepers on one record', () => {
 });
 
 describe('the shed', () => {
-  it('a water is added, one that cannot be is told why, and one is dropped again', async () => {
-    const page = await on.open('/shed');
+  it('a water is added, one that cannot be is told at its field, and dropping asks first', async () => {
+    const page = await on.open('/shed/waters');
     const waters = 'section[aria-labelledby=waters]';
     await typeInto(page, 'Name', 'Weir butt', waters);
+    await page.select(await labelled(page, 'Kind', waters), 'hard');
     await typeInto(page, 'Hardness, °dH', '400', waters);
     await press(page, 'Add this water', waters);
     await sees(page, /Hardness from 0 to 100/, waters);
+    // The field itself is marked, and has the focus.
+    expect(
+      await page.evaluate(() => [
+        document.activeElement?.getAttribute('aria-invalid'),
+        document.getElementById(document.activeElement?.getAttribute('aria-describedby') ?? '')?.textContent,
+      ]),
+    ).toEqual(['true', 'Hardness from 0 to 100 °dH, or empty.']);
+    await expectAccessible(page);
     await typeInto(page, 'Hardness, °dH', '18', waters);
     await press(page, 'Add this water', waters);
-    await sees(page, /Weir butt: rain, 18 °dH; hard: not for plants that mind salts/, waters);
-    await expectAccessible(page);
+    await sees(page, /Weir butt.*hard, 18 °dH; hard: not for plants that mind salts/, waters);
+    await press(page, 'Change Weir butt', waters);
+    await typeInto(page, 'Hardness, °dH', '12', waters);
+    await press(page, 'Keep it so', waters);
+    await sees(page, /12 °dH/, waters);
     await press(page, 'Drop Weir butt', waters);
-    await page.waitForFunction(() => !/Weir butt: /.test(document.body.textContent ?? ''));
+    await sees(page, /keep the kind of water/, waters);
+    await press(page, 'Drop it', waters);
+    await page.waitForFunction(() => !/12 °dH/.test(document.body.textContent ?? ''));
     expect((await get<{ waters: { name: string }[] }>('/api/kit')).waters).toEqual([]);
     await page.close();
   });
-  it('a feed is added by its label and leans where its label leans', async () => {
-    const page = await on.open('/shed');
+  it('a feed is added by its label, and what is missing of it is said', async () => {
+    const page = await on.open('/shed/feeds');
     const feeds = 'section[aria-labelledby=feeds]';
     await typeInto(page, 'Name', 'Lock feed', feeds);
+    await typeInto(page, 'N, %', '4', feeds);
     await press(page, /^Add/, feeds);
-    await sees(page, /N, P and K from 0 to 60/, feeds);
-    for (const [letter, text] of [
-      ['N', '4'],
-      ['P', '6'],
-      ['K', '8'],
-    ] as const)
-      await page.type(`${feeds} input[aria-label="${letter}"]`, text);
+    await sees(page, /P is missing.*K is missing/, feeds);
+    await typeInto(page, 'P, %', '6', feeds);
+    await typeInto(page, 'K, %', '8', feeds);
     await typeInto(page, 'Label’s dose a litre', '2,5', feeds);
     await press(page, /^Add/, feeds);
-    await page.waitForFunction(
-      (root) => /Lock feed/.test(document.querySelector(`${root} ul`)?.textContent ?? ''),
-      {},
-      feeds,
-    );
+    await sees(page, /Lock feed.*4-6-8/, `${feeds} ul`);
     expect((await get<{ feeds: object[] }>('/api/kit')).feeds).toMatchObject([
       { name: 'Lock feed', n_pct: 4, p_pct: 6, k_pct: 8, per_litre: 2.5 },
     ]);
     await page.close();
   });
   it('the can is told in litres and what is none is said', async () => {
-    const page = await on.open('/shed');
-    const house = 'section[aria-labelledby=settings]';
-    await typeInto(page, 'The can holds, litres', 'a bucket', house);
-    await press(page, 'Keep these', house);
-    await sees(page, /litres from 0.1 to 200/, house);
-    await typeInto(page, 'The can holds, litres', '7,5', house);
-    await press(page, 'Keep these', house);
-    await sees(page, /Kept/, house);
+    const page = await on.open('/shed/can');
+    const can = 'section[aria-labelledby=can]';
+    await typeInto(page, 'The can holds, litres', 'a bucket', can);
+    await press(page, 'Keep these', can);
+    await sees(page, /litres from 0.1 to 200/, can);
+    await typeInto(page, 'The can holds, litres', '7,5', can);
+    await press(page, 'Keep these', can);
+    await sees(page, /Kept/, can);
     expect((await get<{ collection: { can_ml: number } }>('/api/kit')).collection.can_ml).toBe(7500);
+    await page.close();
+  });
+  it('a misspelt part of the numbering is no text', async () => {
+    const page = await on.open('/shed/house');
+    await typeInto(page, 'Numbers are made as', '{foo}-{n:3}', 'main');
+    await press(page, 'Keep these', 'main');
+    await sees(page, /\{foo\} means nothing here/, 'main');
+    await page.close();
+  });
+  it('a site is found by its town, said to be guessed, put right, and dropped', async () => {
+    const page = await on.open('/shed/sites');
+    await press(page, 'Another site');
+    await typeInto(page, 'Your town, or the nearest larger one', 'Innsbr', 'main');
+    await press(page, /Innsbruck/, 'ul[aria-label="Towns found"]');
+    await press(page, 'Add this site');
+    await sees(page, /Innsbruck.*575 m up.*Its usual weather is Innsbruck’s, approximate/);
+    await expectAccessible(page);
+    await press(page, 'Change Innsbruck');
+    await typeInto(page, 'Where it lies', 'somewhere', 'main');
+    await press(page, 'Keep it so');
+    await sees(page, /write coordinates/);
+    await typeInto(page, 'Where it lies', "46°30'N 11,35°E", 'main');
+    await press(page, 'Keep it so');
+    await sees(page, /46.5° N, 11.35° E.*guessed from Innsbruck, 85 km away/);
+    await press(page, 'Drop Innsbruck');
+    await press(page, 'Drop it');
+    await page.waitForFunction(() => !/Innsbruck/.test(document.querySelector('main ul')?.textContent ?? ''));
+    await page.close();
+  });
+  it('every shelf of it is accessible and stands under its own name', async () => {
+    const page = await on.open('/shed');
+    const shelves = await page.$$eval('nav[aria-label="Shelves of the shed"] a', (links) =>
+      links.map((link) => link.getAttribute('href')!),
+    );
+    expect(shelves).toHaveLength(8);
+    for (const shelf of shelves) {
+      await page.goto(on.url + shelf, { waitUntil: 'networkidle0' });
+      await expectAccessible(page);
+      expect(await page.title()).toContain('in the shed');
+    }
+    await page.close();
+  }, 60_000);
+});
+
+describe('a panel', () => {
+  it('never throws typed work away with Escape: it asks, and a second Escape goes on', async () => {
+    const page = await on.open('/benches');
+    await press(page, 'A new bench');
+    await typeInto(page, 'Name', 'Half a thought', 'dialog');
+    await page.keyboard.press('Escape');
+    await sees(page, /not kept yet/, 'dialog');
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => !document.querySelector('[role=alertdialog]'));
+    expect(await page.$eval(await labelled(page, 'Name', 'dialog'), (box) => (box as HTMLInputElement).value)).toBe(
+      'Half a thought',
+    );
+    await page.keyboard.press('Escape');
+    await press(page, 'Throw it away', 'dialog');
+    await page.waitForFunction(() => !document.querySelector('dialog[open]'));
     await page.close();
   });
 });

@@ -52,7 +52,7 @@ const router = createBrowserRouter([
           { path: 'potting/:page?', element: later(<PottingScreen />, 'the potting bench') },
           { path: 'clinic/:plantId?', element: later(<ClinicScreen />, 'the clinic') },
           { path: 'take-in', element: later(<TakeInScreen />, 'the shelves') },
-          { path: 'shed', element: later(<ShedScreen />, 'the shed') },
+          { path: 'shed/:shelf?', element: later(<ShedScreen />, 'the shed') },
           { path: '*', element: <Lost /> },
         ],
       },

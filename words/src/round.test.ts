@@ -13,7 +13,8 @@ describe('besides the pots', () => {
       'Moved on 14 May: how does its newest growth look?',
     );
     expect(alsoWords({ kind: 'quarantine', day: '2025-06-01' }, '2026-06-04')).toContain('1 June 2025');
-    expect(alsoWords({ kind: 'arrival', day: '2026-06-01' }, '2026-06-04')).toMatch(/^Came lately/);
+    expect(alsoWords({ kind: 'arrival', day: '2026-06-01' }, '2026-06-04')).toMatch(/^New here, not looked over/);
+    expect(alsoWords({ kind: 'hole', day: '2026-06-01' }, '2026-06-04')).toMatch(/without a hole.*small measures/);
   });
   it('says who was first, and when', () =>
     expect(doubledWords({ by: 'Second keeper', deed: 'fed', at: '10:31' })).toBe(

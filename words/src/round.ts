@@ -1,9 +1,10 @@
 /** What a round says besides its pots: further tasks of a day, and marks that somebody else has made already. */
+import type { ALSO_KINDS } from '@zinc-pail/contract/choices';
 import { dateWords } from './days.ts';
 
 /** A task of today that is not water. */
 export interface AlsoToday {
-  kind: 'sun' | 'review' | 'quarantine' | 'arrival' | 'potted-look' | 'shade-ends' | 'wean';
+  kind: (typeof ALSO_KINDS)[number];
   /** the day it goes back to: of a move, of the end of a quarantine, of an arrival */
   day: string;
   /** of sun */
@@ -30,7 +31,15 @@ export function alsoWords({ kind, day, minutes, n }: AlsoToday, today: string): 
     case 'wean':
       return 'Its roots grew in wet: a drink sooner than the pot asks, further apart each time.';
     case 'arrival':
-      return 'Came lately and has not been looked over: sleeve, hole, pests, roots.';
+      return 'New here, not looked over yet: is a sleeve or foil still on, has its pot a hole, are there pests, how are its roots?';
+    case 'sleeve':
+      return 'Came in a sleeve or foil that is still on: take it off, it holds the run-off.';
+    case 'hole':
+      return 'Came in a pot without a hole: make one, or pot it on; until then only small measures.';
+    case 'peat':
+      return 'Came in soaked peat: shake it off and pot it in its own mix, once it has dried a little.';
+    case 'pests':
+      return 'Pests were found when it came: keep it apart, and find out in the clinic what they are.';
   }
 }
 

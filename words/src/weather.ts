@@ -9,6 +9,16 @@ export const SOURCE_WORDS: Record<DaySource, string> = {
   usual: 'by the usual weather',
 };
 
+/** Where usual weather that nobody gave comes from; far off it is the less to be trusted. */
+export function usualFromWords({ name, km }: { name: string; km: number }): string {
+  if (km <= NEAR_KM) return `Its usual weather is ${name}’s, approximate.`;
+  const doubt = km > FAR_KM ? ', a rough guess' : '';
+  return `Its usual weather is guessed from ${name}, ${km} km away, and the towns around${doubt}.`;
+}
+
+const NEAR_KM = 20;
+const FAR_KM = 400;
+
 export interface WeatherAge {
   service: { answered_at: string | null; failed_since: string | null; failure: string | null } | null;
   observed_until: string | null;

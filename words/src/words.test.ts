@@ -1,3 +1,4 @@
+import { usualFromWords } from './weather.ts';
 import { type AfterNote, BLOOM_CODES, FEED_CODES, REASON_CODES, type Reason } from '@zinc-pail/core';
 import { describe, expect, it } from 'vitest';
 import { afterWords } from './after.ts';
@@ -215,5 +216,15 @@ describe('the rest', () => {
       then: 'Wet or damp: leave it. Dry: water it.',
       never: 'Never: nights below 46°.',
     });
+  });
+});
+
+describe('usual weather that nobody gave', () => {
+  it('says from where it is guessed, and that far off is rough', () => {
+    expect(usualFromWords({ name: 'London', km: 3 })).toBe('Its usual weather is London’s, approximate.');
+    expect(usualFromWords({ name: 'Birmingham', km: 125 })).toBe(
+      'Its usual weather is guessed from Birmingham, 125 km away, and the towns around.',
+    );
+    expect(usualFromWords({ name: 'Suva', km: 900 })).toMatch(/900 km away.*a rough guess\.$/);
   });
 });

@@ -125,7 +125,12 @@ describe('the task', () => {
     ).toMatchObject({ deed: 'look', what: 'base' });
   });
   it('takes the best water at hand, and warns of softened', () => {
-    expect(taskOf().drink.water).toBe('rain');
+    // Nobody has told of any: the tap, on the safe side, and it says that it is not its kind.
+    expect(taskOf({}, { facts: { watersAtHand: [] } }).drink.water).toBe('hard');
+    expect(taskOf({ salts: 'sensitive' }, { facts: { watersAtHand: [] } }).judgement.mind).toContain(
+      'water-not-its-kind',
+    );
+    expect(taskOf({}, { facts: { watersAtHand: [{ kind: 'rain', saltsMgL: null }] } }).drink.water).toBe('rain');
     expect(taskOf({}, { facts: { watersAtHand: [{ kind: 'hard', saltsMgL: null }] } }).drink.water).toBe('hard');
     expect(
       taskOf({ salts: 'sensitive' }, { facts: { watersAtHand: [{ kind: 'softened', saltsMgL: null }] } }).judgement

@@ -206,8 +206,10 @@ function saltsFirst(salts: Salts, feed: FeedAdvice): FeedAdvice {
     : feed;
 }
 
+/** Poured where nobody has told of any water: tap water on the safe side, never rain that may not be there. */
+const UNTOLD_WATER: WaterKind = 'hard';
+
 function chooseWater(rules: CareRules, atHand: readonly WaterKind[]): WaterKind {
-  const [first = 'rain'] = rules.waters;
-  if (atHand.length === 0) return first;
+  if (atHand.length === 0) return UNTOLD_WATER;
   return rules.waters.find((kind) => atHand.includes(kind)) ?? atHand[0]!;
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { GENERA, genusOf } from './genera.ts';
 import { genusCare, LIGHT_BANDS } from './library.ts';
-import { COMMON_NAMES, genusByAnyName, namesOfGenus, suggestGenera, unclearName } from './synonyms.ts';
+import { COMMON_NAMES, commonGenus, genusByAnyName, namesOfGenus, suggestGenera, unclearName } from './synonyms.ts';
 import { SPECIES_NAMES, speciesOf } from './species.ts';
 import { traitsOf } from './traits.ts';
 import { garden } from '../../test/gardens.ts';
@@ -51,7 +51,12 @@ describe('names', () => {
   it('asks which is meant where a name fits several', () => {
     expect(unclearName('bird’s nest')).toEqual(['Dracaena', 'Asplenium']);
     expect(unclearName('Hens and chicks')).toContain('Sempervivum');
-    expect(unclearName('Golden barrel')).toBeNull();
+    expect(unclearName('Golden barrel cactus')).toBeNull();
+    expect(commonGenus('golden barrel cactus')).toBe('Echinocactus');
+    expect(commonGenus('Christmas Cactus, pink')).toBe('Schlumbergera');
+    expect(commonGenus('jade plant')).toBeNull();
+    expect(commonGenus('Aloe vera')).toBeNull();
+    expect(commonGenus('something green')).toBeNull();
     expect(unclearName('Aloe vera')).toBeNull();
   });
   it('suggests by what is typed so far', () => {

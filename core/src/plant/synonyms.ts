@@ -42,6 +42,10 @@ export const COMMON_NAMES: readonly CommonName[] = [
   ['carrion flower', 'Stapelia', 'Orbea', 'Huernia'], ['starfish flower', 'Stapelia', 'Orbea'], ['century plant', 'Agave'], ['torch plant', 'Aloe', 'Echinopsis'], ['ox tongue', 'Gasteria'],
   ['spineless yucca', 'Yucca'], ['elephant bush', 'Portulacaria'], ['ghost plant', 'Graptopetalum'], ['moonstones', 'Pachyphytum'], ['flaming katy', 'Kalanchoe'], ['panda plant', 'Kalanchoe'],
   ['zz plant', 'Zamioculcas'], ['wax flower', 'Hoya'], ['corkscrew albuca', 'Albuca'], ['climbing onion', 'Bowiea'], ['ant plant', 'Myrmecodia', 'Hydnophytum'], ['air plant', 'Tillandsia'],
+  ['thanksgiving cactus', 'Schlumbergera'], ['moon cactus', 'Gymnocalycium'], ['mother of thousands', 'Kalanchoe'], ['string of bananas', 'Curio'], ['string of dolphins', 'Curio'],
+  ['old lady cactus', 'Mammillaria'], ['pincushion', 'Mammillaria'], ['powder puff', 'Mammillaria'], ['fishbone cactus', 'Epiphyllum', 'Selenicereus'], ['peanut cactus', 'Echinopsis'],
+  ['african milk tree', 'Euphorbia'], ['tree houseleek', 'Aeonium'], ['san pedro', 'Echinopsis'], ['madagascar palm', 'Pachypodium'], ['jelly bean', 'Sedum'], ['mistletoe cactus', 'Rhipsalis'],
+  ['coral cactus', 'Euphorbia', 'Rhipsalis'], ['star cactus', 'Astrophytum'], ['lady finger cactus', 'Mammillaria', 'Echinocereus'], ['hedgehog cactus', 'Echinocereus', 'Echinopsis'],
   ['peyote', 'Lophophora', 'Ariocarpus'], ['ocotillo', 'Fouquieria'], ['stonecrop', 'Sedum', 'Hylotelephium', 'Phedimus'], ['roseroot', 'Rhodiola'], ['cape aloe', 'Aloe'],
 ].map(([name, ...genera]) => ({ name: name!, genera }));
 
@@ -89,9 +93,21 @@ export function suggestGenera(typed: string, most = 8): NameSuggestion[] {
   return [...found.values()].slice(0, most);
 }
 
+/** What a name in common use may mean; of several that fit, the longest says most: a golden barrel is no barrel cactus. */
+function commonMeanings(written: string): readonly string[] {
+  if (genusByAnyName(written)) return [];
+  const [most] = COMMON_NAMES.filter(({ name }) => plain(written).includes(plain(name))).toSorted((a, b) => b.name.length - a.name.length);
+  return most?.genera ?? [];
+}
+
+/** The genus that a common name means where it means but one: "Christmas cactus" is a Schlumbergera. Null for any other. */
+export function commonGenus(written: string): string | null {
+  const meanings = commonMeanings(written);
+  return meanings.length === 1 ? meanings[0]! : null;
+}
+
 /** Genera between which the keeper must choose, where a name in common use fits more than one. Null where the name is clear. */
 export function unclearName(written: string): readonly string[] | null {
-  if (genusByAnyName(written)) return null;
-  const found = COMMON_NAMES.find(({ name }) => plain(written).includes(plain(name)));
-  return found && found.genera.length > 1 ? found.genera : null;
+  const meanings = commonMeanings(written);
+  return meanings.length > 1 ? meanings : null;
 }

@@ -29,6 +29,8 @@ export interface SiteRow {
   elevation_m: number;
   time_zone: string;
   normals: Normals;
+  /** its usual weather comes from the towns around */
+  usual_guessed: number;
   revision: number;
   /** the collection's: moves with every change of a plant or its journal */
   pulse: number;
@@ -60,11 +62,12 @@ const ENGINE_EVENTS: PlantEvent['type'][] = [
 /** Kinds of the journal's own that tell the engine something. */
 const TELLING_EVENTS = ['skip', 'firmed', 'sheltered', 'measure'];
 
-export async function sites(pool: Pool): Promise<SiteRow[]> {
+/** Sites in walking order; `all`: those that are no longer kept too, as books tell of them. */
+export async function sites(pool: Pool, which: 'kept' | 'all' = 'kept'): Promise<SiteRow[]> {
   const [rows] = await pool.query<Row<SiteRow>[]>(
     `SELECT si.id, si.collection_id, si.name, si.latitude_deg, si.longitude_deg, si.elevation_m, si.time_zone,
-       si.normals, si.revision, c.pulse, c.walks FROM site si JOIN collection c ON c.id = si.collection_id
-     ORDER BY si.walk_order, si.id`,
+       si.normals, si.usual_guessed, si.revision, c.pulse, c.walks FROM site si JOIN collection c ON c.id = si.collection_id
+     ${which === 'kept' ? 'WHERE si.dropped_on IS NULL' : ''} ORDER BY si.walk_order, si.id`,
   );
   return rows.map((row) => ({ ...row, normals: json<Normals>(row.normals) }));
 }

@@ -58,7 +58,7 @@ export const REFUSALS = kinds({
     title: 'Not by that method',
     means: 'There is something at this address, but it is asked otherwise; `Allow` says how.',
   },
-  'in-use': { status: 409, title: 'In use', means: 'A bench is to go on which plants stand, or stood.' },
+  'in-use': { status: 409, title: 'In use', means: 'A bench, a site or a mix is to go in which plants stand.' },
   'has-ended': { status: 409, title: 'It has ended', means: 'The plant died or was given away before.' },
   'not-ended': { status: 409, title: 'Not ended', means: 'The plant lives, so it has no story to close or reopen.' },
   'no-plan': { status: 409, title: 'No plan', means: 'No plan from shade to sun is open for the plant.' },

@@ -1,16 +1,14 @@
-import { kitSchema, made } from '@zinc-pail/contract/answers';
+import { kitSchema, made, written } from '@zinc-pail/contract/answers';
 import { idParam } from '@zinc-pail/contract/api';
-import { feedBody, settingsBody, siteBody, viewBody, waterBody } from '@zinc-pail/contract/keeping';
-import { roughNormals } from '@zinc-pail/core';
+import { feedBody, settingsBody, viewBody, waterBody } from '@zinc-pail/contract/keeping';
 import type Joi from 'joi';
 import type { App } from '../context.ts';
 import { type PoolConnection, transaction } from '../database/pool.ts';
-import { acceptZone } from '../garden/clock.ts';
 import { notFound, Refused } from '../http/refusals.ts';
 import { route, type Route } from '../http/route.ts';
 import {
-  addSite,
   addTo,
+  changeIn,
   changeCollection,
   collectionId,
   type KitList,
@@ -49,23 +47,6 @@ export function keepingRoutes(app: App): Route[] {
         return whole();
       },
     }),
-    route({
-      method: 'post',
-      path: '/sites',
-      does: 'A new site; its usual weather is guessed from where it lies until a garden file brings better.',
-      body: siteBody,
-      status: 201,
-      answer: made,
-      refuses: ['no-such-time-zone'],
-      async handle({ body }) {
-        acceptZone(body.time_zone);
-        const normals = JSON.stringify(roughNormals(body.latitude_deg, body.elevation_m));
-        const id = await transaction(app.pool, async (connection) =>
-          addSite(connection, await theCollection(connection), { ...body, normals }),
-        );
-        return { id };
-      },
-    }),
     ...listRoutes(app, { list: 'waters', of: 'water', body: waterBody, decides: true }),
     ...listRoutes(app, { list: 'feeds', of: 'feed', body: feedBody, decides: true }),
     ...listRoutes(app, { list: 'views', of: 'saved view', body: viewBody, decides: false }),
@@ -97,6 +78,22 @@ function listRoutes<T extends { name: string }>(app: App, { list, of, body, deci
           return addTo(connection, list, { collection_id: collection, ...asRow(entry) });
         }).catch(sameName);
         return { id };
+      },
+    }),
+    route({
+      method: 'put',
+      path: `/${list}/:id`,
+      does: `Puts a ${of} right: all of it, as it is now.`,
+      params: idParam,
+      body,
+      answer: written,
+      refuses: ['name-taken'],
+      async handle({ params: { id }, body: entry }) {
+        await transaction(app.pool, async (connection) => {
+          if (!(await changeIn(connection, list, id, asRow(entry)))) throw notFound('entry of that list');
+          if (decides) await touchAllSites(connection, await theCollection(connection));
+        }).catch(sameName);
+        return { written: 1 };
       },
     }),
     route({

@@ -2,17 +2,19 @@ import type { Kit, ViewSpec } from '@zinc-pail/contract/keeping';
 import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 import { json } from '../database/json.ts';
+import { guessedFrom } from '../sites/usual.ts';
 
 /** Everything that lists of choices are made of; null where there is no collection. */
 export async function kit(pool: Pool): Promise<Kit | null> {
   const [[collection]] = await pool.query<
     Row<Omit<Kit['collection'], 'has_pets' | 'has_children'> & { has_pets: number; has_children: number }>[]
   >(
-    'SELECT id, name, number_scheme, can_ml, has_pets, has_children, scoop_ml, currency, pots_a_weekend FROM collection ORDER BY id LIMIT 1',
+    'SELECT id, name, number_scheme, can_ml, has_pets, has_children, scoop_ml, currency, pots_a_weekend, reach_url FROM collection ORDER BY id LIMIT 1',
   );
   if (!collection) return null;
-  const [sites] = await pool.query<Row<Kit['sites'][number]>[]>(
-    'SELECT id, name, latitude_deg, time_zone FROM site WHERE collection_id = ? ORDER BY walk_order, id',
+  const [sites] = await pool.query<Row<Omit<Kit['sites'][number], 'usual_from'> & { usual_guessed: number }>[]>(
+    `SELECT id, version, name, latitude_deg, longitude_deg, elevation_m, time_zone, usual_guessed FROM site
+       WHERE collection_id = ? AND dropped_on IS NULL ORDER BY walk_order, id`,
     [collection.id],
   );
   const [mixes] = await pool.query<
@@ -46,7 +48,10 @@ export async function kit(pool: Pool): Promise<Kit | null> {
       has_pets: Boolean(collection.has_pets),
       has_children: Boolean(collection.has_children),
     },
-    sites,
+    sites: sites.map(({ usual_guessed: guessed, ...site }) => ({
+      ...site,
+      usual_from: guessed ? guessedFrom(site) : null,
+    })),
     mixes: [...byMix.values()],
     waters,
     feeds,
@@ -65,6 +70,16 @@ export async function collectionId(connection: PoolConnection): Promise<number |
 export async function addTo(connection: PoolConnection, list: KitList, row: Record<string, unknown>): Promise<number> {
   const [made] = await connection.query<ResultSetHeader>('INSERT INTO ?? SET ?', [TABLES[list], row]);
   return made.insertId;
+}
+
+export async function changeIn(
+  connection: PoolConnection,
+  list: KitList,
+  id: number,
+  row: Record<string, unknown>,
+): Promise<boolean> {
+  const [result] = await connection.query<ResultSetHeader>('UPDATE ?? SET ? WHERE id = ?', [TABLES[list], row, id]);
+  return result.affectedRows > 0;
 }
 
 export async function removeFrom(connection: PoolConnection, list: KitList, id: number): Promise<boolean> {
@@ -134,19 +149,4 @@ export async function ensureCollection(connection: PoolConnection): Promise<void
       mix.parts.map(([component, parts], i) => [added.insertId, i, component, parts]),
     ]);
   }
-}
-
-export async function addSite(
-  connection: PoolConnection,
-  collection: number,
-  site: Record<string, unknown>,
-): Promise<number> {
-  const [[row]] = await connection.query<Row<{ last: number | null }>[]>(
-    'SELECT MAX(walk_order) AS last FROM site WHERE collection_id = ?',
-    [collection],
-  );
-  const [made] = await connection.query<ResultSetHeader>('INSERT INTO site SET ?', [
-    { collection_id: collection, walk_order: (row!.last ?? -1) + 1, ...site },
-  ]);
-  return made.insertId;
 }

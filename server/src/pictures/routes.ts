@@ -35,10 +35,7 @@ export function pictureRoutes(app: App): Route[] {
         const home = (await plantHomes(app.pool, [plantId])).get(plantId);
         if (!home) throw notFound('plant');
         if (!Buffer.isBuffer(body) || body.length === 0)
-          throw new Refused(
-            'no-picture',
-            'Send the file of a picture (JPEG, PNG, WebP, AVIF, GIF or TIFF) as the body, with its type.',
-          );
+          throw new Refused('no-picture', 'That is no picture: a JPEG, PNG, WebP, AVIF, GIF or TIFF file is wanted.');
         const today = todayAt(home.time_zone);
         const taken = query.day ?? today;
         if (taken > today)

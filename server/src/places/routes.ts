@@ -23,6 +23,9 @@ import { readReadings } from './readings.ts';
 import { changePlace, insertPlace, placeColumns, putReadings, removePlace, siteOf } from './store.ts';
 import { placeViews } from './view.ts';
 
+/** Of what stands on a bench that is to go, so many are named. */
+const NAMED = 5;
+
 export function placeRoutes(app: App): Route[] {
   return [...benchRoutes(app), ...readingRoutes(app)];
 }
@@ -89,22 +92,30 @@ function benchRoutes(app: App): Route[] {
     route({
       method: 'delete',
       path: '/places/:id',
-      does: 'Takes away a place on which no plant and no instrument ever stood.',
+      does: 'Takes away a place on which nothing stands; where plants stood once, their books go on telling of it.',
       params: idParam,
       status: 204,
       answer: null,
       refuses: ['in-use'],
       async handle({ params: { id } }) {
-        if (!(await siteOf(app.pool, id))) throw notFound('place');
-        if (!(await transaction(app.pool, (connection) => removePlace(connection, id))))
-          throw new Refused(
-            'in-use',
-            'Plants or instruments stand there, or stood there once: their books tell of it. Move them, and rename or keep the place.',
-          );
+        const at = await siteOf(app.pool, id);
+        if (!at) throw notFound('place');
+        const today = todayAt(at.time_zone);
+        const standing = await transaction(app.pool, (connection) => removePlace(connection, id, today));
+        if (standing.length > 0) throw new Refused('in-use', standingWords(standing));
         return null;
       },
     }),
   ];
+}
+
+/** "Haworthia cooperi (012), a thermometer and 3 more stand there: move them first." */
+function standingWords(standing: readonly string[]): string {
+  const named = standing.slice(0, NAMED);
+  const more = standing.length - named.length;
+  const last = more > 0 ? `${more} more` : named.pop()!;
+  const all = named.length > 0 ? `${named.join(', ')} and ${last}` : last;
+  return `${all} ${standing.length === 1 ? 'stands' : 'stand'} there: move ${standing.length === 1 ? 'it' : 'them'} first.`;
 }
 
 function readingRoutes(app: App): Route[] {

@@ -58,7 +58,7 @@ export async function placeRecords(pool: Pool): Promise<PlaceRecord[]> {
   const [rows] = await pool.query<Row<PlaceRow>[]>(
     `SELECT pl.id, pl.site_id, si.name AS site, pl.version, pl.indoor_c, pl.hazard_kinds, pl.lamp_ppfd_umol_m2_s, pl.lamp_hours,
        ${COLUMNS.map((column) => `pl.${column}`).join(', ')}
-     FROM place pl JOIN site si ON si.id = pl.site_id ORDER BY si.walk_order, si.id, pl.walk_order, pl.id`,
+     FROM place pl JOIN site si ON si.id = pl.site_id WHERE pl.dropped_on IS NULL ORDER BY si.walk_order, si.id, pl.walk_order, pl.id`,
   );
   return rows.map(({ lamp_ppfd_umol_m2_s: ppfd, lamp_hours: hours, ...row }) => ({
     ...row,
@@ -136,20 +136,32 @@ export async function changePlace(
   return 'done';
 }
 
-/** False where plants stand, or ever stood, or an instrument hangs or hung. */
-export async function removePlace(connection: PoolConnection, id: number): Promise<boolean> {
-  const [[row]] = await connection.query<Row<{ n: number }>[]>(
-    'SELECT (SELECT COUNT(*) FROM stay WHERE place_id = ?) + (SELECT COUNT(*) FROM device WHERE place_id = ?) AS n',
+/**
+ * Takes a place away; one that books tell of is only no longer kept.
+ *
+ * @returns what stands there, by name, where something does: then nothing was done
+ */
+export async function removePlace(connection: PoolConnection, id: number, today: string): Promise<string[]> {
+  const [standing] = await connection.query<Row<{ name: string }>[]>(
+    `SELECT CONCAT(p.name, ' (', p.number, ')') AS name FROM stay s JOIN plant p ON p.id = s.plant_id
+       WHERE s.place_id = ? AND s.to_day IS NULL UNION ALL SELECT CONCAT('the instrument ', name) FROM device WHERE place_id = ?`,
     [id, id],
   );
-  if (row!.n > 0) return false;
-  await connection.query('DELETE FROM thermometer_reading WHERE place_id = ?', [id]);
+  if (standing.length > 0) return standing.map(({ name }) => name);
   await connection.query(
     'UPDATE site SET revision = revision + 1 WHERE id = (SELECT site_id FROM place WHERE id = ?)',
     [id],
   );
+  const [[row]] = await connection.query<Row<{ n: number }>[]>('SELECT COUNT(*) AS n FROM stay WHERE place_id = ?', [
+    id,
+  ]);
+  if (row!.n > 0) {
+    await connection.query('UPDATE place SET dropped_on = ?, version = version + 1 WHERE id = ?', [today, id]);
+    return [];
+  }
+  await connection.query('DELETE FROM thermometer_reading WHERE place_id = ?', [id]);
   await connection.query('DELETE FROM place WHERE id = ?', [id]);
-  return true;
+  return [];
 }
 
 /** A day read again is put right. */

@@ -23,7 +23,7 @@ export async function plantView(app: App, plantId: number): Promise<PlantView> {
       'ended',
       `This plant has ${record.ended === 'died' ? 'died' : 'been given away'}; its story can be read.`,
     );
-  const site = (await sites(app.pool)).find(({ id }) => id === row.site_id)!;
+  const site = (await sites(app.pool, 'all')).find(({ id }) => id === row.site_id)!;
   const outlooks = await app.outlooks.ofPlants(site, [plantId]);
   const outlook = outlooks.views.get(plantId);
   const task = outlooks.tasks.get(plantId);

@@ -1,5 +1,6 @@
 import type { Shelter } from '@zinc-pail/contract/marks';
 import type { FeedLabel, PlaceKind } from '@zinc-pail/core';
+import { json } from '../database/json.ts';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 
 export interface BenchRow {
@@ -13,7 +14,7 @@ export interface BenchRow {
 /** The benches of a site in walking order. */
 export async function placeRows(pool: Pool, siteId: number): Promise<BenchRow[]> {
   const [rows] = await pool.query<Row<BenchRow>[]>(
-    'SELECT id, name, kind, quarantine, version FROM place WHERE site_id = ? ORDER BY walk_order, id',
+    'SELECT id, name, kind, quarantine, version FROM place WHERE site_id = ? AND dropped_on IS NULL ORDER BY walk_order, id',
     [siteId],
   );
   return rows;
@@ -59,17 +60,18 @@ export async function kitOf(pool: Pool, collectionId: number): Promise<CanKit> {
   };
 }
 
+export interface WaitingLook {
+  plant_id: number;
+  plant: string;
+  kind: 'review' | 'quarantine' | 'arrival' | 'sleeve' | 'hole' | 'peat' | 'pests';
+  day: string;
+}
+
 /** Moves of the last weeks that no review has followed, and plants that have not been looked over since they came. */
-export async function waitingLooks(
-  pool: Pool,
-  siteId: number,
-  today: string,
-): Promise<{ plant_id: number; plant: string; kind: 'review' | 'quarantine' | 'arrival'; day: string }[]> {
+export async function waitingLooks(pool: Pool, siteId: number, today: string): Promise<WaitingLook[]> {
   const standing =
     'FROM plant p JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id WHERE pl.site_id = ?';
-  const [rows] = await pool.query<
-    Row<{ plant_id: number; plant: string; kind: 'review' | 'quarantine' | 'arrival'; day: string }>[]
-  >(
+  const [rows] = await pool.query<Row<WaitingLook>[]>(
     `SELECT p.id AS plant_id, p.name AS plant, 'review' AS kind, s.from_day AS day ${standing}
        AND s.from_day BETWEEN ? - INTERVAL 35 DAY AND ? - INTERVAL 16 DAY AND EXISTS (SELECT 1 FROM stay b
        WHERE b.plant_id = p.id AND b.to_day = s.from_day)
@@ -84,7 +86,37 @@ export async function waitingLooks(
        AND NOT EXISTS (SELECT 1 FROM journal j WHERE j.plant_id = p.id AND j.type = 'arrival' AND j.voided_at IS NULL)`,
     [siteId, today, today, siteId, today, siteId, today],
   );
-  return rows;
+  return [...rows, ...(await foundOnArrival(pool, siteId, today))];
+}
+
+/** Findings are asked after for so long; then they are a case for the clinic or the potting bench. */
+const ARRIVAL_DAYS = 120;
+
+/** What was found on plants that came, and is not put right since: the last look at each counts. */
+async function foundOnArrival(pool: Pool, siteId: number, today: string): Promise<WaitingLook[]> {
+  const [rows] = await pool.query<
+    Row<Omit<WaitingLook, 'kind'> & { detail: unknown; holes: number; potted: string }>[]
+  >(
+    `SELECT p.id AS plant_id, p.name AS plant, j.day, j.detail, po.holes, po.from_day AS potted FROM journal j
+       JOIN plant p ON p.id = j.plant_id JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id
+       JOIN potting po ON po.open_plant_id = p.id
+     WHERE pl.site_id = ? AND p.acquired_on >= ? - INTERVAL ? DAY AND j.type = 'arrival' AND j.voided_at IS NULL
+       AND j.id = (SELECT MAX(last.id) FROM journal last WHERE last.plant_id = p.id AND last.type = 'arrival'
+         AND last.voided_at IS NULL)`,
+    [siteId, today, ARRIVAL_DAYS],
+  );
+  return rows.flatMap(({ detail, holes, potted, ...row }) => {
+    const found = json<{ sleeve_off: boolean; hole: boolean; peat_off: boolean; pests: boolean }>(detail);
+    // Potted since, it stands in what its keeper chose.
+    const asItCame = potted <= row.day;
+    const kinds: WaitingLook['kind'][] = [
+      ...(found.sleeve_off ? [] : (['sleeve'] as const)),
+      ...(found.hole || !asItCame || holes ? [] : (['hole'] as const)),
+      ...(found.peat_off || !asItCame ? [] : (['peat'] as const)),
+      ...(found.pests ? (['pests'] as const) : []),
+    ];
+    return kinds.map((kind) => ({ ...row, kind }));
+  });
 }
 
 /** What was done about the coming night today, by plant: the last word counts. */

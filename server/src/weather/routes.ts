@@ -26,6 +26,7 @@ import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
 import { type SiteRow, sites } from '../garden/store.ts';
+import { guessedFrom } from '../sites/usual.ts';
 import { groupBy } from '../grouping.ts';
 import { LONG_S } from '../http/limit.ts';
 import { notFound, Refused, unsoundRows } from '../http/refusals.ts';
@@ -160,6 +161,7 @@ async function weatherOf(app: App): Promise<SiteWeather[]> {
         : null,
       ...sky,
       normals: site.normals,
+      usual_from: site.usual_guessed ? guessedFrom(site) : null,
       places: places
         .filter((place) => place.site_id === site.id)
         .flatMap((place): PlaceWeather[] => {

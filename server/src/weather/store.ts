@@ -23,7 +23,7 @@ export async function watchAllSites(pool: Pool): Promise<void> {
 export async function sitesToAsk(pool: Pool): Promise<(SiteOnMap & { id: number })[]> {
   const [rows] = await pool.query<Row<SiteOnMap & { id: number }>[]>(
     `SELECT si.id, si.latitude_deg, si.longitude_deg, si.elevation_m, si.time_zone FROM site si
-       JOIN weather_watch w ON w.site_id = si.id WHERE w.next_at <= UTC_TIMESTAMP(3) ORDER BY w.next_at LIMIT 50`,
+       JOIN weather_watch w ON w.site_id = si.id WHERE si.dropped_on IS NULL AND w.next_at <= UTC_TIMESTAMP(3) ORDER BY w.next_at LIMIT 50`,
   );
   return rows;
 }
@@ -156,9 +156,9 @@ export async function changeNormals(
     siteId,
   ]);
   if (row!.version !== version) return row!;
-  await connection.query('UPDATE site SET normals = ?, version = version + 1, revision = revision + 1 WHERE id = ?', [
-    JSON.stringify(normals),
-    siteId,
-  ]);
+  await connection.query(
+    'UPDATE site SET normals = ?, usual_guessed = FALSE, version = version + 1, revision = revision + 1 WHERE id = ?',
+    [JSON.stringify(normals), siteId],
+  );
   return 'done';
 }

@@ -12,11 +12,11 @@ import {
   drawWeather,
   isoDay,
   type Normals,
-  roughNormals,
   seededRandom,
   seedFrom,
   standardNormal,
 } from '@zinc-pail/core';
+import { guessedCoastKm, usualWeather } from '@zinc-pail/core/usualWeather';
 import { CLIMATES } from './climates.ts';
 
 export interface Point {
@@ -47,7 +47,8 @@ export function normalsAt({ latitudeDeg, longitudeDeg, elevationM }: Point): Nor
   const town = CLIMATES.find(
     (one) => Math.abs(one.latitudeDeg - latitudeDeg) < NEAR_DEG && Math.abs(one.longitudeDeg - longitudeDeg) < NEAR_DEG,
   );
-  return town?.normals ?? roughNormals(latitudeDeg, elevationM);
+  const at = { latitudeDeg, longitudeDeg, elevationM };
+  return town?.normals ?? usualWeather({ ...at, coastKm: guessedCoastKm(at) });
 }
 
 function keyOf({ latitudeDeg, longitudeDeg }: Point): string {

@@ -58,10 +58,56 @@ export async function ask<T>(path: string, init?: Init): Promise<T> {
   return (response.status === 204 ? null : await response.json()) as T;
 }
 
-/** What was typed cannot be sent; says what would be right. */
-export class NotSent extends Error {}
+/** What was typed cannot be sent; says what would be right, by field where it is one's fault. */
+export class NotSent extends Error {
+  constructor(
+    message: string,
+    readonly at: Readonly<Record<string, string>> = {},
+  ) {
+    super(message);
+  }
+}
 
+/** Faults of fields as an error that was never sent. */
+export function notSent(at: Readonly<Record<string, string>>): NotSent {
+  return new NotSent(Object.values(at).join(' '), at);
+}
+
+const NOT_UNDERSTOOD = 'urn:zinc-pail:problem:not-understood';
+/** Ends of a field's name that tell its unit: no word of a keeper's. */
+const UNITS = /_(mm|ml|g|c|m|deg|pct|id|ids|at|on)$/;
+
+/** "marks/0/entries/0/text" → "text"; "latitude_deg" → "latitude". */
+function fieldWords(pointer: string): string {
+  const last = pointer.split('/').findLast((part) => part !== '' && !/^\d+$/.test(part)) ?? '';
+  return last.replace(UNITS, '').replaceAll('_', ' ');
+}
+
+/** What would be right, as a sentence at its field. */
+function wantedWords({ got, accepted }: { got?: unknown; accepted: string }): string {
+  return got === '' || got === '""' ? `Nothing stands here yet: ${accepted} is wanted.` : `Wanted: ${accepted}.`;
+}
+
+/** Words by field of what a refusal, or a form itself, found wrong. */
+export function faultsOf(error: unknown): ReadonlyMap<string, string> {
+  if (error instanceof NotSent) return new Map(Object.entries(error.at));
+  if (!(error instanceof ProblemError)) return new Map();
+  return new Map((error.problem.faults ?? []).map((fault) => [fault.pointer.replace(/^\//, ''), wantedWords(fault)]));
+}
+
+/** In a keeper's words: never the addresses of fields that programs go by. */
 export function wordsOf(error: unknown): string {
-  if (error instanceof ProblemError) return error.problem.detail;
-  return error instanceof NotSent ? error.message : 'That did not work.';
+  if (error instanceof NotSent) return error.message;
+  if (!(error instanceof ProblemError)) return 'That did not work.';
+  const { type, faults, detail } = error.problem;
+  if (type !== NOT_UNDERSTOOD || !faults?.length) return detail;
+  return faults
+    .map((fault) => {
+      const field = fieldWords(fault.pointer);
+      const words = wantedWords(fault);
+      return field === ''
+        ? words
+        : `${field.charAt(0).toUpperCase()}${field.slice(1)}: ${words.charAt(0).toLowerCase()}${words.slice(1)}`;
+    })
+    .join(' ');
 }

@@ -1,5 +1,6 @@
 /** Pieces of forms, so that every one of them is labelled and large enough for a thumb. */
 import { type ReactNode, useId } from 'react';
+import { useFault } from './faults.ts';
 
 interface ChoiceProps {
   legend: string;
@@ -35,14 +36,28 @@ export function Choice({ legend, name, value, onChange, options }: ChoiceProps) 
   );
 }
 
-export function Field({ label, hint, children }: { label: string; hint?: string; children(id: string): ReactNode }) {
+interface FieldProps {
+  label: string;
+  hint?: string | undefined;
+  /** its name in what is sent: where its faults are told */
+  at?: string | undefined;
+  children(id: string): ReactNode;
+}
+
+export function Field({ label, hint, at, children }: FieldProps) {
   const id = useId();
+  const fault = useFault(id, at);
   return (
-    <div className="mb-4">
+    <div className={`mb-4 ${fault ? 'border-l-4 border-[var(--rust)] pl-2' : ''}`}>
       <label htmlFor={id} className="mb-1 block font-semibold">
         {label}
       </label>
       {children(id)}
+      {fault && (
+        <p id={`${id}-fault`} role="alert" className="mt-1 font-semibold">
+          {fault}
+        </p>
+      )}
       {hint && <p className="mt-1 text-[14px] text-[var(--ink-2)]">{hint}</p>}
     </div>
   );
@@ -90,6 +105,7 @@ export function SectionHead({ id, children }: { id?: string; children: ReactNode
 interface TypedProps {
   label: string;
   hint?: string;
+  at?: string;
   value: string;
   onChange(value: string): void;
   width?: string;
@@ -97,9 +113,9 @@ interface TypedProps {
 }
 
 /** A number, or a short text, as it is typed. */
-export function Typed({ label, hint, value, onChange, width = 'w-40', placeholder = '' }: TypedProps) {
+export function Typed({ label, hint, at, value, onChange, width = 'w-40', placeholder = '' }: TypedProps) {
   return (
-    <Field label={label} {...(hint ? { hint } : {})}>
+    <Field label={label} hint={hint} at={at}>
       {(id) => (
         <input
           id={id}
@@ -116,6 +132,7 @@ export function Typed({ label, hint, value, onChange, width = 'w-40', placeholde
 
 interface OneOfProps {
   label: string;
+  at?: string;
   value: string;
   onChange(value: string): void;
   /** values with what is said for them */
@@ -124,9 +141,9 @@ interface OneOfProps {
 }
 
 /** One of a list too long to lay out. */
-export function OneOf({ label, value, onChange, options, width = '' }: OneOfProps) {
+export function OneOf({ label, at, value, onChange, options, width = '' }: OneOfProps) {
   return (
-    <Field label={label}>
+    <Field label={label} at={at}>
       {(id) => (
         <select
           id={id}

@@ -48,7 +48,7 @@ export function Find({ onClose }: { onClose(): void }) {
     }
   };
   return (
-    <Dialog title="Find a plant" onClose={onClose}>
+    <Dialog title="Find a plant" light onClose={onClose}>
       <input
         ref={box}
         role="combobox"

@@ -33,11 +33,17 @@ export function setUnits(next: Units): void {
 export const celsiusOf = (shown: number): number => (units().temperature === 'F' ? ((shown - 32) * 5) / 9 : shown);
 export const shownTemperature = (celsius: number): number => shownIn(celsius, units());
 export const mmOf = (shown: number): number => (units().length === 'in' ? shown * MM_PER_INCH : shown);
+const MM_PER_CM = 10;
+const benchUnitMm = () => (units().length === 'in' ? MM_PER_INCH : MM_PER_CM);
+/** Sizes of benches, in cm or inches. */
+export const shownBench = (mm: number): number => mm / benchUnitMm();
+export const mmOfBench = (shown: number): number => shown * benchUnitMm();
 export const mlOf = (shown: number): number => (units().volume === 'cups' ? shown * ML_PER_CUP : shown);
 
 /** What stands beside a field: the unit that is typed there. */
 export const typed = {
   temperature: () => `°${units().temperature}`,
   length: () => (units().length === 'in' ? 'in' : 'mm'),
+  bench: () => (units().length === 'in' ? 'in' : 'cm'),
   volume: () => (units().volume === 'cups' ? 'cups' : 'ml'),
 };

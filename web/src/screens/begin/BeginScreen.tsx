@@ -1,17 +1,17 @@
 /** The first hour: where, which water, one bench, the first plant; then the Round. Nothing is written before the last step. */
 import type { Kit } from '@zinc-pail/contract/keeping';
-import type { Town } from '@zinc-pail/contract/towns';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { LocateFixed } from 'lucide-react';
-import { type ReactNode, useDeferredValue, useRef, useState } from 'react';
+import { unclearName } from '@zinc-pail/core';
+import { useQueryClient } from '@tanstack/react-query';
+import { type ReactNode, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { ask, wordsOf } from '../../api/client.ts';
 import { Choice, Field, Wrong } from '../../forms/Fields.tsx';
 import { useTitle } from '../../frame/title.ts';
-import { coordinatesOf } from '../../words/coordinates.ts';
+import { TownPicker } from '../../parts/TownPicker.tsx';
 import { todayIn } from '../../words/days.ts';
 import { NameField } from '../takein/NameField.tsx';
-import { USUAL_POTS } from '../takein/usualPots.ts';
+import { mixesInOrder } from '../takein/mixChoice.ts';
+import { USUAL_POTS, usualPotWords } from '../takein/usualPots.ts';
 import {
   asksFacing,
   baggedMix,
@@ -49,7 +49,7 @@ export function BeginScreen({ kit }: { kit: Kit }) {
       <p className="slab text-[19px]">A pail, a bench, a plant: a minute, and it is watered.</p>
       <h1 className="mb-4 mt-1 text-3xl font-semibold">{HEADS[step]}</h1>
       <Way draft={draft} step={step} onStep={setStep} />
-      {step === 'where' && <Where onTown={(town) => set({ town })} />}
+      {step === 'where' && <TownPicker onTown={(town) => set({ town })} />}
       {step === 'water' && (
         <Cards
           of="What comes from the tap"
@@ -105,97 +105,6 @@ function Way({ draft, step, onStep }: { draft: Draft; step: StepName; onStep(ste
     </ol>
   );
 }
-
-function Where({ onTown }: { onTown(town: Town): void }) {
-  const [typed, setTyped] = useState('');
-  const [wrong, setWrong] = useState<string | null>(null);
-  const sought = useDeferredValue(typed.trim());
-  const here = coordinatesOf(sought);
-  const found = useQuery({
-    queryKey: ['towns', sought],
-    queryFn: async () =>
-      (
-        await ask<{ towns: Town[] }>(
-          here ? `/towns?lat=${here.latitudeDeg}&lon=${here.longitudeDeg}` : `/towns?q=${encodeURIComponent(sought)}`,
-        )
-      ).towns,
-    enabled: sought.length > 1,
-    placeholderData: (before) => before,
-  });
-  const at = (town: Town): Town =>
-    here
-      ? {
-          ...town,
-          name: `Near ${town.name}`,
-          latitude_deg: round(here.latitudeDeg),
-          longitude_deg: round(here.longitudeDeg),
-        }
-      : town;
-  const myPlace = () => {
-    setWrong(null);
-    if (!('geolocation' in navigator)) return setWrong('This browser does not tell where it is: type your town.');
-    navigator.geolocation.getCurrentPosition(
-      ({ coords }) => setTyped(`${coords.latitude.toFixed(2)} ${coords.longitude.toFixed(2)}`),
-      () => setWrong('Your place was not told: type your town instead.'),
-      { timeout: 10_000 },
-    );
-  };
-  return (
-    <section aria-label="Where">
-      <Field
-        label="Your town, or the nearest larger one"
-        hint="Or where it lies: 51.5°N, 0°7'W. Season, sun and usual weather follow from it."
-      >
-        {(id) => (
-          <input
-            id={id}
-            autoComplete="off"
-            className="input h-12 w-full text-[18px]"
-            maxLength={100}
-            value={typed}
-            onChange={(event) => setTyped(event.target.value)}
-          />
-        )}
-      </Field>
-      <Wrong words={wrong} />
-      <ul aria-label="Towns found">
-        {sought.length > 1 &&
-          (found.data ?? []).slice(0, here ? 1 : 8).map((town) => {
-            const one = at(town);
-            return (
-              <li
-                key={`${town.name} ${town.country} ${town.latitude_deg} ${town.longitude_deg}`}
-                className="border-b border-[var(--rule)]"
-              >
-                <button
-                  type="button"
-                  className="flex min-h-12 w-full flex-wrap items-center gap-x-3 px-2 text-left"
-                  onClick={() => onTown(one)}
-                >
-                  <strong className="slab text-[18px] font-semibold">{one.name}</strong>
-                  <span>
-                    {town.province && `${town.province}, `}
-                    {town.country}
-                  </span>
-                  <span className="ml-auto text-[14px] text-[var(--ink-2)]">
-                    {Math.abs(one.latitude_deg).toFixed(1)}° {one.latitude_deg < 0 ? 'south' : 'north'}
-                  </span>
-                </button>
-              </li>
-            );
-          })}
-      </ul>
-      {sought.length > 1 && found.data?.length === 0 && (
-        <p className="py-2">No such town in the list: try the nearest larger one.</p>
-      )}
-      <button type="button" className="mt-3 flex h-11 items-center gap-2 underline" onClick={myPlace}>
-        <LocateFixed aria-hidden="true" size={18} /> Use my place
-      </button>
-    </section>
-  );
-}
-
-const round = (degrees: number) => Math.round(degrees * 100) / 100;
 
 interface CardsProps {
   of: string;
@@ -286,6 +195,8 @@ function FirstPlant({ draft, kit, onChange }: { draft: Draft; kit: Kit; onChange
   const [busy, setBusy] = useState(false);
   const take = async () => {
     if (draft.name.trim() === '') return setWrong('A name, even if it is only “unknown globe”.');
+    if (draft.meant === null && unclearName(draft.name))
+      return setWrong('That name fits several: say which is meant, below it.');
     setWrong(null);
     setBusy(true);
     try {
@@ -319,9 +230,9 @@ function FirstPlant({ draft, kit, onChange }: { draft: Draft; kit: Kit; onChange
             value={draft.pot}
             onChange={(event) => onChange({ pot: event.target.value })}
           >
-            {USUAL_POTS.map(({ id: pot, label }) => (
-              <option key={pot} value={pot}>
-                {label}
+            {USUAL_POTS.map((usual) => (
+              <option key={usual.id} value={usual.id}>
+                {usualPotWords(usual)}
               </option>
             ))}
           </select>
@@ -336,7 +247,7 @@ function FirstPlant({ draft, kit, onChange }: { draft: Draft; kit: Kit; onChange
             onChange={(event) => onChange({ mix: Number(event.target.value) })}
           >
             <option value={baggedMix(kit) ?? ''}>don’t know</option>
-            {kit.mixes.map((mix) => (
+            {mixesInOrder(kit.mixes).map((mix) => (
               <option key={mix.id} value={mix.id}>
                 {mix.name}
               </option>

@@ -1,7 +1,7 @@
 /** What a keeper who begins has told so far, and the requests that make it so. */
 import type { Town } from '@zinc-pail/contract/towns';
 import type { Kit } from '@zinc-pail/contract/keeping';
-import type { PlaceKind, WaterKind } from '@zinc-pail/core';
+import { commonGenus, type PlaceKind, type WaterKind } from '@zinc-pail/core';
 import { USUAL_POTS } from '../takein/usualPots.ts';
 
 export const STEPS = ['where', 'water', 'bench', 'plant'] as const;
@@ -99,7 +99,6 @@ export async function makeIt(draft: Draft, kit: Kit, today: string, made: Made, 
         name: town.name,
         latitude_deg: town.latitude_deg,
         longitude_deg: town.longitude_deg,
-        elevation_m: 0,
         time_zone: town.time_zone,
       },
     })
@@ -126,7 +125,7 @@ export async function makeIt(draft: Draft, kit: Kit, today: string, made: Made, 
     body: {
       client_id: made.client_id,
       name: draft.name.trim(),
-      taxon: draft.meant,
+      taxon: draft.meant ?? commonGenus(draft.name),
       name_sure: 'likely',
       pot: USUAL_POTS.find(({ id }) => id === draft.pot)!.pot,
       mix_id: draft.mix ?? baggedMix(kit),

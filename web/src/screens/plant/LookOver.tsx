@@ -45,9 +45,23 @@ export function LookOver({ plant, onClose }: { plant: PlantView; onClose(): void
           ],
         },
       ]);
+      const { pot } = plant.outlook;
+      // What is seen of the hole is a fact of the pot: from it drinks are measured.
+      if (found.hole !== pot.holes)
+        await ask(`/plants/${plant.id}/pottings`, {
+          method: 'POST',
+          version: plant.version,
+          body: {
+            client_id: crypto.randomUUID(),
+            kind: 'set-right',
+            pot: { ...pot, holes: found.hole },
+            mix_id: plant.mix.id,
+          },
+        });
+      const { version } = await ask<PlantView>(`/plants/${plant.id}`);
       await ask(`/plants/${plant.id}`, {
         method: 'PATCH',
-        version: plant.version,
+        version,
         body: { quarantine_until: apart === '' ? null : apart },
       });
       await Promise.all([

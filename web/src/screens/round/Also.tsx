@@ -11,6 +11,32 @@ import { Name } from '../../naming/Name.tsx';
 
 const SHOWN = 2;
 
+type Arrival = Extract<JournalEvent, { type: 'arrival' }>;
+const SETTLED: Partial<Record<RoundSite['also'][number]['kind'], [Partial<Arrival>, string]>> = {
+  sleeve: [{ sleeve_off: true }, 'sleeve and foil are off'],
+  peat: [{ peat_off: true }, 'peat is off'],
+  pests: [{ pests: false }, 'clean by now'],
+};
+
+/** The last look on arrival with what is otherwise now. */
+function arrivalAgain(
+  { journal }: PlantView,
+  kind: RoundSite['also'][number]['kind'],
+  date: string,
+): [Arrival, string] {
+  const last = journal.find(({ event, voided }) => event.type === 'arrival' && !voided)?.event as Arrival | undefined;
+  const [change, said] = SETTLED[kind] ?? [{}, 'looked over'];
+  const seen = last ?? {
+    pests: false,
+    sleeve_off: true,
+    hole: true,
+    peat_off: true,
+    roots: 'not-seen',
+    name_checked: false,
+  };
+  return [{ ...seen, ...change, type: 'arrival', date } as Arrival, said];
+}
+
 /** What today asks for besides water: minutes of sun, how a move went, whether a new one may join the others. */
 export function Also({ site }: { site: RoundSite }) {
   const [done, setDone] = useState<ReadonlySet<string>>(new Set());
@@ -37,6 +63,26 @@ export function Also({ site }: { site: RoundSite }) {
         () => [event],
         said,
       );
+    });
+  /** What was found when it came is put right: looked over anew, the rest as it was seen. */
+  const settled = (one: RoundSite['also'][number]) =>
+    settle(one, async () => {
+      const before = await ask<PlantView>(`/plants/${one.plant_id}`);
+      const [event, said] = arrivalAgain(before, one.kind, site.today);
+      return mark(
+        [{ plantId: one.plant_id, name: one.plant, today: site.today, seen: null, before }],
+        () => [event],
+        said,
+      );
+    });
+  const holed = (one: RoundSite['also'][number]) =>
+    settle(one, async () => {
+      const { version, outlook, mix } = await ask<PlantView>(`/plants/${one.plant_id}`);
+      const pot = { ...outlook.pot, holes: true };
+      const body = { client_id: crypto.randomUUID(), kind: 'set-right', pot, mix_id: mix.id };
+      await ask(`/plants/${one.plant_id}/pottings`, { method: 'POST', version, body });
+      await queries.invalidateQueries();
+      return true;
     });
   const join = (one: RoundSite['also'][number]) =>
     settle(one, async () => {
@@ -95,6 +141,26 @@ export function Also({ site }: { site: RoundSite }) {
                 <button type="button" className="h-11 px-2 underline" onClick={() => void join(one)}>
                   clean, let it join
                 </button>
+              )}
+              {(one.kind === 'sleeve' || one.kind === 'peat') && (
+                <button type="button" className="h-11 px-2 underline" onClick={() => void settled(one)}>
+                  it is off
+                </button>
+              )}
+              {one.kind === 'hole' && (
+                <button type="button" className="h-11 px-2 underline" onClick={() => void holed(one)}>
+                  it has one now
+                </button>
+              )}
+              {one.kind === 'pests' && (
+                <>
+                  <Link to={`/clinic/${one.plant_id}`} className="flex h-11 items-center px-2 underline">
+                    in the clinic
+                  </Link>
+                  <button type="button" className="h-11 px-2 underline" onClick={() => void settled(one)}>
+                    clean by now
+                  </button>
+                </>
               )}
               {one.kind === 'arrival' && (
                 <Link to={`/plants/${one.plant_id}?look-over`} className="flex h-11 items-center px-2 underline">

@@ -2,6 +2,7 @@ import { LONGEST_VIEW_NAME } from '@zinc-pail/contract/limits';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
+import type { Kit } from '../../api/kit.ts';
 import { SectionHead, Wrong } from '../../forms/Fields.tsx';
 
 interface Token {
@@ -12,8 +13,9 @@ interface Token {
 }
 
 /** The round in a calendar: once as a file, or under an address that can be closed again. */
-export function Calendars() {
+export function Calendars({ kit }: { kit: Kit }) {
   const [name, setName] = useState('');
+  const [wanting, setWanting] = useState(false);
   const queries = useQueryClient();
   const tokens = useQuery({
     queryKey: ['calendar-tokens'],
@@ -34,16 +36,12 @@ export function Calendars() {
   return (
     <section aria-labelledby="calendars">
       <SectionHead id="calendars">The round in your calendar</SectionHead>
-      <p className="mb-2">
-        <a className="inline-flex h-11 items-center underline" href="/api/export/round.ics">
-          Take it as a file
-        </a>
-        , or make an address that a calendar program reads again and again:
-      </p>
+      <p className="mb-2">An address that a calendar program reads again and again; it can be closed at any time.</p>
       <form
         className="flex gap-2"
         onSubmit={(event: FormEvent) => {
           event.preventDefault();
+          setWanting(name.trim() === '');
           if (name.trim()) make.mutate();
         }}
       >
@@ -59,12 +57,16 @@ export function Calendars() {
           Make an address
         </button>
       </form>
-      <Wrong words={make.isError ? wordsOf(make.error) : null} />
+      <Wrong
+        words={
+          wanting ? 'Say who reads it, so that you know which one to close.' : make.isError ? wordsOf(make.error) : null
+        }
+      />
       {make.data && (
         <p className="my-2 break-all border-l-4 border-[var(--lichen)] pl-2">
           It is shown this once:{' '}
           <code>
-            {window.location.origin}
+            {kit.collection.reach_url ?? window.location.origin}
             {make.data.path}
           </code>
         </p>

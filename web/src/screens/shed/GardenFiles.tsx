@@ -2,7 +2,6 @@ import { LARGEST_GARDEN_MB } from '@zinc-pail/contract/limits';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, ProblemError, wordsOf } from '../../api/client.ts';
-import type { Kit } from '../../api/kit.ts';
 import { count } from '../../words/amounts.ts';
 import { SectionHead, Wrong } from '../../forms/Fields.tsx';
 
@@ -15,8 +14,9 @@ interface Report {
 }
 
 /** Whole gardens as open files: looked at first, then taken in as a site of their own. */
-export function GardenFiles({ kit }: { kit: Kit }) {
+export function GardensIn() {
   const [file, setFile] = useState<{ name: string; text: string } | null>(null);
+  const [tooLarge, setTooLarge] = useState(false);
   const queries = useQueryClient();
   const send = useMutation({
     mutationFn: ({ dry, chosen }: { dry: boolean; chosen: { name: string; text: string } }) => {
@@ -44,6 +44,7 @@ export function GardenFiles({ kit }: { kit: Kit }) {
   });
   const open = async (chosen: File | undefined) => {
     if (!chosen) return;
+    setTooLarge(chosen.size > LARGEST_GARDEN_MB * 1024 * 1024);
     if (chosen.size > LARGEST_GARDEN_MB * 1024 * 1024) return;
     const read = { name: chosen.name, text: await chosen.text() };
     setFile(read);
@@ -51,17 +52,8 @@ export function GardenFiles({ kit }: { kit: Kit }) {
   };
   const faults = send.error instanceof ProblemError ? (send.error.problem.faults ?? []) : [];
   return (
-    <section aria-labelledby="gardens">
-      <SectionHead id="gardens">Garden files</SectionHead>
-      <ul>
-        {kit.sites.map((site) => (
-          <li key={site.id}>
-            <a className="inline-flex h-11 items-center underline" href={`/api/export/garden/${site.id}`}>
-              {site.name} as a garden file
-            </a>
-          </li>
-        ))}
-      </ul>
+    <section aria-labelledby="gardens" className="mt-8">
+      <SectionHead id="gardens">A garden file</SectionHead>
       <label className="flex flex-wrap items-center gap-2">
         One to bring in, up to {LARGEST_GARDEN_MB} MB{' '}
         <input
@@ -74,6 +66,7 @@ export function GardenFiles({ kit }: { kit: Kit }) {
           }}
         />
       </label>
+      <Wrong words={tooLarge ? `That file is larger than ${LARGEST_GARDEN_MB} MB.` : null} />
       {send.isError && (
         <>
           <Wrong words={wordsOf(send.error)} />

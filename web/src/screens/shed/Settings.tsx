@@ -1,45 +1,39 @@
+/** What holds for the whole house: its name, how plants are numbered, who lives with them. */
 import { LONGEST_NAME, LONGEST_NUMBER } from '@zinc-pail/contract/limits';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
-import { ask, NotSent, wordsOf } from '../../api/client.ts';
+import { useState } from 'react';
 import type { Kit } from '../../api/kit.ts';
-import { Field, SectionHead, Tick, Wrong } from '../../forms/Fields.tsx';
-import { numberIn } from '../../words/numbers.ts';
+import { Form } from '../../forms/Form.tsx';
+import { Field, Tick } from '../../forms/Fields.tsx';
+import { numberedBy, unknownParts } from './numberScheme.ts';
+import { notSent } from '../../api/client.ts';
+import { useSettings } from './useSettings.ts';
 
 export function Settings({ kit }: { kit: Kit }) {
   const [name, setName] = useState(kit.collection.name);
   const [scheme, setScheme] = useState(kit.collection.number_scheme);
-  const [can, setCan] = useState(String(kit.collection.can_ml / 1000));
   const [pets, setPets] = useState(kit.collection.has_pets);
   const [children, setChildren] = useState(kit.collection.has_children);
-  const queries = useQueryClient();
-  const save = useMutation({
-    mutationFn: () => {
-      const litres = numberIn(can, 0.1, 200);
-      if (Number.isNaN(litres)) throw new NotSent('The can: litres from 0.1 to 200.');
-      return ask('/settings', {
-        method: 'PATCH',
-        body: {
-          name: name.trim(),
-          number_scheme: scheme.trim(),
-          can_ml: Math.round(litres * 1000),
-          has_pets: pets,
-          has_children: children,
-        },
-      });
-    },
-    onSuccess: () => queries.invalidateQueries(),
-  });
+  const [error, setError] = useState<unknown>(null);
+  const save = useSettings();
+  const send = async () => {
+    const odd = unknownParts(scheme);
+    if (name.trim() === '') return setError(notSent({ name: 'A name for the collection.' }));
+    if (odd.length > 0)
+      return setError(
+        notSent({ number_scheme: `{${odd[0]}} means nothing here: {year}, {yy}, {month}, {genus} and {n:3} do.` }),
+      );
+    setError(null);
+    await save
+      .mutateAsync({ name: name.trim(), number_scheme: scheme.trim(), has_pets: pets, has_children: children })
+      .catch(setError);
+  };
   return (
     <section aria-labelledby="settings">
-      <SectionHead id="settings">Ways of the house</SectionHead>
-      <form
-        onSubmit={(event: FormEvent) => {
-          event.preventDefault();
-          save.mutate();
-        }}
-      >
-        <Field label="Name of the collection">
+      <h3 id="settings" className="sr-only">
+        House rules
+      </h3>
+      <Form error={error} onSubmit={() => void send()}>
+        <Field label="Name of the collection" at="name">
           {(id) => (
             <input
               id={id}
@@ -50,40 +44,32 @@ export function Settings({ kit }: { kit: Kit }) {
             />
           )}
         </Field>
-        <div className="grid grid-cols-2 gap-x-4">
-          <Field
-            label="Numbers are made as"
-            hint="{year}, {yy}, {month}, {genus} stand for themselves; {n:3} counts on."
-          >
-            {(id) => (
-              <input
-                id={id}
-                maxLength={LONGEST_NUMBER}
-                className="input h-11 w-full"
-                value={scheme}
-                onChange={(event) => setScheme(event.target.value)}
-              />
-            )}
-          </Field>
-          <Field label="The can holds, litres">
-            {(id) => (
-              <input
-                id={id}
-                inputMode="decimal"
-                className="input h-11 w-full"
-                value={can}
-                onChange={(event) => setCan(event.target.value)}
-              />
-            )}
-          </Field>
-        </div>
+        <Field
+          label="Numbers are made as"
+          at="number_scheme"
+          hint={`{year}, {yy}, {month}, {genus} stand for themselves; {n:3} counts on. The next Aloe would be ${numberedBy(scheme)}.`}
+        >
+          {(id) => (
+            <input
+              id={id}
+              maxLength={LONGEST_NUMBER}
+              className="input h-11 w-full"
+              value={scheme}
+              onChange={(event) => setScheme(event.target.value)}
+            />
+          )}
+        </Field>
+        <p className="font-semibold">Who lives with the plants</p>
         <Tick label="pets in the house" checked={pets} onChange={setPets} />
         <Tick label="children in the house" checked={children} onChange={setChildren} />
-        <Wrong words={save.isError ? wordsOf(save.error) : null} />
-        <button type="submit" className="btn h-11" disabled={save.isPending}>
+        <p className="mb-4 max-w-prose text-[0.875rem] text-[var(--ink-2)]">
+          Plants that are poisonous to them are told when they come in and on their page. It is no medical advice: in
+          doubt ask your poison line or vet.
+        </p>
+        <button type="submit" className="btn btn-primary h-11" disabled={save.isPending}>
           {save.isSuccess ? 'Kept' : 'Keep these'}
         </button>
-      </form>
+      </Form>
     </section>
   );
 }

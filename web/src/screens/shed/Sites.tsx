@@ -1,81 +1,135 @@
-import { LONGEST_NAME } from '@zinc-pail/contract/limits';
-import { useQueryClient } from '@tanstack/react-query';
-import { useForm } from 'react-hook-form';
-import { ask, wordsOf } from '../../api/client.ts';
-import type { Kit } from '../../api/kit.ts';
-import { Field, SectionHead, Wrong } from '../../forms/Fields.tsx';
-import { numberIn } from '../../words/numbers.ts';
-
 /** Where the gardens lie: sky, season and day follow from it. */
+import { LONGEST_NAME } from '@zinc-pail/contract/limits';
+import { usualFromWords } from '@zinc-pail/words/weather';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { notSent } from '../../api/client.ts';
+import type { Kit } from '../../api/kit.ts';
+import { Form } from '../../forms/Form.tsx';
+import { Field, KeepOrLeave } from '../../forms/Fields.tsx';
+import { TownPicker } from '../../parts/TownPicker.tsx';
+import { LedgerLine } from './Ledger.tsx';
+import { type Site, type SiteForm, siteFormOf, siteOf, whereWords } from './siteForm.ts';
+import { useKept } from './useKept.ts';
+
 export function Sites({ kit }: { kit: Kit }) {
-  const queries = useQueryClient();
-  const { register, handleSubmit, reset, setError, formState } = useForm({
-    defaultValues: {
-      name: '',
-      latitude: '',
-      longitude: '',
-      elevation: '0',
-      time_zone: new Intl.DateTimeFormat().resolvedOptions().timeZone,
-    },
-  });
-  const submit = handleSubmit(async (form) => {
-    const [latitude_deg, longitude_deg, elevation_m] = [
-      numberIn(form.latitude, -90, 90),
-      numberIn(form.longitude, -180, 180),
-      numberIn(form.elevation, -450, 9000),
-    ];
-    if ([latitude_deg, longitude_deg, elevation_m].some(Number.isNaN))
-      return setError('root', {
-        message: 'Latitude from -90 to 90 (south below 0), longitude from -180 to 180, height from -450 to 9000 m.',
-      });
+  const { drop } = useKept('sites');
+  const [open, setOpen] = useState<Site | 'new' | null>(kit.sites.length === 0 ? 'new' : null);
+  return (
+    <section aria-label="Sites">
+      <p className="mb-3 max-w-prose">
+        Season, sun and usual weather follow from where a site lies; a thermometer among the plants mends what it shows.
+      </p>
+      <ul className="mb-4 border-t border-[var(--rule)]">
+        {kit.sites.map((site) => (
+          <LedgerLine
+            key={site.id}
+            name={site.name}
+            goes="Its benches go with it, and the weather on record; plants must stand elsewhere first. The books of plants that stood there stay."
+            onChange={() => setOpen(site)}
+            onDrop={() => drop.mutateAsync(site.id)}
+          >
+            {whereWords(site)}, {site.elevation_m} m up, {site.time_zone}.{' '}
+            {site.usual_from ? (
+              <>
+                {usualFromWords(site.usual_from)}{' '}
+                <Link to="/weather" className="underline">
+                  Bring better
+                </Link>
+              </>
+            ) : (
+              'Usual weather as you brought it.'
+            )}
+          </LedgerLine>
+        ))}
+      </ul>
+      {open === null ? (
+        <button type="button" className="btn h-11" onClick={() => setOpen('new')}>
+          Another site
+        </button>
+      ) : (
+        <SitePanel
+          key={open === 'new' ? 'new' : open.id}
+          site={open === 'new' ? null : open}
+          onDone={() => setOpen(null)}
+        />
+      )}
+    </section>
+  );
+}
+
+function SitePanel({ site, onDone }: { site: Site | null; onDone(): void }) {
+  const { add, change } = useKept('sites');
+  const [form, setForm] = useState<SiteForm>(() =>
+    siteFormOf(site, new Intl.DateTimeFormat().resolvedOptions().timeZone),
+  );
+  const [error, setError] = useState<unknown>(null);
+  const [picking, setPicking] = useState(site === null);
+  const set = (more: Partial<SiteForm>) => setForm((before) => ({ ...before, ...more }));
+  const send = async () => {
+    const given = siteOf(form, site);
+    if (given.kind === 'wrong') return setError(notSent(given.at));
     try {
-      await ask('/sites', {
-        method: 'POST',
-        body: { name: form.name.trim(), latitude_deg, longitude_deg, elevation_m, time_zone: form.time_zone.trim() },
-      });
-      reset();
-      await queries.invalidateQueries();
-    } catch (error) {
-      setError('root', { message: wordsOf(error) });
+      if (site) await change.mutateAsync({ id: site.id, version: site.version, body: given.value });
+      else await add.mutateAsync(given.value);
+      onDone();
+    } catch (failed) {
+      setError(failed);
     }
-  });
-  const box = (name: 'name' | 'latitude' | 'longitude' | 'elevation' | 'time_zone', label: string) => (
-    <Field label={label}>
-      {(id) => <input id={id} maxLength={LONGEST_NAME} className="input h-11 w-full" {...register(name)} />}
+  };
+  const box = (field: keyof SiteForm, at: string, label: string, hint?: string) => (
+    <Field label={label} hint={hint} at={at}>
+      {(id) => (
+        <input
+          id={id}
+          maxLength={LONGEST_NAME}
+          className="input h-11 w-full"
+          list={field === 'zone' ? 'zones' : undefined}
+          value={form[field]}
+          onChange={(event) => set({ [field]: event.target.value })}
+        />
+      )}
     </Field>
   );
   return (
-    <section aria-labelledby="sites">
-      <SectionHead id="sites">Sites</SectionHead>
-      <ul>
-        {kit.sites.map((site) => (
-          <li key={site.id} className="flex min-h-11 items-center border-b border-[var(--rule)]">
-            {site.name}, {Math.abs(site.latitude_deg).toFixed(1)}° {site.latitude_deg < 0 ? 'south' : 'north'},{' '}
-            {site.time_zone}
-          </li>
-        ))}
-      </ul>
-      <form
-        noValidate
-        className="mt-2 grid grid-cols-2 gap-x-4 sm:grid-cols-3"
-        onSubmit={(event) => void submit(event)}
-      >
-        {box('name', 'Name of a new site')}
-        {box('latitude', 'Latitude, °')}
-        {box('longitude', 'Longitude, °')}
-        {box('elevation', 'Height, m')}
-        {box('time_zone', 'Time zone')}
-        <div className="col-span-full">
-          <Wrong words={formState.errors.root?.message ?? null} />
-          <button type="submit" className="btn h-11" disabled={formState.isSubmitting}>
-            Add this site
+    <section aria-label={site ? `Change ${site.name}` : 'A new site'} className="border-l-4 border-[var(--rule)] pl-4">
+      {picking ? (
+        <>
+          <TownPicker
+            onTown={(town) => {
+              set({ name: form.name || town.name, where: whereWords(town), zone: town.time_zone });
+              setPicking(false);
+            }}
+          />
+          <button type="button" className="mt-1 h-11 underline" onClick={() => setPicking(false)}>
+            Type it all instead
           </button>
-          <p className="mt-1 text-[14px] text-[var(--ink-2)]">
-            Its usual weather is guessed from where it lies; a garden file can bring better figures, and a thermometer
-            among the plants mends what it shows.
-          </p>
-        </div>
-      </form>
+        </>
+      ) : (
+        <Form error={error} onSubmit={() => void send()}>
+          {box('name', 'name', 'Name')}
+          <div className="grid gap-x-4 sm:grid-cols-2">
+            {box('where', 'where', 'Where it lies', '51.5° N, 0° 7′ W, or as your map writes it.')}
+            {box('height', 'elevation_m', 'Height above the sea, m', 'Empty: guessed from the towns around.')}
+            {box('zone', 'time_zone', 'Time zone')}
+          </div>
+          <datalist id="zones">
+            {Intl.supportedValuesOf('timeZone').map((zone) => (
+              <option key={zone} value={zone}>
+                {zone}
+              </option>
+            ))}
+          </datalist>
+          <button type="button" className="h-11 underline" onClick={() => setPicking(true)}>
+            By the name of a town
+          </button>
+          <KeepOrLeave
+            keep={site ? 'Keep it so' : 'Add this site'}
+            busy={add.isPending || change.isPending}
+            onLeave={onDone}
+          />
+        </Form>
+      )}
     </section>
   );
 }

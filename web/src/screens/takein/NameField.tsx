@@ -1,6 +1,7 @@
 import { LONGEST_PLANT_NAME } from '@zinc-pail/contract/limits';
-import { genusByAnyName, genusCare, nameParts, suggestGenera, unclearName } from '@zinc-pail/core';
+import { commonGenus, genusByAnyName, genusCare, nameParts, suggestGenera, unclearName } from '@zinc-pail/core';
 import { useId, useState } from 'react';
+import { useFault } from '../../forms/faults.ts';
 import { degrees } from '../../words/amounts.ts';
 import { Name } from '../../naming/Name.tsx';
 
@@ -17,12 +18,14 @@ interface NameFieldProps {
 /** A name as it is written on labels: genera are offered as one types, and where a name fits several, it asks which. */
 export function NameField({ value, onChange, meant, onMeant, household }: NameFieldProps) {
   const id = useId();
+  const fault = useFault(id, 'name');
   const [open, setOpen] = useState(false);
   const [at, setAt] = useState(-1);
-  const typing = !value.includes(' ') || !genusByAnyName(value);
-  const offered = open && typing && value.trim() !== '' ? suggestGenera(value) : [];
   const unclear = unclearName(value);
-  const genus = genusByAnyName(meant ?? value);
+  const common = commonGenus(value);
+  const typing = !unclear && !common && (!value.includes(' ') || !genusByAnyName(value));
+  const offered = open && typing && value.trim() !== '' ? suggestGenera(value) : [];
+  const genus = genusByAnyName(meant ?? common ?? value);
   const care = genus && genusCare(genus, genus.form, genus.habit);
   const take = (i: number) => {
     const chosen = offered[i];
@@ -92,6 +95,11 @@ export function NameField({ value, onChange, meant, onMeant, household }: NameFi
           </div>
         ))}
       </div>
+      {fault && (
+        <p id={`${id}-fault`} role="alert" className="mt-1 border-l-4 border-[var(--rust)] pl-2 font-semibold">
+          {fault}
+        </p>
+      )}
       {unclear && (
         <fieldset className="mt-2 border-l-4 border-[var(--straw)] pl-3">
           <legend className="font-semibold">That name fits several. Which is meant?</legend>
@@ -129,8 +137,9 @@ export function NameField({ value, onChange, meant, onMeant, household }: NameFi
         <p className="mt-1 text-[15px] text-[var(--ink-2)]" data-testid="genus-words">
           <Name written={value} />
           {nameParts(value).length > 0 && ': '}
+          {common && 'a common name that means but one kind, '}
           {genus && care
-            ? `as ${genus.name}: ${HABITS[genus.habit]}, ${RULES[genus.dryRule]}, nights down to ${degrees(genus.minDryC)} dry and ${degrees(genus.minWetC)} moist${care.poisonous.people ? '; poisonous' : care.poisonous.pets ? '; not for pets to eat' : ''}.${care.doubt ? ` ${care.doubt}` : ''}`
+            ? `${genus.name === value.trim() ? '' : `as ${genus.name}: `}${HABITS[genus.habit]}, ${RULES[genus.dryRule]}, nights down to ${degrees(genus.minDryC)} dry and ${degrees(genus.minWetC)} moist${care.poisonous.people ? '; poisonous' : care.poisonous.pets ? '; not for pets to eat' : ''}.${care.doubt ? ` ${care.doubt}` : ''}`
             : 'no genus the library knows: it is kept to the dry side until you say more.'}
         </p>
       )}

@@ -4,16 +4,19 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
-import { ask, wordsOf } from '../../api/client.ts';
+import { ask, notSent } from '../../api/client.ts';
 import { type Kit, useKit } from '../../api/kit.ts';
 import { usePlaces } from '../../api/places.ts';
-import { SectionHead, Tick, Wrong } from '../../forms/Fields.tsx';
+import { Form } from '../../forms/Form.tsx';
+import { SectionHead, Tick } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { Name } from '../../naming/Name.tsx';
 import { todayIn } from '../../words/days.ts';
 import { Lessons } from './Lessons.tsx';
 import type { Mother } from './MotherField.tsx';
 import { NameField } from './NameField.tsx';
+import { BAGGED, UNKNOWN_MIX, unknownMixId } from './mixChoice.ts';
+import { NewMix } from './NewMix.tsx';
 import { MoreFields, PotFields, SeenFields } from './takeInFields.tsx';
 import { emptyForm, type Last, OF_ONE_PLANT, plantOf, type TakeInForm } from './takeInForm.ts';
 
@@ -56,6 +59,12 @@ function lastChoices(): Last {
   }
 }
 
+/** The chosen mix; where nobody knows, what most are sold in, which is made where the collection has no such recipe. */
+async function mixIdOf(chosen: string, kit: Kit): Promise<number> {
+  if (chosen !== UNKNOWN_MIX) return Number(chosen);
+  return unknownMixId(kit.mixes) ?? (await ask<{ id: number }>('/mixes', { method: 'POST', body: BAGGED })).id;
+}
+
 interface Made {
   id: number;
   name: string;
@@ -72,10 +81,12 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string 
   const [clientId, setClientId] = useState(() => crypto.randomUUID());
   const queries = useQueryClient();
   const today = todayIn(kit.sites[0]?.time_zone ?? 'UTC');
-  const { register, handleSubmit, control, setError, setValue, formState } = useForm<TakeInForm>({
+  const [error, setError] = useState<unknown>(null);
+  const [mixing, setMixing] = useState(false);
+  const { register, handleSubmit, control, setValue, formState } = useForm<TakeInForm>({
     defaultValues: emptyForm(kit, places, lastChoices(), today),
   });
-  const [chosenPot, holes, sure] = useWatch({ control, name: ['pot', 'holes', 'name_sure'] });
+  const [chosenPot, holes, sure, mix] = useWatch({ control, name: ['pot', 'holes', 'name_sure', 'mix'] });
   const clear = () => {
     setName('');
     setMeant(null);
@@ -86,18 +97,19 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string 
     setClientId(crypto.randomUUID());
   };
   const submit = handleSubmit(async (form) => {
-    const plant = plantOf(form, { name, meant, motherId: mother?.id ?? null });
-    if (typeof plant === 'string') return setError('root', { message: plant });
+    const plant = plantOf(form, { name, meant, motherId: mother?.id ?? null, today });
+    if (plant.kind === 'wrong') return setError(notSent(plant.at));
     try {
-      const body = { client_id: clientId, ...plant };
+      const body = { client_id: clientId, ...plant.value, mix_id: await mixIdOf(form.mix, kit) };
       const { ids } = await ask<{ ids: number[] }>('/plants', { method: 'POST', body });
       for (const file of files) await ask(`/plants/${ids[0]}/pictures?day=${form.date}`, { method: 'POST', file });
       localStorage.setItem(LAST, JSON.stringify({ pot: form.pot, mix: form.mix, place: form.place } satisfies Last));
       setMade((before) => [{ id: ids[0]!, name: name.trim(), count: ids.length }, ...before]);
       clear();
       await queries.invalidateQueries();
-    } catch (error) {
-      setError('root', { message: wordsOf(error) });
+      setError(null);
+    } catch (failed) {
+      setError(failed);
     }
   });
   const genus = genusByAnyName(meant ?? name);
@@ -106,10 +118,28 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string 
     <div className="max-w-4xl px-3 pb-12 pt-4 sm:px-6">
       <h1 className="mb-2 text-2xl font-semibold">Take in</h1>
       <TakenIn made={made} />
-      <form noValidate onSubmit={(event) => void submit(event)}>
+      <Form error={error} onSubmit={() => void submit()}>
         <NameField value={name} onChange={setName} meant={meant} onMeant={setMeant} household={kit.collection} />
+        <button
+          type="button"
+          className="-mt-3 mb-2 h-11 underline"
+          onClick={() => {
+            setName('unknown plant');
+            setValue('name_sure', 'unknown');
+          }}
+        >
+          I don’t know its name
+        </button>
         <Lessons genus={genus?.name ?? null} />
-        <PotFields register={register} kit={kit} places={places} today={today} chosenPot={chosenPot} />
+        <PotFields
+          register={register}
+          kit={kit}
+          places={places}
+          today={today}
+          chosenPot={chosenPot}
+          chosenMix={mix}
+          onMix={() => setMixing(true)}
+        />
         <Tick label="the pot has a hole" checked={holes} onChange={(on) => setValue('holes', on)} />
         {unsure && <SeenFields register={register} />}
         <MoreFields
@@ -120,11 +150,19 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string 
           files={files}
           onFiles={setFiles}
         />
-        <Wrong words={formState.errors.root?.message ?? null} />
         <button type="submit" className="btn btn-primary h-12 px-8 text-[17px]" disabled={formState.isSubmitting}>
           {formState.isSubmitting ? 'Writing…' : 'Take it in'}
         </button>
-      </form>
+      </Form>
+      {mixing && (
+        <NewMix
+          onClose={() => setMixing(false)}
+          onMade={(id) => {
+            setValue('mix', String(id));
+            setMixing(false);
+          }}
+        />
+      )}
       <BeforeYouBuy />
     </div>
   );
@@ -138,7 +176,7 @@ function TakenIn({ made }: { made: readonly Made[] }) {
       {made.map((one) => (
         <li key={one.id} className="flex min-h-9 flex-wrap items-center gap-x-3">
           <Name written={one.name} />
-          {one.count > 1 && ` × ${one.count}`}
+          {one.count > 1 && ` × ${one.count}`} taken in
           <button type="button" className="h-11 underline" onClick={() => void navigate(`/plants/${one.id}?look-over`)}>
             look it over
           </button>
@@ -153,8 +191,8 @@ function TakenIn({ made }: { made: readonly Made[] }) {
 
 function BeforeYouBuy() {
   return (
-    <section className="mt-8">
-      <SectionHead>Before you buy</SectionHead>
+    <section className="mt-12">
+      <SectionHead>Next time, before you buy</SectionHead>
       <ul className="list-disc pl-5 text-[15px]">
         <li>Leaves or body firm, the base hard and not dark or soft.</li>
         <li>No white fluff, bumps or webbing in axils, folds and under the rim; none in its neighbours.</li>

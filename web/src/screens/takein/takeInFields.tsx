@@ -8,8 +8,9 @@ import { ChevronDown } from 'lucide-react';
 import type { UseFormRegister } from 'react-hook-form';
 import { Field } from '../../forms/Fields.tsx';
 import { type Mother, MotherField } from './MotherField.tsx';
-import { OWN_POT, type TakeInForm } from './takeInForm.ts';
-import { USUAL_POTS } from './usualPots.ts';
+import { mixesInOrder, UNKNOWN_MIX } from './mixChoice.ts';
+import { OWN_POT, type TakeInForm, UNKNOWN_POT } from './takeInForm.ts';
+import { USUAL_POTS, usualPotWords } from './usualPots.ts';
 
 type Register = UseFormRegister<TakeInForm>;
 type Options = readonly (readonly [value: string, words: string])[];
@@ -22,6 +23,9 @@ const STORE_WORDS = {
 } as const;
 const UNKNOWN = ['', 'do not know'] as const;
 
+/** Fields whose faults bear the name of what is sent. */
+const AT: Partial<Record<keyof TakeInForm, string>> = { width: 'diameter_mm', height: 'height_mm' };
+
 const asTheyAre = (values: readonly string[]): Options => values.map((one) => [one, one]);
 const byId = (all: readonly { id: number; name: string }[]): Options => all.map(({ id, name }) => [String(id), name]);
 
@@ -31,9 +35,15 @@ interface FieldProps {
   label: string;
 }
 
-function Select({ register, field, label, options }: FieldProps & { options: Options }) {
+function Select({
+  register,
+  field,
+  label,
+  options,
+  hint,
+}: FieldProps & { options: Options; hint?: string | undefined }) {
   return (
-    <Field label={label}>
+    <Field label={label} at={field} hint={hint}>
       {(id) => (
         <select id={id} className="select h-11 w-full" {...register(field)}>
           {options.map(([value, words]) => (
@@ -49,7 +59,7 @@ function Select({ register, field, label, options }: FieldProps & { options: Opt
 
 function Box({ register, field, label, max, hint }: FieldProps & { max: number; hint?: string }) {
   return (
-    <Field label={label} {...(hint ? { hint } : {})}>
+    <Field label={label} at={AT[field] ?? field} hint={hint}>
       {(id) => <input id={id} maxLength={max} className="input h-11 w-full" {...register(field)} />}
     </Field>
   );
@@ -57,7 +67,7 @@ function Box({ register, field, label, max, hint }: FieldProps & { max: number; 
 
 function Day({ register, field, label, today, hint }: FieldProps & { today: string; hint?: string }) {
   return (
-    <Field label={label} {...(hint ? { hint } : {})}>
+    <Field label={label} at={field} hint={hint}>
       {(id) => <input id={id} type="date" max={today} className="input h-11 w-full" {...register(field)} />}
     </Field>
   );
@@ -69,17 +79,50 @@ interface PotFieldsProps {
   places: readonly { id: number; name: string }[];
   today: string;
   chosenPot: string;
+  chosenMix: string;
+  /** another mix is to be made */
+  onMix(): void;
 }
 
 /** What must be told: where and in what it stands, and since when. */
-export function PotFields({ register, kit, places, today, chosenPot }: PotFieldsProps) {
-  const pots: Options = [...USUAL_POTS.map(({ id, label }) => [id, label] as const), [OWN_POT, 'by its measures…']];
+export function PotFields({ register, kit, places, today, chosenPot, chosenMix, onMix }: PotFieldsProps) {
+  const pots: Options = [
+    ...USUAL_POTS.map((usual) => [usual.id, usualPotWords(usual)] as const),
+    [OWN_POT, 'by its measures…'],
+    [UNKNOWN_POT, 'I don’t know'],
+  ];
+  const mixes: Options = [...byId(mixesInOrder(kit.mixes)), [UNKNOWN_MIX, 'I don’t know']];
   return (
     <div className="grid gap-x-6 sm:grid-cols-3">
-      <Select register={register} field="name_sure" label="The name is" options={asTheyAre(NAME_SURE)} />
       <Select register={register} field="place" label="Bench" options={byId(places)} />
-      <Select register={register} field="mix" label="Mix" options={byId(kit.mixes)} />
-      <Select register={register} field="pot" label="Pot" options={pots} />
+      <div>
+        <Select
+          register={register}
+          field="mix"
+          label="Mix"
+          options={mixes}
+          hint={
+            chosenMix === UNKNOWN_MIX
+              ? 'Reckoned as bagged potting soil, the slowest to dry; felt before its first drink.'
+              : undefined
+          }
+        />
+        <button type="button" className="-mt-3 mb-2 h-11 underline" onClick={onMix}>
+          Another, by its parts…
+        </button>
+      </div>
+      <Select
+        register={register}
+        field="pot"
+        label="Pot"
+        options={pots}
+        hint={
+          chosenPot === UNKNOWN_POT
+            ? 'Reckoned as round, 8.5 cm, plastic, until you measure it on its page.'
+            : undefined
+        }
+      />
+      <Select register={register} field="name_sure" label="The name is" options={asTheyAre(NAME_SURE)} />
       <Day register={register} field="date" label="Came on" today={today} />
       <Day
         register={register}

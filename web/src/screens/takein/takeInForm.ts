@@ -2,7 +2,10 @@
 import { MOST_COPIES } from '@zinc-pail/contract/limits';
 import { PLANT_FIELDS } from '@zinc-pail/contract/plantFields';
 import type { Kit } from '@zinc-pail/contract/keeping';
+import { commonGenus, isIsoDay, unclearName } from '@zinc-pail/core';
+import { type Read, readOr } from '../../forms/read.ts';
 import { numberIn } from '../../words/numbers.ts';
+import { mixesInOrder, UNKNOWN_MIX } from './mixChoice.ts';
 import { USUAL_POTS } from './usualPots.ts';
 
 export interface TakeInForm {
@@ -32,9 +35,11 @@ export interface TakeInForm {
   last_watered: string;
 }
 
-/** A pot that is none of the usual ones. */
+/** A pot that is none of the usual ones, and one that nobody has measured. */
 export const OWN_POT = 'own';
-const FIRST_POT = 'square-70-plastic';
+export const UNKNOWN_POT = 'unknown';
+/** What most are sold in: reckoned with where nobody knows. */
+const FIRST_POT = 'round-85-plastic';
 /** What belongs to one plant alone, and is emptied for the next. */
 export const OF_ONE_PLANT = [
   'last_watered',
@@ -62,9 +67,10 @@ export function emptyForm(
   last: Last,
   today: string,
 ): TakeInForm {
+  const [first] = mixesInOrder(mixes);
   const kept = (all: readonly { id: number }[], id: string | undefined) =>
     all.some((one) => String(one.id) === id) ? id! : String(all[0]?.id ?? '');
-  const isPot = last.pot === OWN_POT || USUAL_POTS.some(({ id }) => id === last.pot);
+  const isPot = last.pot === OWN_POT || last.pot === UNKNOWN_POT || USUAL_POTS.some(({ id }) => id === last.pot);
   const texts = { source: '', provenance: '', used_to: '', currency: 'EUR', name_sure: 'sure', count: '1' };
   return {
     ...texts,
@@ -75,7 +81,7 @@ export function emptyForm(
     depth: '80',
     material: 'terracotta',
     holes: true,
-    mix: kept(mixes, last.mix),
+    mix: last.mix === UNKNOWN_MIX || !first ? UNKNOWN_MIX : kept([first, ...mixes], last.mix),
     place: kept(places, last.place),
     date: today,
   };
@@ -86,32 +92,41 @@ export interface Named {
   /** the genus or species that was meant, where the name fits several */
   meant: string | null;
   motherId: number | null;
+  /** the site's day */
+  today: string;
 }
 
-/** What is sent but for its id; or what is wrong, in words. */
-export function plantOf(form: TakeInForm, { name, meant, motherId }: Named): Record<string, unknown> | string {
-  const wrong: string[] = [];
-  const number = (text: string, min: number, max: number, what: string) => {
+/** What is sent but for its id and its mix; or what is wrong, by field. */
+export function plantOf(form: TakeInForm, { name, meant, motherId, today }: Named): Read<Record<string, unknown>> {
+  const wrong: Record<string, string> = {};
+  const number = (text: string, min: number, max: number, field: keyof TakeInForm | 'diameter_mm' | 'height_mm') => {
     const found = numberIn(text, min, max);
-    if (Number.isNaN(found)) wrong.push(`${what}: a number from ${min} to ${max}`);
+    if (Number.isNaN(found)) wrong[field] = `A number from ${min} to ${max}.`;
     return found;
   };
   const size = (text: string, field: 'diameter_mm' | 'height_mm') => {
-    const { min, max, label } = PLANT_FIELDS[field];
-    return text.trim() === '' ? {} : { [field]: Math.round(number(text, min, max, label)) };
+    const { min, max } = PLANT_FIELDS[field];
+    return text.trim() === '' ? {} : { [field]: Math.round(number(text, min, max, field)) };
   };
-  if (name.trim() === '') wrong.push('A name, even if it is only “unknown globe”');
-  const count = number(form.count, 1, MOST_COPIES, 'How many');
+  if (name.trim() === '') wrong.name = 'A name, even if it is only “unknown globe”.';
+  else if (meant === null && unclearName(name)) wrong.name = 'That name fits several: say which is meant, below it.';
+  if (!isIsoDay(form.date) || form.date > today) wrong.date = 'The day it came: today, or one before.';
+  if (form.last_watered && (!isIsoDay(form.last_watered) || form.last_watered > today))
+    wrong.last_watered = 'A day up to today, or nothing.';
+  const count = number(form.count, 1, MOST_COPIES, 'count');
+  if (!Number.isNaN(count) && !Number.isInteger(count)) wrong.count = 'A whole number.';
+  if (form.place === '') wrong.place = 'A bench to stand on.';
   const price =
     form.price.trim() === ''
       ? null
-      : Math.round(number(form.price, 0, PLANT_FIELDS.price_minor.max / COIN, 'Price') * COIN);
+      : Math.round(number(form.price, 0, PLANT_FIELDS.price_minor.max / COIN, 'price') * COIN);
+  if (price !== null && !/^[a-z]{3}$/i.test(form.currency.trim())) wrong.currency = 'Three letters, as EUR.';
   const body = {
     name: name.trim(),
-    taxon: meant,
+    // A common name that means but one kind is taken for it.
+    taxon: meant ?? commonGenus(name),
     name_sure: form.name_sure,
     pot: potOf(form, number),
-    mix_id: Number(form.mix),
     place_id: Number(form.place),
     date: form.date,
     count,
@@ -123,18 +138,22 @@ export function plantOf(form: TakeInForm, { name, meant, motherId }: Named): Rec
     ...size(form.width, 'diameter_mm'),
     ...size(form.height, 'height_mm'),
   };
-  return wrong.length > 0 ? `${wrong.join('; ')}.` : body;
+  return readOr(wrong, body);
 }
 
-function potOf(form: TakeInForm, number: (text: string, min: number, max: number, what: string) => number): object {
-  const usual = USUAL_POTS.find(({ id }) => id === form.pot);
+function potOf(
+  form: TakeInForm,
+  number: (text: string, min: number, max: number, field: 'top' | 'depth') => number,
+): object {
+  const id = form.pot === UNKNOWN_POT ? FIRST_POT : form.pot;
+  const usual = USUAL_POTS.find((pot) => pot.id === id);
   if (usual) return { ...usual.pot, holes: form.holes };
-  const top = number(form.top, POT_MM.least, POT_MM.most, 'Pot width, mm');
+  const top = number(form.top, POT_MM.least, POT_MM.most, 'top');
   return {
     shape: form.shape,
     top_mm: top,
     base_mm: Math.round(top * BASE_SHARE),
-    depth_mm: number(form.depth, POT_MM.least, POT_MM.most, 'Depth of mix, mm'),
+    depth_mm: number(form.depth, POT_MM.least, POT_MM.most, 'depth'),
     material: form.material,
     holes: form.holes,
     top_dressing_mm: 0,

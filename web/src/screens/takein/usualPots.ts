@@ -1,10 +1,15 @@
 /** Pots as they are sold: measures inside, depth of mix a finger below the rim. */
 import type { Pot } from '@zinc-pail/core';
+import { shownBench, typed } from '../../words/units.ts';
 
 export interface UsualPot {
   id: string;
-  label: string;
   pot: Pot;
+}
+
+/** "square 7 cm, plastic", in the keeper's measure. */
+export function usualPotWords({ pot: { shape, top_mm: top, material } }: UsualPot): string {
+  return `${shape} ${Math.round(shownBench(top) * 10) / 10} ${typed.bench()}, ${material}`;
 }
 
 const pot = (shape: Pot['shape'], top_mm: number, depth_mm: number, material: Pot['material']): Pot => ({
@@ -45,6 +50,5 @@ export const USUAL_POTS: readonly UsualPot[] = (
   ] as const
 ).map(([shape, top, depth, material]) => ({
   id: `${shape}-${top}-${material}`,
-  label: `${shape} ${top / 10} cm, ${material}`,
   pot: pot(shape, top, depth, material),
 }));

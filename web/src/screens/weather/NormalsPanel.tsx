@@ -6,8 +6,10 @@ import { useState } from 'react';
 import { ask, ProblemError, wordsOf } from '../../api/client.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { KeepOrLeave, Tick, Wrong } from '../../forms/Fields.tsx';
+import { count } from '../../words/amounts.ts';
 import { MONTHS } from '../../words/days.ts';
 import { numberIn } from '../../words/numbers.ts';
+import { normalsFromCsv } from './normalsCsv.ts';
 import { celsiusOf, shownTemperature, typed } from '../../words/units.ts';
 
 type Field = keyof Normals;
@@ -64,6 +66,7 @@ export function NormalsPanel({ site, onClose }: { site: SiteWeather; onClose(): 
   const [draft, setDraft] = useState(() => draftOf(site.normals));
   const [wrong, setWrong] = useState<string | null>(null);
   const [odd, setOdd] = useState(false);
+  const [brought, setBrought] = useState('');
   const [sure, setSure] = useState(false);
   const queries = useQueryClient();
   const save = useMutation({
@@ -82,6 +85,16 @@ export function NormalsPanel({ site, onClose }: { site: SiteWeather; onClose(): 
       setWrong(wordsOf(error));
     },
   });
+  /** A table fills the boxes; nothing is kept before the keeper says so. */
+  const bring = async (file: File | undefined) => {
+    if (!file) return;
+    setBrought('');
+    const read = normalsFromCsv(await file.text());
+    if ('wrong' in read) return setWrong(`${file.name}: ${read.wrong}`);
+    setWrong(null);
+    setDraft((before) => ({ ...before, ...read.fields }));
+    setBrought(`${file.name}: ${count(Object.keys(read.fields).length, 'column')} filled in; look, then keep them.`);
+  };
   return (
     <Dialog title={`The usual weather: ${site.name}`} onClose={onClose}>
       <form
@@ -98,6 +111,19 @@ export function NormalsPanel({ site, onClose }: { site: SiteWeather; onClose(): 
           Means of each month, as an almanac or a station gives them; nights and days in {typed.temperature()}. They
           stand wherever no record and no forecast says more.
         </p>
+        <label className="mb-3 flex flex-wrap items-center gap-2">
+          Or bring a table of twelve months (CSV){' '}
+          <input
+            type="file"
+            accept=".csv,text/csv,.txt"
+            className="file-input h-11"
+            onChange={(event) => {
+              void bring(event.target.files?.[0]);
+              event.target.value = '';
+            }}
+          />
+        </label>
+        <p role="status">{brought}</p>
         <table className="text-[15px]">
           <thead>
             <tr>

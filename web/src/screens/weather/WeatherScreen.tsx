@@ -3,7 +3,7 @@ import { LONGEST_CSV } from '@zinc-pail/contract/limits';
 import type { PlaceWeather, SiteWeather, WeatherTaken } from '@zinc-pail/contract/weather';
 import { dayNumber, standsWhen } from '@zinc-pail/core';
 import { standsWords } from '@zinc-pail/words/stands';
-import { ageWords, SOURCE_WORDS } from '@zinc-pail/words/weather';
+import { ageWords, SOURCE_WORDS, usualFromWords } from '@zinc-pail/words/weather';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
@@ -78,7 +78,8 @@ function SiteSection({ site, nowMs }: { site: SiteWeather; nowMs: number }) {
   return (
     <>
       <p className="max-w-prose py-1">
-        <span className={away ? 'font-semibold text-[var(--straw)]' : ''}>{first}</span> {rest.join(' ')}
+        <span className={away ? 'font-semibold text-[var(--straw)]' : ''}>{first}</span> {rest.join(' ')}{' '}
+        {site.usual_from && usualFromWords(site.usual_from)}
       </p>
       {site.service && (
         <button type="button" className="btn mb-3 h-11" disabled={again.isPending} onClick={() => again.mutate()}>

@@ -1,0 +1,49 @@
+/** The address that codes on labels and calendars bear: the one under which a phone reaches this machine. */
+import { useState } from 'react';
+import type { Kit } from '../../api/kit.ts';
+import { Form } from '../../forms/Form.tsx';
+import { Field, SectionHead } from '../../forms/Fields.tsx';
+import { useSettings } from './useSettings.ts';
+
+export function PhoneAddress({ kit }: { kit: Kit }) {
+  const [address, setAddress] = useState(kit.collection.reach_url ?? '');
+  const [error, setError] = useState<unknown>(null);
+  const save = useSettings();
+  const send = async () => {
+    setError(null);
+    await save.mutateAsync({ reach_url: address.trim().replace(/\/+$/, '') || null }).catch(setError);
+  };
+  return (
+    <section aria-labelledby="reach" className="mt-8">
+      <SectionHead id="reach">Where a phone finds it</SectionHead>
+      <p className="mb-3 max-w-prose">
+        {kit.collection.reach_url
+          ? `Codes on labels and addresses of calendars begin with ${kit.collection.reach_url}.`
+          : 'Zinc Pail listens on this machine alone: a code on a label, read by a phone, opens nothing yet.'}{' '}
+        Something of yours must hand that address on to this machine (a proxy or a private network, with a lock of its
+        own: whoever reaches it may read and write).
+      </p>
+      <Form error={error} onSubmit={() => void send()}>
+        <Field
+          label="Address in codes and calendars"
+          at="reach_url"
+          hint="As http://shed.local:4780; empty: this machine’s own."
+        >
+          {(id) => (
+            <input
+              id={id}
+              inputMode="url"
+              maxLength={200}
+              className="input h-11 w-full"
+              value={address}
+              onChange={(event) => setAddress(event.target.value)}
+            />
+          )}
+        </Field>
+        <button type="submit" className="btn h-11" disabled={save.isPending}>
+          {save.isSuccess ? 'Kept' : 'Keep this address'}
+        </button>
+      </Form>
+    </section>
+  );
+}
