@@ -190,8 +190,8 @@ const potHere = object<PlacePot>(
     number: text(40),
     name: text(200),
     form: text(20),
-    width_mm: whole(0, 1e5),
-    crown_mm: whole(0, 1e5),
+    width_mm: number(0, 1e5),
+    crown_mm: number(0, 1e5),
     shape: text(20),
     material: text(20),
     light: oneOf(['too-dim', 'gets-by', 'well', 'too-bright'] satisfies LightVerdict[]),
@@ -306,6 +306,14 @@ export const csvReport = object<CsvReport>(
       ),
       'faults',
     ),
+    notes: list(
+      object<CsvReport['notes'][number]>(
+        { row: whole(1, 1e8), column: rowText, got: rowText, taken: rowText },
+        'a note',
+      ),
+      'notes',
+    ),
+    left_out: count,
     import_id: optional(id()),
     sample: list(
       object<CsvReport['sample'][number]>({ name: rowText, number: rowText, place: rowText, mix: rowText }, 'a row'),

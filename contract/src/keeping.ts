@@ -36,6 +36,7 @@ import {
   MOST_SOAK_MINUTES,
   PLACE_BOUNDS,
 } from './limits.ts';
+import { DAY_ORDERS, type DayOrder, LENGTH_UNITS, type LengthUnit } from './listCells.ts';
 import { UUID } from './marks.ts';
 import {
   CSV_FIELDS,
@@ -471,6 +472,20 @@ export interface SavedView {
   spec: ViewSpec;
 }
 
+export const LENGTH_FIELDS = ['pot_top_mm', 'pot_depth_mm', 'diameter_mm', 'height_mm'] as const satisfies CsvField[];
+export type LengthField = (typeof LENGTH_FIELDS)[number];
+/** Fields whose words may be told apart by the keeper once for each distinct one. */
+export const MEANT_FIELDS = [
+  'place',
+  'mix',
+  'name',
+  'pot_material',
+  'pot_shape',
+  'source',
+  'name_sure',
+] as const satisfies CsvField[];
+export type MeantField = (typeof MEANT_FIELDS)[number];
+
 export const csvImport = object<CsvImport>(
   {
     name: text(200),
@@ -484,6 +499,27 @@ export const csvImport = object<CsvImport>(
       { place_id: optional(id()), mix_id: optional(id()), pot: optional(pot) },
       'place_id, mix_id and pot for rows that have none',
     ),
+    units: Joi.object()
+      .pattern(Joi.string().valid(...LENGTH_FIELDS), oneOf(LENGTH_UNITS))
+      .optional()
+      .messages({ '*': `mm, cm or in for some of ${LENGTH_FIELDS.join(', ')}` }),
+    day_order: optional(oneOf(DAY_ORDERS)),
+    new_places: list(
+      object<NewBench>(
+        { name: text(LONGEST_NAME), kind: oneOf(PLACE_KINDS), site_id: id() },
+        'a bench with name, kind and site_id',
+      ),
+      'benches',
+      200,
+    ).optional(),
+    meanings: Joi.object()
+      .pattern(
+        Joi.string().valid(...MEANT_FIELDS),
+        Joi.object().pattern(Joi.string().max(300), Joi.alternatives(text(200), id()).allow(null)),
+      )
+      .optional()
+      .messages({ '*': `what words of the list mean, by field: ${MEANT_FIELDS.join(', ')}` }),
+    left_out: list(whole(2, 1e7), 'rows', 5001).optional(),
     dry_run: yesNo(),
   },
   'an import with name, csv, columns, defaults and dry_run',
@@ -493,13 +529,34 @@ export interface CsvImport {
   csv: string;
   columns: Partial<Record<CsvField, string>>;
   defaults: { place_id?: number | null; mix_id?: number | null; pot?: Pot | null };
+  /** of lengths whose cells name none; mm where nothing is said */
+  units?: Partial<Record<LengthField, LengthUnit>>;
+  /** of days whose cells fit both */
+  day_order?: DayOrder | null;
+  /** benches to be made on the way, known to rows by their names */
+  new_places?: NewBench[];
+  /**
+   * What the list's own words mean, by field and word: the id or the name of a bench, the id of a mix or null for not
+   * known, a genus, one of the field's choices.
+   */
+  meanings?: Partial<Record<MeantField, Record<string, number | string | null>>>;
+  /** rows of the file that are not taken in */
+  left_out?: number[];
   dry_run: boolean;
+}
+export interface NewBench {
+  name: string;
+  kind: PlaceKind;
+  site_id: number;
 }
 export interface CsvReport {
   rows: number;
   good: number;
   /** what is wrong, by the file's row, the header being row 1 */
   faults: { row: number; column: string; got: string; wanted: string }[];
+  /** what was taken otherwise than it is written, or for which something usual is taken */
+  notes: { row: number; column: string; got: string; taken: string }[];
+  left_out: number;
   import_id: number | null;
   sample: { name: string; number: string; place: string; mix: string }[];
 }

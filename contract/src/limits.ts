@@ -2,6 +2,8 @@
 
 /** Of what is wrong so much is told; nobody reads more, and an answer stays small. */
 export const MOST_FAULTS_TOLD = 20;
+/** Of a list of plants, which people mend by: all of them, up to a fault a row of the longest. */
+export const MOST_FAULTS_OF_LIST = 5000;
 
 export const LARGEST_BODY_MB = 1;
 /** A list as text: some characters take three bytes, line ends two. */

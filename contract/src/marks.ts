@@ -142,6 +142,7 @@ export const ownFields: Record<string, Record<string, Joi.Schema>> = {
 };
 const moreFields: Record<string, Record<string, Joi.Schema>> = {
   watering: { way: optional(oneOf(WAYS)), wet_leaves: optional(yesNo()), import: optional(id()) },
+  note: { import: optional(id()) },
   feeding: { with: optional(UUID), feed_id: optional(id()) },
   repotting: {
     findings: optional(list(oneOf(ROOT_FINDINGS), 'what the roots were like', ROOT_FINDINGS.length)),

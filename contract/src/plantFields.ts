@@ -111,5 +111,9 @@ export const CSV_FIELDS = [
   'pot_material',
   'pot_holes',
   'last_watered',
+  'name_more',
+  'common_name',
+  'price',
+  'note',
 ] as const;
 export type CsvField = (typeof CSV_FIELDS)[number];

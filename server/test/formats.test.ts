@@ -260,6 +260,16 @@ describe('a garden file', () => {
   });
 });
 
+const POT = {
+  shape: 'round',
+  top_mm: 90,
+  base_mm: 67,
+  depth_mm: 80,
+  material: 'plastic',
+  holes: true,
+  top_dressing_mm: 0,
+};
+
 describe('a list of plants', () => {
   const columns = {
     name: 'Art',
@@ -275,7 +285,7 @@ describe('a list of plants', () => {
     name: 'liste.csv',
     csv,
     columns,
-    defaults: { place_id: 1, mix_id: 1 },
+    defaults: { place_id: 1, mix_id: 1, pot: POT },
     dry_run: true,
     ...over,
   });
@@ -324,7 +334,34 @@ describe('a list of plants', () => {
     ).toBeGreaterThan(0);
     expect((await send('/api/import/csv', body({ columns: { colour: 'Art' } }))).status).toBe(400);
   });
-  it('with marks since is not taken back', async () => {
+  it('makes benches on the way, with the plants or not at all', async () => {
+    const said = {
+      csv: 'Art;Ort;Erde\nAloe juvenna;Hall window;dirt\nAloe jucunda;Hall window;dirt\n',
+      columns: { name: 'Art', place: 'Ort', mix: 'Erde' },
+      new_places: [{ name: 'Hall window', kind: 'windowsill', site_id: 1 }],
+      meanings: { place: { 'Hall window': 'Hall window' }, mix: { dirt: null } },
+    };
+    const benches = async () => (await here.ask('/api/places')).body.places.map((place: any) => place.name);
+    const before = await rows();
+    expect((await send('/api/import/csv', body(said))).body).toMatchObject({ good: 2, faults: [] });
+    expect(await benches()).not.toContain('Hall window');
+    const bad = { ...said, csv: `${said.csv};Hall window;dirt\n`, dry_run: false };
+    expect((await send('/api/import/csv', body(bad))).status).toBe(400);
+    expect(await benches()).not.toContain('Hall window');
+    const { status, body: report } = await send('/api/import/csv', body({ ...said, dry_run: false }));
+    expect([status, report.notes.length]).toEqual([201, 2]);
+    expect(await benches()).toContain('Hall window');
+    const { id } = (await here.ask('/api/find?q=jucunda')).body.plants[0];
+    const plant = (await here.ask(`/api/plants/${id}`)).body;
+    expect(plant.place.name).toBe('Hall window');
+    // Not known is a soil all the same: the bagged one, whose drying is reckoned.
+    expect(JSON.stringify(plant)).toMatch(/bagged/i);
+    // Sent twice it makes no second bench of that name.
+    expect((await send('/api/import/csv', body({ ...said, dry_run: false }))).status).toBe(400);
+    await send(`/api/imports/${report.import_id}/undo`, {});
+    expect(await rows()).toBe(before);
+  });
+  it('with marks since is taken back only when what goes is accepted', async () => {
     const { body: report } = await send('/api/import/csv', body({ dry_run: false }));
     const { id } = (await here.ask('/api/find?q=haworthioides')).body.plants[0];
     await send('/api/marks', {
@@ -333,6 +370,9 @@ describe('a list of plants', () => {
     const undo = await send(`/api/imports/${report.import_id}/undo`, {});
     expect(undo.status).toBe(409);
     expect(undo.body.detail).toContain('Aloe haworthioides');
+    expect((await here.ask(`/api/plants/${id}`)).status).toBe(200);
+    expect((await send(`/api/imports/${report.import_id}/undo`, { anyway: true })).status).toBe(200);
+    expect((await here.ask(`/api/plants/${id}`)).status).toBe(404);
   });
 });
 

@@ -1,5 +1,6 @@
 /** Tables as they come: thermometers and lists of plants, read without a database. */
 import { describe, expect, it } from 'vitest';
+import type { Pot } from '@zinc-pail/core';
 import { type CsvContext, readPlants, sampleOf, toCsv } from '../src/formats/csv.ts';
 import { calendarText } from '../src/formats/calendar.ts';
 import { readReadings } from '../src/places/readings.ts';
@@ -72,11 +73,27 @@ const context = (over: Partial<CsvContext> = {}): CsvContext => ({
     { id: 2, name: 'Cold frame' },
   ],
   mixes: [{ id: 7, name: 'Grit' }],
+  unknownMixId: 9,
+  currency: 'EUR',
   numbersTaken: new Set(['A1']),
   ...over,
 });
-const read = (csv: string, columns: Record<string, string>, defaults: object = { place_id: 1, mix_id: 7 }) =>
-  readPlants({ csv, columns, defaults }, context());
+const POT: Pot = {
+  shape: 'round',
+  top_mm: 90,
+  base_mm: 67,
+  depth_mm: 80,
+  material: 'plastic',
+  holes: true,
+  top_dressing_mm: 0,
+};
+const FOR_ALL = { place_id: 1, mix_id: 7, pot: POT };
+const read = (
+  csv: string,
+  columns: Record<string, string>,
+  defaults: object = FOR_ALL,
+  said: Partial<Parameters<typeof readPlants>[0]> = {},
+) => readPlants({ csv, columns, defaults, ...said }, context());
 
 describe('lists of plants', () => {
   it('take what the keeper maps, and nothing by guess', () => {
@@ -85,7 +102,7 @@ describe('lists of plants', () => {
     expect(plants[0]).toMatchObject({ name: 'Aloe vera', place_id: 2, mix_id: 7, number: null });
     expect(plants[0]!.columns).not.toHaveProperty('other_names');
   });
-  it('pots: by measures, by shape, by what is usual', () => {
+  it('pots: by measures, by shape, by the pot said for the rest', () => {
     const { plants } = read('n,w,s,m,h\na,65,square,Terracotta,no\nb,,,,\nc,200,bowl,,yes\n', {
       name: 'n',
       pot_top_mm: 'w',
@@ -119,7 +136,12 @@ describe('lists of plants', () => {
       [2, 'p', /name of one of your places: sill, cold frame/],
     ],
     ['a source nobody knows', 'n,s\na,stolen\n', { name: 'n', source: 's' }, [2, 's', /one of nursery/]],
-    ['a width in words', 'n,w\na,wide\n', { name: 'n', diameter_mm: 'w' }, [2, 'w', /a number from 0 to 10000/]],
+    [
+      'a width in words',
+      'n,w\na,wide\n',
+      { name: 'n', diameter_mm: 'w' },
+      [2, 'w', /a length from 0 to 10000 mm, read in mm/],
+    ],
     ['no column for the name', 'n\na\n', { number: 'n' }, [1, '', /mapped to name/]],
   ])('%s', (_, csv, columns, [row, column, wanted]) => {
     const { faults, plants } = read(csv, columns);
@@ -131,6 +153,7 @@ describe('lists of plants', () => {
     expect(read('n\na\n', { name: 'n' }, {}).faults.map((fault) => fault.wanted)).toEqual([
       'a place, or one chosen for rows without',
       'a mix, or one chosen for rows without',
+      'the width of its pot, or a pot chosen for rows without',
     ]);
   });
   it('of up to five thousand rows', () => {
@@ -147,6 +170,92 @@ describe('lists of plants', () => {
       { name: 'a', number: 'by your scheme', place: 'Sill', mix: 'Grit' },
       { name: 'b', number: 'B2', place: 'Sill', mix: 'Grit' },
     ]);
+  });
+  it.each([
+    ['in', '4', 101.6],
+    ['cm', '10,5', 105],
+    ['mm', '4"', 101.6],
+    ['cm', '85 mm', 85],
+  ] as const)('lengths in %s: %s', (unit, cell, mm) => {
+    const { plants, faults } = read(`n;w\na;${cell}\n`, { name: 'n', pot_top_mm: 'w' }, FOR_ALL, {
+      units: { pot_top_mm: unit },
+    });
+    expect(faults).toEqual([]);
+    expect(plants[0]!.pot.top_mm).toBe(mm);
+  });
+  it('days by the order that was said, and by none where the cells fit both', () => {
+    const csv = 'n;d\na;03.04.2024\n';
+    const columns = { name: 'n', acquired_on: 'd' };
+    const said = (day_order: 'dmy' | 'mdy') =>
+      read(csv, columns, FOR_ALL, { day_order }).plants[0]!.columns.acquired_on;
+    expect([said('dmy'), said('mdy')]).toEqual(['2024-04-03', '2024-03-04']);
+    expect(read(csv, columns).faults[0]).toMatchObject({ wanted: 'whether the day or the month comes first' });
+  });
+  it('about when it came is kept as the first of then and told; about when it drank is no drink', () => {
+    const { plants, notes } = read('n,d,w\na,May 2021,spring\nb,2020,2026-06\n', {
+      name: 'n',
+      acquired_on: 'd',
+      last_watered: 'w',
+    });
+    expect(plants.find((plant) => plant.name === 'b')).toMatchObject({ last_watered: null });
+    expect(notes.map(({ column }) => column)).toContain('w');
+    expect(plants.find((plant) => plant.name === 'b')!.columns.acquired_on).toMatch(/^2020-/);
+  });
+  it('words of their own: a bench, a soil not known, a name, a pot, each as the keeper said', () => {
+    const csv = 'n,p,m,k\naloe vera,South window,dirt,Ton\nsnake plant,Sill,dirt,Pl.\n';
+    const columns = { name: 'n', place: 'p', mix: 'm', pot_material: 'k' };
+    const blind = read(csv, columns);
+    expect(blind.faults.map(({ column }) => column).toSorted()).toEqual(['k', 'm', 'm', 'p']);
+    const { plants, faults, notes } = read(csv, columns, FOR_ALL, {
+      meanings: { place: { 'South window': 2 }, mix: { dirt: null }, pot_material: { 'Pl.': 'plastic' } },
+    });
+    expect(faults).toEqual([]);
+    expect(plants.map(({ place_id, mix_id, pot }) => [place_id, mix_id, pot.material])).toEqual([
+      [2, 9, 'terracotta'],
+      [1, 9, 'plastic'],
+    ]);
+    expect(notes).toContainEqual({
+      row: 2,
+      column: 'm',
+      got: 'dirt',
+      taken: 'not known: reckoned as bagged potting soil',
+    });
+    expect(plants[1]!.taxon).not.toBeNull();
+  });
+  it('a meaning that is none of ours is a fault, not a guess', () => {
+    const meanings = { place: { X: 'Moon' }, mix: { Y: 44 }, name: { 'christmas cactus': 'Nosuchgenus' } };
+    const { plants, faults } = read('n,p,m\nchristmas cactus,X,Y\n', { name: 'n', place: 'p', mix: 'm' }, FOR_ALL, {
+      meanings,
+    });
+    expect(plants).toEqual([]);
+    expect(faults.length).toBeGreaterThanOrEqual(2);
+  });
+  it('names in two columns and a common one beside; a price, a drink, a remark', () => {
+    const { plants } = read('g,s,c,€,w,r\nAloe,juvenna,Tiger tooth,"12,50",2026-06-01,from the fair\n', {
+      name: 'g',
+      name_more: 's',
+      common_name: 'c',
+      price: '€',
+      last_watered: 'w',
+      note: 'r',
+    });
+    expect(plants[0]).toMatchObject({
+      name: 'Aloe juvenna',
+      last_watered: '2026-06-01',
+      note: 'from the fair',
+      columns: { other_names: 'Tiger tooth', price_minor: 1250, price_currency: 'EUR' },
+    });
+  });
+  it('rows left out are not read, whatever is wrong with them, and every fault is told', () => {
+    const csv = `n,no\n${Array.from({ length: 130 }, () => 'a,A1').join('\n')}\nlast,\n`;
+    const columns = { name: 'n', number: 'no' };
+    expect(read(csv, columns).faults).toHaveLength(130);
+    const left_out = Array.from({ length: 130 }, (_, i) => i + 2);
+    expect(read(csv, columns, FOR_ALL, { left_out })).toMatchObject({
+      leftOut: 130,
+      faults: [],
+      plants: [{ name: 'last' }],
+    });
   });
   it('go out with quotes where they are needed, and no formula', () => {
     expect(toCsv([{ name: 'a, "b"', note: '=1+1', low: -4 }])).toBe('name,note,low\r\n"a, ""b""","\'=1+1",-4\r\n');

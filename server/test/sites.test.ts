@@ -121,9 +121,7 @@ describe('waters and feeds', () => {
     const { waters } = (await here.ask('/api/kit')).body;
     expect(waters.find(({ id }: any) => id === butt.id)).toMatchObject({ kind: 'soft', hardness_dh: 6 });
     expect((await patch({ name: 'Butt', kind: 'tea' })).status).toBe(400);
-    expect((await here.ask('/api/waters/4711', { method: 'PUT', body: { name: 'x', kind: 'rain' } })).status).toBe(
-      404,
-    );
+    expect((await here.ask('/api/waters/4711', { method: 'PUT', body: { name: 'x', kind: 'rain' } })).status).toBe(404);
   });
 });
 

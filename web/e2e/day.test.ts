@@ -404,30 +404,6 @@ describe('units', () => {
 });
 
 describe('the shed', () => {
-  it('takes a list in by mapped columns, tried first, and takes it back', async () => {
-    const page = await on.open('/shed');
-    const csv = join(folder, 'plants.csv');
-    writeFileSync(csv, 'Taxon,Bench,Nr\nAloe juvenna,Attic sill,J1\n,Attic sill,J2\n');
-    const inputs = await page.$$('input[type=file]');
-    await (inputs[0] as ElementHandle<HTMLInputElement>).uploadFile(csv);
-    await sees(page, /which column is what/);
-    await page.select(
-      await labelled(page, 'mix, where a row has none'),
-      (await get<{ mixes: { id: number }[] }>('/api/kit')).mixes[0]!.id.toString(),
-    );
-    await press(page, 'Try it, writing nothing');
-    await sees(page, /row 3, Taxon: found “”, wanted a name/);
-    await sees(page, /row 2, Bench: found “Attic sill”, wanted the name of one of your places/);
-    await expectAccessible(page);
-    writeFileSync(csv, 'Taxon,Bench,Nr\nAloe juvenna,"Attic sill, south",J1\nAloe jucunda,"Attic sill, south",J2\n');
-    await ((await page.$$('input[type=file]'))[0] as ElementHandle<HTMLInputElement>).uploadFile(csv);
-    await press(page, 'Try it, writing nothing');
-    await press(page, 'Take in 2 plants');
-    await press(page, 'Take back plants.csv');
-    await sees(page, /taken back/);
-    expect((await get<{ plants: unknown[] }>('/api/find?q=juvenna')).plants).toEqual([]);
-    await page.close();
-  }, 60_000);
   it('makes a calendar address, shown once, and closes it', async () => {
     const page = await on.open('/shed/papers-out');
     await page.type('input[aria-label="Who reads it"]', 'Kitchen');

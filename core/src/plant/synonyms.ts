@@ -31,7 +31,7 @@ export interface CommonName {
 }
 
 export const COMMON_NAMES: readonly CommonName[] = [
-  ['bird’s nest', 'Dracaena', 'Asplenium'], ['hens and chicks', 'Sempervivum', 'Echeveria', 'Jovibarba'], ['house leek', 'Sempervivum', 'Jovibarba'], ['living stone', 'Lithops', 'Dinteranthus', 'Conophytum'],
+  ['bird’s nest', 'Dracaena', 'Asplenium'], ['hens and chicks', 'Sempervivum', 'Echeveria', 'Jovibarba'], ['hen and chicks', 'Sempervivum', 'Echeveria', 'Jovibarba'], ['house leek', 'Sempervivum', 'Jovibarba'], ['living stone', 'Lithops', 'Dinteranthus', 'Conophytum'],
   ['money plant', 'Crassula', 'Portulacaria'], ['jade plant', 'Crassula', 'Portulacaria'], ['elephant’s foot', 'Dioscorea', 'Beaucarnea', 'Pachypodium'], ['ponytail', 'Beaucarnea'],
   ['desert rose', 'Adenium', 'Echeveria'], ['string of pearls', 'Curio'], ['string of hearts', 'Ceropegia'], ['donkey’s tail', 'Sedum', 'Euphorbia'], ['burro’s tail', 'Sedum'],
   ['christmas cactus', 'Schlumbergera'], ['easter cactus', 'Hatiora', 'Schlumbergera'], ['orchid cactus', 'Epiphyllum', 'Disocactus'], ['night queen', 'Selenicereus', 'Epiphyllum'],

@@ -2,7 +2,9 @@
 import { LARGEST_LIST_MB } from '@zinc-pail/contract/limits';
 import { csvReport, importsSchema, undone } from '@zinc-pail/contract/answers';
 import { idParam } from '@zinc-pail/contract/api';
-import { type CsvImport, csvImport, type CsvReport } from '@zinc-pail/contract/keeping';
+import { object, yesNo } from '@zinc-pail/contract/fields';
+import { type CsvImport, csvImport, type CsvReport, type NewBench } from '@zinc-pail/contract/keeping';
+import { placeDefaults, type PlaceKind } from '@zinc-pail/core';
 import { randomUUID } from 'node:crypto';
 import type { Response } from 'express';
 import type { App } from '../context.ts';
@@ -13,12 +15,13 @@ import { LONG_S } from '../http/limit.ts';
 import { route, type Route, SENT, With } from '../http/route.ts';
 import { lockBooks } from '../journal/store.ts';
 import { kit } from '../keeping/store.ts';
-import { placeRecords } from '../places/store.ts';
+import { insertPlace, placeRecords } from '../places/store.ts';
+import { addMix } from '../potting/store.ts';
 import { unfit } from '../plants/takingIn.ts';
 import { insertPlants, numberingOf } from '../plants/takingInStore.ts';
 import { type CsvContext, type CsvPlant, readPlants, sampleOf, toCsv } from './csv.ts';
 import { darwinCore } from './darwinCore.ts';
-import { batches, listRows, newBatch, numbersTaken, undoBatch } from './store.ts';
+import { batches, listRows, newBatch, numbersTaken, undoBatch, type WouldGo } from './store.ts';
 
 export function listRoutes(app: App): Route[] {
   return [...comingIn(app), ...goingOut(app)];
@@ -39,24 +42,39 @@ function comingIn(app: App): Route[] {
       async handle({ body, by }) {
         const kept = await kit(app.pool);
         if (!kept) throw notFound('collection');
-        const context = {
+        const made = body.new_places ?? [];
+        const benches = await placeRecords(app.pool);
+        const context: CsvContext = {
           today: todayAt(kept.sites[0]?.time_zone ?? 'UTC'),
-          places: await placeRecords(app.pool),
+          places: [...benches, ...made.map(({ name }, i) => ({ id: -1 - i, name }))],
           mixes: kept.mixes,
+          unknownMixId: unknownMix(kept.mixes),
           numbersTaken: await numbersTaken(app.pool),
+          currency: kept.collection.currency ?? 'EUR',
         };
         refuseDefaults(body.defaults, context);
-        const { plants, faults, rows } = readPlants(body, context);
+        refuseBenches(made, kept.sites, benches);
+        const { plants, faults, notes, rows, leftOut } = readPlants(body, context);
         const sample = sampleOf(plants, context);
-        const report: CsvReport = { rows, good: plants.length, faults, import_id: null, sample };
+        const report: CsvReport = {
+          rows,
+          good: plants.length,
+          faults,
+          notes,
+          left_out: leftOut,
+          import_id: null,
+          sample,
+        };
         if (body.dry_run) return new With(200, report);
         if (faults.length > 0) throw unsoundRows(faults, 'Nothing was taken in.');
+        if (plants.length === 0) throw new Refused('unsound-rows', 'All rows are left out: nothing was taken in.');
         report.import_id = await transaction(app.pool, (connection) =>
           writeBatch(connection, plants, {
             collectionId: kept.collection.id,
             name: body.name,
             date: context.today,
             by,
+            newPlaces: made,
           }),
         );
         return report;
@@ -80,22 +98,34 @@ function comingIn(app: App): Route[] {
       method: 'post',
       path: '/imports/:id/undo',
       patienceS: LONG_S,
-      does: 'Takes a list back whole, if nothing was written on its plants since.',
+      does: 'Takes a list back whole. Where its plants have marks, pictures or offsets since it says what would go, and wants `anyway`.',
       params: idParam,
+      body: undoBody,
       answer: undone,
       refuses: ['written-on-since'],
-      async handle({ params: { id } }) {
-        const outcome = await transaction(app.pool, (connection) => undoBatch(connection, id));
+      async handle({ params: { id }, body: { anyway } }) {
+        const outcome = await transaction(app.pool, (connection) => undoBatch(connection, id, anyway ?? false));
         if (outcome === 'none') throw notFound('import');
         if (outcome === 'undone') return { undone: id };
-        throw new Refused(
-          'written-on-since',
-          `These plants have marks, pictures or offsets since: ${outcome.marked.join(', ')}. ` +
-            'Nothing was taken back; end them one by one instead.',
-        );
+        throw new Refused('written-on-since', goesWords(outcome));
       },
     }),
   ];
+}
+
+const undoBody = object<{ anyway?: boolean }>({ anyway: yesNo().optional() }, 'nothing, or anyway');
+
+/** "4 marks and 1 picture on Aloe juvenna and 2 more go with it; 1 offset stays, without its mother." */
+function goesWords({ plants, marks, pictures, offsets }: WouldGo): string {
+  const counted = (n: number, one: string, many: string) => (n === 0 ? [] : [`${n} ${n === 1 ? one : many}`]);
+  const going = [...counted(marks, 'mark', 'marks'), ...counted(pictures, 'picture', 'pictures')];
+  const [first, ...more] = plants;
+  const on = first ? ` on ${first}${more.length > 0 ? ` and ${more.length} more` : ''}` : '';
+  const words = [
+    going.length > 0 && `${going.join(' and ')}${on} ${marks + pictures === 1 ? 'goes' : 'go'} with it`,
+    offsets > 0 && `${offsets} ${offsets === 1 ? 'offset stays' : 'offsets stay'}, without a mother`,
+  ].filter(Boolean);
+  return `Since it came in, its plants were written on: ${words.join('; ')}. Nothing was taken back yet.`;
 }
 
 function takenRow({ row, number }: CsvPlant): CsvReport['faults'][number] {
@@ -113,12 +143,54 @@ function refuseDefaults(
     throw badField('/defaults/mix_id', mixId, 'the id of one of your mixes');
 }
 
+/** The recipe that stands for not knowing in what a plant stands; 0: it has yet to be made. */
+function unknownMix(mixes: readonly { id: number; parts: readonly { component: string }[] }[]): number {
+  return mixes.find(({ parts }) => parts.length === 1 && parts[0]!.component === BAGGED_SOIL)?.id ?? 0;
+}
+
+const BAGGED_SOIL = 'potting-soil';
+
+/** Benches that are made on the way stand at a site that is there, and are not there yet: a list sent twice makes none twice. */
+function refuseBenches(
+  made: readonly NewBench[],
+  sites: readonly { id: number }[],
+  benches: readonly { site_id: number; name: string }[],
+): void {
+  const there = made.findIndex((bench) =>
+    benches.some((one) => one.site_id === bench.site_id && one.name === bench.name),
+  );
+  if (there >= 0)
+    throw badField(`/new_places/${there}/name`, made[there]!.name, 'a name that no bench of that site has yet');
+  const lost = made.findIndex(({ site_id: id }) => !sites.some((site) => site.id === id));
+  if (lost >= 0) throw badField(`/new_places/${lost}/site_id`, made[lost]!.site_id, 'the id of one of your sites');
+}
+
+interface Batch {
+  collectionId: number;
+  name: string;
+  date: string;
+  by: string;
+  newPlaces: readonly NewBench[];
+}
+
 async function writeBatch(
   connection: PoolConnection,
   plants: readonly CsvPlant[],
-  { collectionId, name, date, by }: { collectionId: number; name: string; date: string; by: string },
+  { collectionId, name, date, by, newPlaces }: Batch,
 ): Promise<number> {
   await lockBooks(connection);
+  // Only benches on which a row stands are made.
+  const wanted = new Set(plants.map(({ place_id: id }) => id));
+  const benches = new Map<number, number>();
+  for (const [i, bench] of newPlaces.entries())
+    if (wanted.has(-1 - i)) benches.set(-1 - i, await insertPlace(connection, { ...bench, air: airOf(bench.kind) }));
+  const bagged = plants.some(({ mix_id: id }) => id === 0)
+    ? await addMix(connection, collectionId, {
+        name: 'Bagged potting soil, as it comes',
+        for_what: null,
+        parts: [{ component: BAGGED_SOIL, parts: 1 }],
+      })
+    : 0;
   const numbering = await numberingOf(connection, collectionId);
   // Somebody may have given one of these since the rows were read.
   const taken = plants.find(({ number }) => number !== null && numbering.isTaken(number));
@@ -129,6 +201,8 @@ async function writeBatch(
   const written = plants.map(({ columns, row: _row, ...plant }) => ({
     ...columns,
     ...plant,
+    place_id: benches.get(plant.place_id) ?? plant.place_id,
+    mix_id: plant.mix_id || bagged,
     number: plant.number ?? numbering.next(plant.name, date),
     ref: randomUUID(),
     date,
@@ -137,6 +211,12 @@ async function writeBatch(
   }));
   await insertPlants(connection, collectionId, written).catch(unfit(null));
   return importId;
+}
+
+/** How air mostly moves at a place of a kind that nobody has described. */
+function airOf(kind: PlaceKind): 'still' | 'breezy' {
+  const { openSky, glass } = placeDefaults(kind);
+  return (openSky || kind === 'covered') && !glass ? 'breezy' : 'still';
 }
 
 function goingOut(app: App): Route[] {

@@ -35,33 +35,60 @@ export async function batches(pool: Pool): Promise<Batch[]> {
   return rows;
 }
 
-/** Takes an import back whole. Plants that were written on since are named instead, and nothing is taken back. */
+/** What would go with a list that is taken back. */
+export interface WouldGo {
+  /** names of plants that were written on since */
+  plants: string[];
+  marks: number;
+  pictures: number;
+  /** plants of other lists, or of none, whose mother is one of it */
+  offsets: number;
+}
+
+/**
+ * Takes an import back whole; its own first lines go with it. Where its plants were written on since, what would go is
+ * told instead, and nothing is taken back unless `anyway`.
+ */
 export async function undoBatch(
   connection: PoolConnection,
   id: number,
-): Promise<'none' | 'undone' | { marked: string[] }> {
+  anyway: boolean,
+): Promise<'none' | 'undone' | WouldGo> {
   const [[batch]] = await connection.query<Row<{ undone_at: Date | null; collection_id: number }>[]>(
     'SELECT undone_at, collection_id FROM import_batch WHERE id = ? FOR UPDATE',
     [id],
   );
   if (!batch || batch.undone_at) return 'none';
-  const [marked] = await connection.query<Row<{ name: string }>[]>(
-    `SELECT p.name FROM plant p WHERE p.import_id = ? AND (EXISTS (SELECT 1 FROM journal j WHERE j.plant_id = p.id
-       AND JSON_VALUE(j.detail, '$.import') IS NULL) OR EXISTS (SELECT 1 FROM picture i WHERE i.plant_id = p.id)
-       OR EXISTS (SELECT 1 FROM plant c WHERE c.mother_id = p.id AND (c.import_id IS NULL OR c.import_id <> ?)))
-       ORDER BY p.id LIMIT 20`,
-    [id, id],
-  );
-  if (marked.length > 0) return { marked: marked.map((row) => row.name) };
+  if (!anyway) {
+    const goes = await wouldGo(connection, id);
+    if (goes.marks + goes.pictures + goes.offsets > 0) return goes;
+  }
   const mine = 'IN (SELECT id FROM plant WHERE import_id = ?)';
-  // The last drinks that the list itself told of go with it.
-  for (const table of ['timer', 'hardening', 'journal', 'stay', 'potting'])
+  for (const table of ['timer', 'hardening', 'picture', 'device', 'journal', 'stay', 'potting'])
     await connection.query(`DELETE FROM ?? WHERE plant_id ${mine}`, [table, id]);
-  await connection.query('UPDATE plant SET mother_id = NULL WHERE import_id = ?', [id]);
+  await connection.query(`UPDATE plant SET mother_id = NULL WHERE mother_id ${mine} OR import_id = ?`, [id, id]);
   await connection.query('DELETE FROM plant WHERE import_id = ?', [id]);
   await connection.query('UPDATE import_batch SET undone_at = UTC_TIMESTAMP(3) WHERE id = ?', [id]);
   await connection.query('UPDATE site SET revision = revision + 1 WHERE collection_id = ?', [batch.collection_id]);
   return 'undone';
+}
+
+async function wouldGo(connection: PoolConnection, id: number): Promise<WouldGo> {
+  const [rows] = await connection.query<Row<{ name: string; marks: number; pictures: number; offsets: number }>[]>(
+    `SELECT p.name,
+       (SELECT COUNT(*) FROM journal j WHERE j.plant_id = p.id AND JSON_VALUE(j.detail, '$.import') IS NULL) AS marks,
+       (SELECT COUNT(*) FROM picture i WHERE i.plant_id = p.id) AS pictures,
+       (SELECT COUNT(*) FROM plant c WHERE c.mother_id = p.id AND (c.import_id IS NULL OR c.import_id <> ?)) AS offsets
+     FROM plant p WHERE p.import_id = ? ORDER BY p.id`,
+    [id, id],
+  );
+  const sum = (of: 'marks' | 'pictures' | 'offsets') => rows.reduce((total, row) => total + row[of], 0);
+  return {
+    plants: rows.filter((row) => row.marks + row.pictures > 0).map(({ name }) => name),
+    marks: sum('marks'),
+    pictures: sum('pictures'),
+    offsets: sum('offsets'),
+  };
 }
 
 export interface ListRow extends PlantValues<ExportedField> {

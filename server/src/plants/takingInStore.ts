@@ -48,6 +48,8 @@ export interface PlantToWrite extends Partial<PlantValues<Exclude<PlantField, 'n
   import_id?: number;
   /** its last drink, as far as anybody knows, and who says so */
   last_watered?: string | null;
+  /** words that came with it, for its book */
+  note?: string | null;
   by?: string;
 }
 
@@ -105,26 +107,31 @@ async function insertSome(
       return { plant_id: ids[i], place_id: placeId, from_day: date, walk_order: order };
     }),
   );
-  const watered = plants.flatMap((plant, i) =>
-    plant.last_watered
-      ? [
-          {
-            collection_id: collectionId,
-            plant_id: ids[i],
-            client_id: randomUUID(),
-            day: plant.last_watered,
-            type: 'watering',
-            detail: JSON.stringify({
-              method: plant.pot.holes ? 'drench' : 'bottom',
-              ...(plant.import_id ? { import: plant.import_id } : {}),
-            }),
-            written_by: plant.by ?? 'keeper',
-          },
-        ]
-      : [],
-  );
-  if (watered.length > 0) await insertRows(connection, 'journal', watered);
+  const first = plants.flatMap((plant, i) => firstLines(plant).map((line) => ({ ...line, plant_id: ids[i] })));
+  if (first.length > 0)
+    await insertRows(
+      connection,
+      'journal',
+      first.map((line) => ({ collection_id: collectionId, client_id: randomUUID(), ...line })),
+    );
   return ids;
+}
+
+/** With what a book begins: the words that came with the plant, and its last drink, as far as they are known. */
+function firstLines(plant: PlantToWrite): Record<string, unknown>[] {
+  const from = plant.import_id ? { import: plant.import_id } : {};
+  const line = (day: string, type: string, detail: object) => ({
+    day,
+    type,
+    detail: JSON.stringify({ ...detail, ...from }),
+    written_by: plant.by ?? 'keeper',
+  });
+  return [
+    ...(plant.last_watered
+      ? [line(plant.last_watered, 'watering', { method: plant.pot.holes ? 'drench' : 'bottom' })]
+      : []),
+    ...(plant.note ? [line(plant.date, 'note', { text: plant.note })] : []),
+  ];
 }
 
 /** Rows in one statement; a column that a row leaves out takes its default. */

@@ -1,54 +1,58 @@
-import type { ImportView } from '@zinc-pail/contract/answers';
-import { LONGEST_CSV, MOST_FAULTS_TOLD } from '@zinc-pail/contract/limits';
+/** A list of plants that comes in: its columns, what it does not say, what is wrong with which row; then all at once. */
+import { LONGEST_CSV } from '@zinc-pail/contract/limits';
 import type { CsvReport } from '@zinc-pail/contract/keeping';
-import { CSV_FIELDS } from '@zinc-pail/contract/plantFields';
+import { CSV_FIELDS, type CsvField } from '@zinc-pail/contract/plantFields';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
 import type { Kit } from '../../api/kit.ts';
 import { usePlaces } from '../../api/places.ts';
-import { OneOf, SectionHead, Wrong } from '../../forms/Fields.tsx';
+import { SectionHead, Wrong } from '../../forms/Fields.tsx';
 import { count } from '../../words/amounts.ts';
-import { guessed, headsOf, type Mapping, mapped } from './csvMapping.ts';
+import { todayIn } from '../../words/days.ts';
+import { Imports } from './Imports.tsx';
+import {
+  type Answers,
+  bodyOf,
+  FIELD_WORDS,
+  guessed,
+  isAnswered,
+  type ListFile,
+  type Mapping,
+  mapped,
+  NO_ANSWERS,
+  questionsOf,
+  readTable,
+  type Table,
+  waitsFor,
+} from './listIn.ts';
+import { Messages } from './Messages.tsx';
+import { Questions } from './Questions.tsx';
 
-interface TableFile {
-  name: string;
-  csv: string;
-  heads: string[];
-}
-
-/** A list of plants: the keeper says which column is what, tries it, then takes it in whole or not at all. */
 export function CsvIn({ kit }: { kit: Kit }) {
-  const [file, setFile] = useState<TableFile | null>(null);
+  const [file, setFile] = useState<ListFile | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
-  // Outlives the file: a list that was put right comes again with the same wishes.
-  const [usual, setUsual] = useState<Usual>({ place: '', mix: '' });
   const open = async (chosen: File | undefined) => {
     setWrong(null);
     if (!chosen) return;
     if (chosen.size > LONGEST_CSV)
       return setWrong(`A list of up to ${LONGEST_CSV.toLocaleString('en')} characters is wanted; cut it in parts.`);
-    // Until the new one is read, nothing of the old can be tried.
-    setFile(null);
     const csv = await chosen.text();
-    setFile({ name: chosen.name, csv, heads: headsOf(csv) });
+    if (/^\s*[{[]/.test(csv)) return setWrong('That is no table: a garden file goes in below.');
+    setFile({ name: chosen.name, csv });
   };
   return (
     <section aria-labelledby="csv">
-      <SectionHead id="csv">Lists in and out</SectionHead>
-      <p className="flex flex-wrap gap-x-4">
-        <a className="inline-flex h-11 items-center underline" href="/api/export/plants.csv">
-          All plants as CSV
-        </a>
-        <a className="inline-flex h-11 items-center underline" href="/api/export/darwin-core.csv">
-          In Darwin Core terms
-        </a>
+      <SectionHead id="csv">A list of plants</SectionHead>
+      <p className="mb-2 max-w-prose">
+        As you have it: any columns in any order, commas or semicolons, days and sizes as you write them. Nothing is
+        written before you say so, and it can be taken back.
       </p>
       <label className="flex flex-wrap items-center gap-2">
-        A list to bring in{' '}
+        A list to bring in (CSV){' '}
         <input
           type="file"
-          accept=".csv,text/csv,.txt"
+          accept=".csv,text/csv,.txt,.tsv"
           className="file-input h-11"
           onChange={(event) => {
             void open(event.target.files?.[0]);
@@ -56,187 +60,136 @@ export function CsvIn({ kit }: { kit: Kit }) {
           }}
         />
       </label>
-      {file && (
-        <MappingForm
-          key={file.csv}
-          file={file}
-          kit={kit}
-          usual={usual}
-          onUsual={setUsual}
-          onWrong={setWrong}
-          onDone={() => setFile(null)}
-        />
-      )}
       <Wrong words={wrong} />
+      {file && <ListPanel key={file.csv} file={file} kit={kit} onDone={() => setFile(null)} />}
       <Imports onWrong={setWrong} />
     </section>
   );
 }
 
-/** Where and in what plants stand whose row does not say so, by id. */
-interface Usual {
-  place: string;
-  mix: string;
-}
-
-interface MappingFormProps {
-  file: TableFile;
-  kit: Kit;
-  usual: Usual;
-  onUsual(usual: Usual): void;
-  onWrong(words: string | null): void;
-  onDone(): void;
-}
-
-function MappingForm({ file, kit, usual, onUsual, onWrong, onDone }: MappingFormProps) {
-  const { place, mix } = usual;
+function ListPanel({ file, kit, onDone }: { file: ListFile; kit: Kit; onDone(): void }) {
   const places = usePlaces();
   const queries = useQueryClient();
-  const [columns, setColumns] = useState<Mapping>(() => guessed(file.heads));
+  const table = useMemo(() => readTable(file.csv), [file.csv]);
+  const [mapping, setMapping] = useState<Mapping>(() => guessed(table.heads));
+  const [answers, setAnswers] = useState<Answers>(NO_ANSWERS);
+  const thisYear = Number(todayIn(kit.sites[0]?.time_zone ?? 'UTC').slice(0, 4));
+  const known = useMemo(
+    () => ({ places: places.data ?? [], mixes: kit.mixes, thisYear }),
+    [places.data, kit.mixes, thisYear],
+  );
+  const questions = useMemo(() => questionsOf(table, mapping, known), [table, mapping, known]);
+  const unanswered = questions.filter((question) => !isAnswered(question, answers));
+  const open = unanswered.length;
   const send = (dry: boolean) =>
-    ask<CsvReport>('/import/csv', {
-      method: 'POST',
-      body: {
-        name: file.name,
-        csv: file.csv,
-        columns,
-        defaults: { place_id: place === '' ? null : Number(place), mix_id: mix === '' ? null : Number(mix) },
-        dry_run: dry,
-      },
-    });
-  const onError = (error: unknown) => onWrong(wordsOf(error));
-  const tryIt = useMutation({ mutationFn: () => send(true), onError });
+    ask<CsvReport>('/import/csv', { method: 'POST', body: bodyOf(file, table, mapping, answers, { dry, thisYear }) });
+  const hasNames = mapping.name !== undefined || mapping.common_name !== undefined;
+  // Tried each time something of it was said, writing nothing.
+  const tried = useQuery({
+    queryKey: ['list-tried', file.csv.length, file.name, mapping, answers],
+    queryFn: () => send(true),
+    enabled: hasNames,
+    placeholderData: (before) => before,
+    staleTime: Infinity,
+    gcTime: 60_000,
+  });
   const takeIn = useMutation({
     mutationFn: () => send(false),
-    onSuccess: () => {
+    onSuccess: async () => {
       onDone();
-      return queries.invalidateQueries();
+      await queries.invalidateQueries();
     },
-    onError,
   });
-  const heads = [['', 'none'] as const, ...file.heads.map((name) => [name, name] as const)];
-  const named = (all: readonly { id: number; name: string }[]) => [
-    ['', 'none'] as const,
-    ...all.map(({ id, name }) => [String(id), name] as const),
-  ];
-  const report = tryIt.data;
+  const report = tried.data ?? null;
+  const ready = report !== null && report.faults.length === 0 && report.good > 0 && !tried.isPlaceholderData;
   return (
-    <div className="mt-3 border-l-4 border-[var(--rule)] pl-3">
-      <p className="font-semibold">{file.name}: which column is what?</p>
-      <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
-        {CSV_FIELDS.map((field) => (
-          <OneOf
-            key={field}
-            label={field.replaceAll('_', ' ')}
-            width="w-full"
-            value={columns[field] ?? ''}
-            options={heads}
-            onChange={(column) => {
-              setColumns((before) => mapped(before, field, column));
-              tryIt.reset();
-            }}
-          />
-        ))}
-        <OneOf
-          label="bench, where a row has none"
-          width="w-full"
-          value={place}
-          options={named(places.data ?? [])}
-          onChange={(id) => onUsual({ ...usual, place: id })}
+    <div className="mt-3 border-l-4 border-[var(--rule)] pl-3 sm:pl-4">
+      <p className="slab text-[1.0625rem] font-semibold">
+        {file.name}: {count(table.rows.length, 'row')}
+      </p>
+      <Columns table={table} mapping={mapping} onMapping={setMapping} />
+      {!hasNames && <Wrong words="Say which column has the plants’ names." />}
+      {places.data && questions.length > 0 && (
+        <Questions
+          questions={questions}
+          answers={answers}
+          onAnswers={setAnswers}
+          kit={kit}
+          places={places.data}
         />
-        <OneOf
-          label="mix, where a row has none"
-          width="w-full"
-          value={mix}
-          options={named(kit.mixes)}
-          onChange={(id) => onUsual({ ...usual, mix: id })}
+      )}
+      {report && (
+        <Messages
+          report={report}
+          isAsked={(fault) => waitsFor(fault, unanswered, mapping)}
+          leftOut={answers.leftOut}
+          onLeaveOut={(leftOut) => setAnswers({ ...answers, leftOut })}
+          name={file.name}
         />
-      </div>
-      <div className="flex gap-3">
+      )}
+      <Wrong words={tried.isError ? wordsOf(tried.error) : takeIn.isError ? wordsOf(takeIn.error) : null} />
+      <div className="mt-3 flex flex-wrap items-center gap-3">
         <button
           type="button"
-          className="btn h-11"
-          disabled={tryIt.isPending}
-          onClick={() => {
-            onWrong(null);
-            tryIt.mutate();
-          }}
-        >
-          Try it, writing nothing
-        </button>
-        <button
-          type="button"
-          className="btn btn-primary h-11"
-          disabled={!report || report.faults.length > 0 || takeIn.isPending}
+          className="btn btn-primary h-12 px-6"
+          disabled={!ready || takeIn.isPending}
           onClick={() => takeIn.mutate()}
         >
-          {report && report.faults.length === 0 ? `Take in ${count(report.good, 'plant')}` : 'Take them in'}
+          {takeIn.isPending ? 'Taking them in…' : ready ? `Take in ${count(report.good, 'plant')}` : 'Take them in'}
         </button>
+        <button type="button" className="btn h-12" onClick={onDone}>
+          Leave it
+        </button>
+        <span className="text-[0.9375rem] text-[var(--ink-2)]">
+          {open > 0
+            ? `${count(open, 'question')} above ${open === 1 ? 'waits' : 'wait'} for an answer.`
+            : report && report.faults.length > 0
+              ? 'Rows with faults are put right in the file, or left out.'
+              : ''}
+        </span>
       </div>
-      {report && <Report report={report} />}
     </div>
   );
 }
 
-function Report({ report: { rows, good, faults, sample } }: { report: CsvReport }) {
-  return (
-    <div role="status" className="my-2 text-[15px]">
-      <p>
-        <strong className="font-semibold">
-          {count(rows, 'row')}, {good} good.
-        </strong>{' '}
-        {faults.length === 0
-          ? `First: ${sample.map((one) => `${one.name} (${one.place}, ${one.mix})`).join('; ')}.`
-          : `Nothing is taken in until all are${faults.length < MOST_FAULTS_TOLD ? '' : `; the first ${MOST_FAULTS_TOLD} faults`}:`}
-      </p>
-      <ul>
-        {faults.map((fault) => (
-          <li key={`${fault.row}-${fault.column}`}>
-            row {fault.row}
-            {fault.column && `, ${fault.column}`}: found “{fault.got}”, wanted {fault.wanted}
-          </li>
-        ))}
-      </ul>
-    </div>
-  );
-}
+const SAMPLES = 3;
 
-/** Lists that were taken in, each taken back whole with one press. */
-function Imports({ onWrong }: { onWrong(words: string | null): void }) {
-  const queries = useQueryClient();
-  const imports = useQuery({
-    queryKey: ['imports'],
-    queryFn: async () => (await ask<{ imports: ImportView[] }>('/imports')).imports,
-  });
-  const undo = useMutation({
-    mutationFn: (id: number) => ask(`/imports/${id}/undo`, { method: 'POST', body: {} }),
-    onSuccess: () => queries.invalidateQueries(),
-    onError: (error) => onWrong(wordsOf(error)),
-  });
-  if (!imports.data || imports.data.length === 0) return null;
+/** Each column of the file with what stands in it, and what it is. */
+function Columns({ table, mapping, onMapping }: { table: Table; mapping: Mapping; onMapping(mapping: Mapping): void }) {
+  const fieldOn = new Map(Object.entries(mapping).map(([field, head]) => [head, field as CsvField]));
   return (
-    <ul className="mt-2">
-      {imports.data.map((one) => (
-        <li key={one.id} className="flex min-h-11 items-center gap-3 border-b border-[var(--rule)] text-[15px]">
-          <span>
-            {one.name}: {count(one.plants, 'plant')}, {one.made_at.slice(0, 10)}
-            {one.undone_at && ', taken back'}
-          </span>
-          {!one.undone_at && (
-            <button
-              type="button"
-              className="ml-auto h-11 px-2 underline"
-              aria-label={`Take back ${one.name}`}
-              onClick={() => {
-                onWrong(null);
-                undo.mutate(one.id);
-              }}
+    <fieldset className="my-3">
+      <legend className="font-semibold">Which column is what?</legend>
+      <ul className="border-t border-[var(--rule)]">
+        {table.heads.map((head) => {
+          const samples = [...new Set(table.rows.map((row) => (row[head] ?? '').trim()).filter(Boolean))].slice(
+            0,
+            SAMPLES,
+          );
+          return (
+            <li
+              key={head}
+              className="grid items-center gap-x-4 border-b border-[var(--rule)] py-1 sm:grid-cols-[10rem_1fr_16rem]"
             >
-              take back
-            </button>
-          )}
-        </li>
-      ))}
-    </ul>
+              <span className="truncate font-semibold">{head}</span>
+              <span className="truncate text-[0.875rem] text-[var(--ink-2)]">{samples.join(' · ') || 'empty'}</span>
+              <select
+                aria-label={`${head} is`}
+                className={`select h-11 w-full ${fieldOn.has(head) ? '' : 'text-[var(--ink-2)]'}`}
+                value={fieldOn.get(head) ?? ''}
+                onChange={({ target }) => onMapping(mapped(mapping, head, (target.value || null) as CsvField | null))}
+              >
+                <option value="">left out</option>
+                {CSV_FIELDS.map((field) => (
+                  <option key={field} value={field}>
+                    {FIELD_WORDS[field]}
+                  </option>
+                ))}
+              </select>
+            </li>
+          );
+        })}
+      </ul>
+    </fieldset>
   );
 }

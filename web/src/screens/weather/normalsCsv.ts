@@ -12,7 +12,7 @@ const HEADS: readonly (readonly [Field, RegExp])[] = [
   ['tmax_c', /^(tmax|t_max|max|high|highest|day$|day temp|mean max|avg high)/i],
   ['rh_pct', /^(rh|humid|air)/i],
   ['sunshine_h', /^(sun)/i],
-  ['rain_mm', /^(rain$|rain,|rain_mm|rain mm|precip|rainfall)/i],
+  ['rain_mm', /^(rain(?! ?days)|precip)/i],
   ['wind_m_s', /^(wind)/i],
 ];
 const DAYS_IN_MONTH = [31, 28.25, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
