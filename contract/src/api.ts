@@ -25,6 +25,7 @@ import { keptPot as pot } from './gardenFile.ts';
 import {
   anyEntry,
   type JournalEntry,
+  type JournalEvent,
   type MarksResult,
   type PotTask,
   type RoundPot,
@@ -56,6 +57,16 @@ export interface ColdPot {
   done: Shelter | null;
 }
 
+/** Types of marks after which a line of the Round rests till tomorrow. */
+export const RESTING_TYPES = ['watering', 'check', 'feeding', 'skip'] as const satisfies JournalEvent['type'][];
+
+/** A mark of today on a pot of the Round: its line rests till tomorrow, and it can be taken back. */
+export interface DoneToday {
+  plant_id: number;
+  client_id: string;
+  event: JournalEvent;
+}
+
 /** A bench on the Round: pots that want something in full, the others counted; they come when the bench is opened. */
 export interface RoundPlace {
   id: number;
@@ -67,9 +78,10 @@ export interface RoundPlace {
   pots: RoundPot[];
   left: number;
   asleep: number;
-  /** pots below their limit tonight, most tender first */
   /** pots that tonight is too cold for, or nearly: most tender first */
   cold: ColdPot[];
+  /** marks of today on its pots, the oldest first */
+  done: DoneToday[];
   version: number;
 }
 
@@ -369,7 +381,7 @@ const taskSchema = named(
 );
 const potWith = (outlook: Joi.Schema) =>
   object<RoundPot>(
-    { ...potFields, revision: id(), quarantine_until: optional(day()), outlook, task: taskSchema },
+    { ...potFields, revision: id(), quarantine_until: optional(day()), picture_id: optional(id()), outlook, task: taskSchema },
     'a pot',
   );
 const wholePotSchema = named('Whole pot', potWith(outlookSchema) as Joi.ObjectSchema<WholePot>);
@@ -527,6 +539,10 @@ export const roundSchema = named(
                       'a cold pot',
                     ),
                     'cold pots',
+                  ),
+                  done: list(
+                    object<DoneToday>({ plant_id: id(), client_id: UUID, event: anyEntry }, 'a mark of today'),
+                    'marks of today',
                   ),
                   pots: list(roundPotSchema, 'pots'),
                 },

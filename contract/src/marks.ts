@@ -259,6 +259,8 @@ export interface RoundPot {
   height_mm: number;
   revision: number;
   quarantine_until: string | null;
+  /** its newest photograph */
+  picture_id: number | null;
   outlook: LineOutlook;
   task: PotTask;
 }

@@ -48,6 +48,28 @@ export async function entriesByClientIds(
   return rows.map(entryOf);
 }
 
+/**
+ * Marks of a day on the plants that stand at a site, by hand: what came with a list is none.
+ *
+ * @param types of marks
+ */
+export async function marksOfDay(
+  pool: Pool,
+  siteId: number,
+  date: string,
+  types: readonly JournalEvent['type'][],
+): Promise<JournalEntry[]> {
+  const [rows] = await pool.query<Row<JournalRow>[]>(
+    `SELECT ${COLUMNS.split(', ')
+      .map((column) => `j.${column}`)
+      .join(', ')} FROM journal j JOIN stay s ON s.open_plant_id = j.plant_id JOIN place pl ON pl.id = s.place_id
+     WHERE pl.site_id = ? AND j.day = ? AND j.type IN (?) AND j.voided_at IS NULL
+       AND JSON_VALUE(j.detail, '$.import') IS NULL ORDER BY j.id`,
+    [siteId, date, types],
+  );
+  return rows.map(entryOf);
+}
+
 /** What stands unvoided of one kind on a plant's day. */
 export async function entriesOnDay(
   connection: PoolConnection,

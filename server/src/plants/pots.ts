@@ -81,6 +81,7 @@ function wholePot(card: PlantCard, outlooks: SiteOutlooks): WholePot | null {
     height_mm: card.height_mm,
     revision: outlooks.revisions.get(card.id) ?? card.revision,
     quarantine_until: card.quarantine_until,
+    picture_id: card.picture_id,
     outlook,
     task: potTask(task, card),
   };

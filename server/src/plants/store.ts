@@ -22,10 +22,12 @@ export interface PlantCard {
   revision: number;
   quarantine_until: string | null;
   own_words: string | null;
+  picture_id: number | null;
 }
 
 const CARD = `p.id, p.number, p.name, p.taxon, p.provenance, p.diameter_mm, p.height_mm, p.revision,
-   p.quarantine_until, p.own_words, s.place_id, pl.site_id
+   p.quarantine_until, p.own_words, s.place_id, pl.site_id,
+   (SELECT i.id FROM picture i WHERE i.plant_id = p.id AND i.removed_at IS NULL ORDER BY i.day DESC, i.id DESC LIMIT 1) AS picture_id
      FROM place pl JOIN stay s ON s.place_id = pl.id AND s.to_day IS NULL JOIN plant p ON p.id = s.plant_id`;
 
 /** The plants of a site in walking order: what a list shows of them besides their outlooks. */

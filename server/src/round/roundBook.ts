@@ -1,4 +1,5 @@
 /** The round as it stands, kept until an outlook, an order or a setting changes. Lines of pots are kept one by one. */
+import { RESTING_TYPES } from '@zinc-pail/contract/api';
 import type { CanLine, ColdPot, RoundPlace, RoundPot, RoundSite, RoundSoFar } from '@zinc-pail/contract/api';
 import type { Shelter } from '@zinc-pail/contract/marks';
 import {
@@ -22,6 +23,7 @@ import { groupBy } from '../grouping.ts';
 import type { App } from '../context.ts';
 import { type SiteRow, sites } from '../garden/store.ts';
 import { KeptAnswer } from '../http/kept.ts';
+import { marksOfDay } from '../journal/store.ts';
 import type { SiteOutlooks } from '../outlook/outlooks.ts';
 import { plantCards } from '../plants/store.ts';
 import { openHardenings } from '../hardening/store.ts';
@@ -104,7 +106,7 @@ export class RoundBook {
   }
 
   private async view(site: SiteRow, kit: CanKit, outlooks: SiteOutlooks): Promise<RoundSite> {
-    const [places, cards, hardenings, looks, sheltered, stoodAt, pottings, looked] = await Promise.all([
+    const [places, cards, hardenings, looks, sheltered, stoodAt, pottings, looked, marks] = await Promise.all([
       placeRows(this.app.pool, site.id),
       plantCards(this.app.pool, site.id),
       openHardenings(this.app.pool, site.id),
@@ -113,7 +115,9 @@ export class RoundBook {
       stoodBefore(this.app.pool, site.id, outlooks.today),
       latePottings(this.app.pool, site.id, outlooks.today),
       lookedOver(this.app.pool, site.id),
+      marksOfDay(this.app.pool, site.id, outlooks.today, RESTING_TYPES),
     ]);
+    const rests = groupBy(marks, ({ plant_id: id }) => id);
     const pots = cards.flatMap((card) => {
       const pot = roundPot(card, outlooks);
       return pot ? [{ pot, placeId: card.place_id }] : [];
@@ -140,7 +144,7 @@ export class RoundBook {
         // Made since its weather was reckoned: it stands in the next round.
         if (!climate) return [];
         const here = (at.get(place.id) ?? []).map(({ pot }) => pot);
-        const calling = here.filter((pot) => judged(pot) !== 'leave');
+        const calling = here.filter((pot) => judged(pot) !== 'leave' || rests.has(pot.id));
         const cold = here.flatMap((pot) => coldTonight(pot, sheltered.get(pot.id) ?? null) ?? []);
         return [
           {
@@ -155,6 +159,9 @@ export class RoundBook {
             left: here.length - calling.length,
             asleep: here.filter((pot) => pot.outlook.state === 'resting').length,
             cold: cold.sort(byUrgency),
+            done: here.flatMap(({ id }) =>
+              (rests.get(id) ?? []).map(({ plant_id, client_id, event }) => ({ plant_id, client_id, event })),
+            ),
           },
         ];
       }),

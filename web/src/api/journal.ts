@@ -13,7 +13,7 @@ import { type QueryClient, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { ask, ProblemError } from './client.ts';
 import { plantKey } from './plant.ts';
-import { benchKey, roundKey, withPots } from './round.ts';
+import { benchKey, roundKey, withDone, withPots } from './round.ts';
 import { timersKey } from './timers.ts';
 import { Unsure } from './unsure.ts';
 
@@ -56,17 +56,22 @@ export function useJournal() {
         for (const mark of marks) unsure.settle(mark);
         show(queries, result);
         const written = new Set(result.done.map(({ plant_id }) => plant_id));
+        const added = body.marks
+          .filter((mark) => written.has(mark.plant_id))
+          .flatMap(({ plant_id, entries }) =>
+            entries.map(({ client_id, ...event }) => ({ plant_id, client_id, event: event as JournalEvent })),
+          );
+        queries.setQueryData<RoundView>(roundKey, (round) => round && withDone(round, added, new Set()));
         return {
           ...result,
-          clientIds: body.marks
-            .filter((mark) => written.has(mark.plant_id))
-            .flatMap((mark) => mark.entries.map((entry) => entry.client_id)),
+          clientIds: added.map(({ client_id: id }) => id),
         };
       },
       async takeBack(clientIds: string[]): Promise<MarksResult> {
         const result = await ask<MarksResult>('/marks/void', { method: 'POST', body: { client_ids: clientIds } });
         unsure.forget(clientIds);
         show(queries, result);
+        queries.setQueryData<RoundView>(roundKey, (round) => round && withDone(round, [], new Set(clientIds)));
         return result;
       },
     }),

@@ -1,4 +1,5 @@
-import type { CanLine, RoundPot, RoundSite, RoundSoFar, RoundView } from '@zinc-pail/contract/api';
+import { RESTING_TYPES } from '@zinc-pail/contract/api';
+import type { CanLine, DoneToday, RoundPot, RoundSite, RoundSoFar, RoundView } from '@zinc-pail/contract/api';
 import { drinkOf, judgedAs } from '@zinc-pail/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask } from './client.ts';
@@ -35,6 +36,25 @@ export function useBench(placeId: number, wanted: boolean) {
 /** The round with these pots as they are now: its lines, its head and what is left to carry. */
 export function withPots(round: RoundView, pots: ReadonlyMap<number, RoundPot>): RoundView {
   return { ...round, sites: round.sites.map((site) => siteWith(site, pots)) };
+}
+
+/** The round with these marks of today added, and those under these ids taken off: a line that is done rests where it is. */
+export function withDone(round: RoundView, added: readonly DoneToday[], gone: ReadonlySet<string>): RoundView {
+  const resting = (site: RoundSite, { event }: DoneToday) =>
+    event.date === site.today && (RESTING_TYPES as readonly string[]).includes(event.type);
+  return {
+    ...round,
+    sites: round.sites.map((site) => ({
+      ...site,
+      places: site.places.map((place) => ({
+        ...place,
+        done: [
+          ...place.done.filter(({ client_id: id }) => !gone.has(id)),
+          ...added.filter((one) => resting(site, one) && place.pots.some(({ id }) => id === one.plant_id)),
+        ],
+      })),
+    })),
+  };
 }
 
 function siteWith(site: RoundSite, pots: ReadonlyMap<number, RoundPot>): RoundSite {

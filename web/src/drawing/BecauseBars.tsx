@@ -19,7 +19,7 @@ export function BecauseBars({ reasons }: { reasons: readonly DateReason[] }) {
   const reach = Math.max(1, ...reasons.map((reason) => Math.abs(reason.days)));
   const x = scaleLinear([-reach, reach], [0, 100]);
   return (
-    <ul className="text-[15px]">
+    <ul className="text-[0.9375rem]">
       {reasons.map((reason) => (
         <li key={reason.factor} className="border-b border-[var(--rule)] py-1.5">
           <div className="grid grid-cols-[minmax(0,1fr)_120px_64px] items-center gap-2">
@@ -39,7 +39,7 @@ export function BecauseBars({ reasons }: { reasons: readonly DateReason[] }) {
               {Math.abs(reason.days).toFixed(1)} d
             </span>
           </div>
-          <p className="text-[14px] text-[var(--ink-2)]">{dateReasonWords(reason, units())}</p>
+          <p className="text-[0.875rem] text-[var(--ink-2)]">{dateReasonWords(reason, units())}</p>
         </li>
       ))}
     </ul>

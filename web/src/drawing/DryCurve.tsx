@@ -171,7 +171,7 @@ export function DryCurve({ outlook, journal, today }: DryCurveProps) {
           today
         </text>
       </svg>
-      <p className="flex flex-wrap gap-x-5 gap-y-1 pl-[54px] text-[14px] text-[var(--ink-2)]" aria-hidden="true">
+      <p className="flex flex-wrap gap-x-5 gap-y-1 pl-[54px] text-[0.875rem] text-[var(--ink-2)]" aria-hidden="true">
         <span>
           <Key>
             <path d="M3,3h8l-4,8z" fill="var(--ink)" />

@@ -1,6 +1,7 @@
 /** The pot's own profile, from its measures, in its material, with its plant. */
 import type { PlantState, Pot } from '@zinc-pail/core';
-import { PlantShape } from './plantShapes.tsx';
+import { isBare, PlantFromSide } from './plant/Plant.tsx';
+import { usePhotographs } from './photographs.ts';
 
 const MATERIALS: Record<Pot['material'], { fill: string; rim: string }> = {
   terracotta: { fill: '#c07a55', rim: '#ad6743' },
@@ -10,15 +11,10 @@ const MATERIALS: Record<Pot['material'], { fill: string; rim: string }> = {
   metal: { fill: '#9fabae', rim: '#7d898c' },
 };
 
-const GREENS: Record<PlantState, { fill: string; edge: string }> = {
-  growing: { fill: '#6d8240', edge: '#4d5f2a' },
-  waking: { fill: '#7d9150', edge: '#566a2c' },
-  easing: { fill: '#8f9463', edge: '#6b7045' },
-  resting: { fill: '#9aa29a', edge: '#6f7a74' },
-};
-
 interface PotGlyphProps {
   pot: Pot;
+  /** as written: its looks go by it; empty for the pot alone */
+  name: string;
   form: string;
   state: PlantState;
   diameterMm: number;
@@ -27,10 +23,25 @@ interface PotGlyphProps {
   size: number;
   /** pixels for a millimetre, where it fits: pots in one list then compare by eye */
   pxPerMm: number;
+  /** the newest photograph, which may stand in the pot instead of the drawing */
+  pictureId?: number | null;
   label?: string;
 }
 
-export function PotGlyph({ pot, form, state, diameterMm, heightMm, size, pxPerMm, label }: PotGlyphProps) {
+export function PotGlyph({
+  pot,
+  name,
+  form,
+  state,
+  diameterMm,
+  heightMm,
+  size,
+  pxPerMm,
+  pictureId = null,
+  label,
+}: PotGlyphProps) {
+  const [photographs] = usePhotographs();
+  const photograph = photographs ? pictureId : null;
   const widest = Math.max(pot.top_mm, pot.base_mm, form === 'trailing' ? 0 : diameterMm);
   const tallest = pot.depth_mm + heightMm + 6;
   const scale = Math.min(pxPerMm, (size - 4) / widest, (size - 4) / tallest);
@@ -45,9 +56,24 @@ export function PotGlyph({ pot, form, state, diameterMm, heightMm, size, pxPerMm
   const body = bowl
     ? `M${centre - top / 2},${soil}C${centre - top / 2},${soil + depth * 0.7} ${centre - base / 2},${size - 2} ${centre - base / 2},${size - 2}H${centre + base / 2}C${centre + base / 2},${size - 2} ${centre + top / 2},${soil + depth * 0.7} ${centre + top / 2},${soil}z`
     : `M${centre - top / 2},${soil}L${centre - base / 2},${size - 2}H${centre + base / 2}L${centre + top / 2},${soil}z`;
-  const green = GREENS[state];
-  const bare = state === 'resting' && (form === 'caudex' || form === 'bulb');
   const plantWidth = Math.max(4, Math.min(diameterMm * scale, size - 2));
+  const hangs = form === 'trailing' && photograph === null;
+  const plant = name !== '' && (
+    <g transform={`translate(${centre} ${soil})`}>
+      {photograph === null ? (
+        <PlantFromSide
+          name={name}
+          form={form}
+          state={state}
+          bare={isBare(form, state)}
+          width={plantWidth}
+          height={Math.max(hangs ? 5 : 3, heightMm * scale)}
+        />
+      ) : (
+        <Photograph id={photograph} width={Math.max(top, plantWidth)} height={Math.max(size * 0.3, heightMm * scale)} />
+      )}
+    </g>
+  );
   return (
     <svg
       width={size}
@@ -58,11 +84,7 @@ export function PotGlyph({ pot, form, state, diameterMm, heightMm, size, pxPerMm
       aria-hidden={label ? undefined : true}
       className="shrink-0"
     >
-      {form === 'trailing' ? null : (
-        <g transform={`translate(${centre} ${soil})`}>
-          <PlantShape form={form} width={plantWidth} height={Math.max(3, heightMm * scale)} bare={bare} {...green} />
-        </g>
-      )}
+      {!hangs && plant}
       <path d={body} fill={fill} />
       {pot.shape === 'square' ? (
         <path d={`M${centre - top / 2 - 1},${soil}h${top + 2}v${rimHeight * 0.7}h${-top - 2}z`} fill={rim} />
@@ -90,17 +112,22 @@ export function PotGlyph({ pot, form, state, diameterMm, heightMm, size, pxPerMm
           />
         ))}
       {!pot.holes && <path d={`M${centre - base / 2},${size - 1}h${base}`} stroke="var(--rust)" strokeWidth={2} />}
-      {form === 'trailing' && (
-        <g transform={`translate(${centre} ${soil})`}>
-          <PlantShape
-            form={form}
-            width={Math.min(plantWidth, size - 2)}
-            height={Math.max(5, heightMm * scale)}
-            bare={bare}
-            {...green}
-          />
-        </g>
-      )}
+      {hangs && plant}
     </svg>
+  );
+}
+
+/** A photograph where the plant would stand, its foot at the soil. */
+function Photograph({ id, width, height }: { id: number; width: number; height: number }) {
+  return (
+    <image
+      href={`/api/pictures/${id}/small`}
+      x={-width / 2}
+      y={-height}
+      width={width}
+      height={height}
+      preserveAspectRatio="xMidYMid slice"
+      style={{ clipPath: 'inset(0 round 2px)' }}
+    />
   );
 }

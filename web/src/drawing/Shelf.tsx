@@ -5,20 +5,25 @@
 import type { RoundPot } from '@zinc-pail/contract/api';
 import { judgedAs, type Judged } from '@zinc-pail/core';
 import { litres } from '../words/amounts.ts';
+import { Link } from 'react-router';
 import { wordsFor } from '../words/deeds.ts';
 import { PotGlyph } from './PotGlyph.tsx';
+import { weatherDanger, WeatherGlyph } from './WeatherMark.tsx';
 
 interface ShelfProps {
   pots: readonly RoundPot[];
   today: string;
+  /** names below all pots, or below those that want something, whose number stands below the others */
+  names?: 'all' | 'due';
   /** a tap or a key on a pot */
   onPot(pot: RoundPot): void;
 }
 
 const WIDEST = 132;
 const TALLEST = 210;
-/** A thumb wants this much; a name reads in it. */
-const LEAST_WIDTH = 104;
+/** A name reads in this; a thumb wants the other. */
+const NAME_WIDTH = 104;
+const THUMB_WIDTH = 46;
 /** Leaves and skewers reach above what was measured. */
 const HEADROOM = 14;
 const LEAST_PX_PER_MM = 0.28;
@@ -39,18 +44,24 @@ const SILLS: Record<Judged, string> = {
   leave: 'var(--rule)',
 };
 
-export function Shelf({ pots, today, onPot }: ShelfProps) {
+export function Shelf({ pots, today, names = 'all', onPot }: ShelfProps) {
   const scale = shelfScale(pots);
   return (
-    <ol className="flex flex-wrap items-end gap-y-3 overflow-x-clip" aria-label="From the side">
+    <ol
+      className={`flex items-end gap-y-3 ${names === 'due' ? 'max-sm:overflow-x-auto sm:flex-wrap sm:overflow-x-clip' : 'flex-wrap overflow-x-clip'}`}
+      aria-label="From the side"
+    >
       {pots.map((pot) => (
-        <ShelfPot key={pot.id} pot={pot} today={today} scale={scale} onPot={onPot} />
+        <ShelfPot key={pot.id} pot={pot} today={today} scale={scale} names={names} onPot={onPot} />
       ))}
     </ol>
   );
 }
 
-function ShelfPot({ pot, today, scale, onPot }: Omit<ShelfProps, 'pots'> & { pot: RoundPot; scale: number }) {
+/** Pots far below are not laid out: two hundred on a bench scroll smoothly. */
+const FAR = { contentVisibility: 'auto', containIntrinsicSize: 'auto 150px' } as const;
+
+function ShelfPot({ pot, today, scale, names, onPot }: Omit<ShelfProps, 'pots'> & { pot: RoundPot; scale: number }) {
   const { outlook, form, diameter_mm: diameter, height_mm: height } = pot;
   const judged = judgedAs(pot.task.judgement, today);
   const asleep = outlook.state === 'resting';
@@ -58,10 +69,12 @@ function ShelfPot({ pot, today, scale, onPot }: Omit<ShelfProps, 'pots'> & { pot
   const wide = Math.max(outlook.pot.top_mm, form === 'trailing' ? outlook.pot.top_mm : diameter) * scale + 6;
   const tall = (outlook.pot.depth_mm + height + 8) * scale + 6;
   const box = Math.max(wide, tall, 24) + 8;
-  const width = Math.max(LEAST_WIDTH, wide + 10);
+  const named = names === 'all' || ['act', 'water', 'look'].includes(judged);
+  const width = Math.max(named ? NAME_WIDTH : THUMB_WIDTH, wide + 10);
+  const danger = weatherDanger(pot);
   const drawn = judged === 'water' ? 1 : judged === 'look' ? 0.5 : 0;
   return (
-    <li style={{ width }}>
+    <li style={{ width, ...FAR }} className="shrink-0">
       <button
         type="button"
         className="flex w-full flex-col items-center"
@@ -75,6 +88,8 @@ function ShelfPot({ pot, today, scale, onPot }: Omit<ShelfProps, 'pots'> & { pot
           <span className="[&>svg]:overflow-visible" style={{ margin: `0 ${(wide - box) / 2}px` }}>
             <PotGlyph
               pot={outlook.pot}
+              name={pot.name}
+              pictureId={pot.picture_id}
               form={form}
               state={outlook.state}
               diameterMm={diameter}
@@ -83,6 +98,11 @@ function ShelfPot({ pot, today, scale, onPot }: Omit<ShelfProps, 'pots'> & { pot
               pxPerMm={scale}
             />
           </span>
+          {danger && (
+            <span className="absolute left-0 top-0">
+              <WeatherGlyph danger={danger} />
+            </span>
+          )}
           {drawn > 0 && <Skewer drawn={drawn} potPx={outlook.pot.depth_mm * scale} />}
         </span>
         <svg width="100%" height="9" preserveAspectRatio="none" viewBox="0 0 100 9" aria-hidden="true">
@@ -90,12 +110,14 @@ function ShelfPot({ pot, today, scale, onPot }: Omit<ShelfProps, 'pots'> & { pot
           <rect y="5" width="100" height="4" fill={asleep && judged === 'leave' ? 'var(--dusk)' : SILLS[judged]} />
         </svg>
         {/* One height for all, so that the boards of a row are one board. */}
-        <span className="flex h-[78px] w-full flex-col items-center overflow-hidden px-0.5 text-center text-[13px] leading-tight">
+        <span
+          className={`flex w-full flex-col items-center overflow-hidden px-0.5 text-center text-[0.8125rem] leading-tight ${names === 'all' ? 'h-[4.9rem]' : 'h-[4.1rem]'}`}
+        >
           <span className="mt-1 text-[var(--ink-2)]">
             {pot.number}
             {pot.quarantine_until && pot.quarantine_until > today && ', apart'}
           </span>
-          <span className="slab line-clamp-2 w-full break-words italic">{pot.name}</span>
+          <span className={named ? 'slab line-clamp-2 w-full break-words italic' : 'sr-only'}>{pot.name}</span>
           {judged === 'water' && (
             <strong className="font-semibold text-[var(--clay)]">{litres(pot.task.amount_ml)}</strong>
           )}
@@ -128,11 +150,18 @@ function Skewer({ drawn, potPx }: { drawn: number; potPx: number }) {
   );
 }
 
-export function ShelfLegend() {
+/** A bench on which nothing stands yet, with its first pot to come. */
+export function EmptyShelf({ placeId }: { placeId: number }) {
   return (
-    <p className="mt-1 text-[14px] text-[var(--ink-2)]">
-      To one scale, in walking order. Skewer drawn: to water. Half drawn: feel it first. Blue sill: asleep. Red sill:
-      act today.
-    </p>
+    <Link to={`/take-in?bench=${placeId}`} className="mt-3 inline-flex w-40 flex-col items-center hover:underline">
+      <svg width="64" height="70" viewBox="0 0 64 70" aria-hidden="true">
+        <g fill="none" stroke="var(--ink-2)" strokeWidth="1.5" strokeDasharray="4 3">
+          <path d="M10,30h44M13,30l5,38h28l5,-38" />
+          <ellipse cx="32" cy="18" rx="14" ry="12" />
+        </g>
+      </svg>
+      <span className="h-2 w-full bg-[var(--color-base-300)]" />
+      <span className="flex min-h-11 items-center text-[0.875rem]">its first pot: take it in</span>
+    </Link>
   );
 }

@@ -59,7 +59,7 @@ export function Strip({ outlook, today, label }: StripProps) {
       height={HEIGHT}
       role="img"
       aria-label={label}
-      className="max-w-full"
+      className="max-w-full max-sm:h-10 max-sm:w-[202px]"
     >
       <line x1={left} x2={right} y1={BASE} y2={BASE} stroke="var(--rule)" />
       {Array.from({ length: STRIP_BEHIND + STRIP_AHEAD + 1 }, (_, i) => i - STRIP_BEHIND).map((d) => (

@@ -58,7 +58,7 @@ export function Field({ label, hint, at, children }: FieldProps) {
           {fault}
         </p>
       )}
-      {hint && <p className="mt-1 text-[14px] text-[var(--ink-2)]">{hint}</p>}
+      {hint && <p className="mt-1 text-[0.875rem] text-[var(--ink-2)]">{hint}</p>}
     </div>
   );
 }
@@ -96,7 +96,7 @@ export function Wrong({ words }: { words: string | null }) {
 
 export function SectionHead({ id, children }: { id?: string; children: ReactNode }) {
   return (
-    <h2 id={id} className="mb-2 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">
+    <h2 id={id} className="mb-2 border-b-2 border-[var(--ink)] pb-1 text-[1.0625rem] font-semibold">
       {children}
     </h2>
   );

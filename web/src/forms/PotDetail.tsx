@@ -107,12 +107,12 @@ export function PotDetail({ draft, base, shape, onChange }: Props) {
           />
         </div>
       ) : (
-        <p className="mb-3 border-l-4 border-[var(--straw)] pl-2 text-[15px]">
+        <p className="mb-3 border-l-4 border-[var(--straw)] pl-2 text-[0.9375rem]">
           Without one no drench: drill it (tape, wet drill, eye cover), or keep it as an outer pot.
         </p>
       )}
       {small && (
-        <p className="mb-3 border-l-4 border-[var(--straw)] pl-2 text-[15px]">
+        <p className="mb-3 border-l-4 border-[var(--straw)] pl-2 text-[0.9375rem]">
           Little comes through so small a hole, and a root shuts it: widen it or drill more. Shards over it are no hole.
         </p>
       )}

@@ -57,7 +57,7 @@ export function Find({ onClose }: { onClose(): void }) {
         aria-activedescendant={found[at] ? `${list}-${found[at].id}` : undefined}
         aria-label="Name, number, place or genus"
         maxLength={LONGEST_SEARCH}
-        className="input h-12 w-full text-[17px]"
+        className="input h-12 w-full text-[1.0625rem]"
         placeholder="name, number, place, genus"
         value={typed}
         onChange={(event) => {
@@ -66,7 +66,7 @@ export function Find({ onClose }: { onClose(): void }) {
         }}
         onKeyDown={onKey}
       />
-      <p className="mb-1 mt-3 text-[14px] text-[var(--ink-2)]" role="status">
+      <p className="mb-1 mt-3 text-[0.875rem] text-[var(--ink-2)]" role="status">
         {sought === ''
           ? found.length > 0
             ? 'Lately seen'
@@ -88,7 +88,7 @@ export function Find({ onClose }: { onClose(): void }) {
             onMouseEnter={() => setAt(i)}
           >
             <Name written={plant.name} />
-            <span className="text-[14px] text-[var(--ink-2)]">
+            <span className="text-[0.875rem] text-[var(--ink-2)]">
               {plant.number}
               {plant.place ? ` · ${plant.place}` : ''}
               {plant.ended ? ` · ${plant.ended === 'died' ? 'died' : 'given away'}` : ''}

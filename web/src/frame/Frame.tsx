@@ -57,7 +57,7 @@ export function Frame() {
         To the content
       </a>
       <header className="flex shrink-0 flex-wrap items-center gap-x-5 border-b border-[var(--rule)] bg-[var(--color-base-300)] px-3 sm:h-[52px] sm:flex-nowrap sm:px-6">
-        <Link to="/" className="slab flex h-[48px] items-center gap-2 text-[19px] font-semibold">
+        <Link to="/" className="slab flex h-[48px] items-center gap-2 text-[1.1875rem] font-semibold">
           <svg
             width="25"
             height="28"
@@ -74,7 +74,7 @@ export function Frame() {
         </Link>
         <nav
           aria-label="Screens"
-          className="order-last flex w-full overflow-x-auto text-[14px] whitespace-nowrap sm:order-none sm:w-auto sm:gap-4 sm:text-[16px]"
+          className="order-last flex w-full overflow-x-auto text-[0.875rem] whitespace-nowrap sm:order-none sm:w-auto sm:gap-4 sm:text-[1rem]"
         >
           {SCREENS.map(({ to, label }) => (
             <NavLink

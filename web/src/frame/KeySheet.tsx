@@ -1,4 +1,5 @@
 import { Dialog } from '../forms/Dialog.tsx';
+import { Legend } from '../parts/Legend.tsx';
 import type { KeyHint } from './keys.ts';
 
 const KEYS: { screen: string; hints: KeyHint[] }[] = [
@@ -42,7 +43,7 @@ const KEYS: { screen: string; hints: KeyHint[] }[] = [
 
 export function KeySheet({ onClose }: { onClose(): void }) {
   return (
-    <Dialog title="Keys" onClose={onClose}>
+    <Dialog title="Keys and drawings" onClose={onClose}>
       {KEYS.map(({ screen, hints }) => (
         <section key={screen} className="mb-4">
           <h3 className="mb-1 border-b border-[var(--rule)] font-semibold">{screen}</h3>
@@ -62,6 +63,7 @@ export function KeySheet({ onClose }: { onClose(): void }) {
           </dl>
         </section>
       ))}
+      <Legend />
     </Dialog>
   );
 }

@@ -53,7 +53,7 @@ export function Answers({ what, pot, onFeel }: AnswersProps) {
         }));
   return (
     <div
-      className="flex gap-px border border-[var(--straw)] max-sm:flex-col"
+      className="flex gap-px border border-[var(--straw)]"
       role="group"
       aria-label={what === 'depth' ? `${pot.name} felt` : `${pot.name}, ${what}`}
     >
@@ -62,7 +62,7 @@ export function Answers({ what, pot, onFeel }: AnswersProps) {
           key={answer}
           type="button"
           disabled={busy.has(pot.id)}
-          className="h-11 min-w-11 px-1.5 text-[15px] font-semibold text-[var(--straw)]"
+          className="h-11 min-w-11 px-1.5 text-[0.9375rem] font-semibold text-[var(--straw)]"
           aria-label={label}
           onClick={act}
         >

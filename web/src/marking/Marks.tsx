@@ -43,6 +43,8 @@ interface Marks {
   /** writes the same kind of mark on all of these pots, and resolves to whether it went through */
   mark(pots: Marked[], events: (pot: Marked) => JournalEvent[], said: string): Promise<boolean>;
   undo(): Promise<void>;
+  /** takes these marks of one pot back, made now or before a reload */
+  takeBack(pot: Marked, clientIds: string[]): Promise<void>;
   /** pots whose mark is on its way */
   busy: ReadonlySet<number>;
   told: Told | null;
@@ -104,23 +106,33 @@ export function MarksProvider({ children }: { children: ReactNode }) {
     [alone, journal],
   );
 
+  const voidMarks = useCallback(
+    (pots: Marked[], clientIds: string[]) =>
+      alone(pots, async () => {
+        const gone = new Set(clientIds);
+        const result = await journal.takeBack(clientIds);
+        // Of a mark on many pots those of the others can still be taken back.
+        setPast((before) =>
+          before
+            .map((done) => ({ ...done, clientIds: done.clientIds.filter((id) => !gone.has(id)) }))
+            .filter((done) => done.clientIds.length > 0),
+        );
+        setTold({ kind: 'undone', pots, after: new Map(result.done.map(({ plant_id, pot }) => [plant_id, pot])) });
+      }),
+    [alone, journal],
+  );
   const undo = useCallback(async () => {
     const last = past.at(-1);
-    if (!last) return;
-    await alone(last.pots, async () => {
-      const result = await journal.takeBack(last.clientIds);
-      setPast((before) => before.filter((done) => done !== last));
-      setTold({
-        kind: 'undone',
-        pots: last.pots,
-        after: new Map(result.done.map(({ plant_id, pot }) => [plant_id, pot])),
-      });
-    });
-  }, [alone, journal, past]);
+    if (last) await voidMarks(last.pots, last.clientIds);
+  }, [voidMarks, past]);
+  const takeBack = useCallback(
+    async (pot: Marked, clientIds: string[]) => void (await voidMarks([pot], clientIds)),
+    [voidMarks],
+  );
 
   const marks = useMemo(
-    () => ({ mark, undo, busy, told, canUndo: past.length > 0 }),
-    [mark, undo, busy, told, past.length],
+    () => ({ mark, undo, takeBack, busy, told, canUndo: past.length > 0 }),
+    [mark, undo, takeBack, busy, told, past.length],
   );
   return <MarksContext.Provider value={marks}>{children}</MarksContext.Provider>;
 }

@@ -33,7 +33,7 @@ export function Timers() {
           return (
             <li
               key={timer.id}
-              className="flex min-h-11 items-center gap-3 text-[15px]"
+              className="flex min-h-11 items-center gap-3 text-[0.9375rem]"
               data-testid={`timer-${timer.kind}`}
             >
               <strong className={`w-16 shrink-0 font-semibold ${left <= 0 ? 'text-[var(--clay)]' : ''}`}>
@@ -57,7 +57,9 @@ export function Timers() {
           );
         })}
       </ul>
-      {near.length > SHOWN && <p className="pb-1 text-[14px] text-[var(--ink-2)]">and {near.length - SHOWN} more</p>}
+      {near.length > SHOWN && (
+        <p className="pb-1 text-[0.875rem] text-[var(--ink-2)]">and {near.length - SHOWN} more</p>
+      )}
     </section>
   );
 }

@@ -168,7 +168,7 @@ function LiftFields({ draft, set, pot: { outlook } }: Asked) {
         options={['heavy', 'middling', 'light'].map((id) => ({ id, label: id }))}
       />
       {tellsLittle(outlook.pot) && (
-        <p className="mb-3 text-[15px] text-[var(--ink-2)]">
+        <p className="mb-3 text-[0.9375rem] text-[var(--ink-2)]">
           A heavy pot or stones on top hide the water’s weight: push them aside and touch the mix as well.
         </p>
       )}
@@ -191,7 +191,7 @@ function SignFields({ draft, set, pot }: Asked) {
         onChange={(sign) => set({ sign })}
         options={SIGNS.map((sign) => [sign, sign.replaceAll('-', ' ')])}
       />
-      <p className="basis-full text-[15px] text-[var(--ink-2)]">{thirstSign(pot.outlook.traits)}</p>
+      <p className="basis-full text-[0.9375rem] text-[var(--ink-2)]">{thirstSign(pot.outlook.traits)}</p>
       <Choice
         legend="How much"
         name="strength"

@@ -53,7 +53,7 @@ export function TownPicker({ onTown }: { onTown(town: Town): void }) {
           <input
             id={id}
             autoComplete="off"
-            className="input h-12 w-full text-[18px]"
+            className="input h-12 w-full text-[1.125rem]"
             maxLength={100}
             value={typed}
             onChange={(event) => setTyped(event.target.value)}
@@ -75,12 +75,12 @@ export function TownPicker({ onTown }: { onTown(town: Town): void }) {
                   className="flex min-h-12 w-full flex-wrap items-center gap-x-3 px-2 text-left"
                   onClick={() => onTown(one)}
                 >
-                  <strong className="slab text-[18px] font-semibold">{one.name}</strong>
+                  <strong className="slab text-[1.125rem] font-semibold">{one.name}</strong>
                   <span>
                     {town.province && `${town.province}, `}
                     {town.country}
                   </span>
-                  <span className="ml-auto text-[14px] text-[var(--ink-2)]">
+                  <span className="ml-auto text-[0.875rem] text-[var(--ink-2)]">
                     {Math.abs(one.latitude_deg).toFixed(1)}° {one.latitude_deg < 0 ? 'south' : 'north'}
                   </span>
                 </button>

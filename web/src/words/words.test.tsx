@@ -1,7 +1,7 @@
 import type { RoundPot } from '@zinc-pail/contract/api';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { eventWords } from '../screens/plant/Book.tsx';
+import { eventWords } from './events.ts';
 import { centimetres, count, cups, degrees, litres, shareWords } from '../words/amounts.ts';
 import { addDays, daysBetween, fullDay, longDay, nearDay, shortDay } from '../words/days.ts';
 import { numberIn } from '../words/numbers.ts';

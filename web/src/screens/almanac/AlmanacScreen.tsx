@@ -135,7 +135,7 @@ function SiteYear({ input, kit, onSite, onAgain }: SiteProps) {
             week={week}
             onWeek={setWeek}
           />
-          <p className="my-3 max-w-prose text-[15px] text-[var(--ink-2)]">
+          <p className="my-3 max-w-prose text-[0.9375rem] text-[var(--ink-2)]">
             Columns: how often it drinks, week by week, over all weathers that may come. Bar: asleep, its ends slowing
             and waking. Teeth: how likely a night is too cold for it; red dots, a day too hot. Green dots below: food.
             The outline of a pot: weeks that suit a new one. Four petals: it was in flower then.
@@ -202,7 +202,7 @@ function YearTable({ lines, rows, tried, today, span, onSpan, week, onWeek }: Ta
         {litres(load.litres * 1000)}, {count(Math.round(load.minutes), 'minute')}.
       </p>
       <div className="flex">
-        <div className="shrink-0 pr-2 text-[14px] text-[var(--ink-2)] print:hidden" style={{ width: names }}>
+        <div className="shrink-0 pr-2 text-[0.875rem] text-[var(--ink-2)] print:hidden" style={{ width: names }}>
           Pots a week. Draw over it to look closer.
           {span && (
             <button type="button" className="btn btn-sm mt-1 h-9" onClick={() => onSpan(null)}>
@@ -286,7 +286,7 @@ function PlantLine({ plant, names, x, width, week, first }: LineProps) {
         <Link to={`/plants/${plant.id}`} className="block truncate">
           <i>{plant.name}</i>
         </Link>
-        <span className="block truncate text-[13px] text-[var(--ink-2)]">
+        <span className="block truncate text-[0.8125rem] text-[var(--ink-2)]">
           {STATE_WORDS[state]}
           {row.waterings[week]! >= 0.05 ? `, ${Math.round(row.waterings[week]! * 10) / 10} drinks` : ''}
           {plant.deeds.feeds[week]! >= 0.08 ? `, ${Math.round(plant.deeds.feeds[week]! * 10) / 10} of food` : ''}
@@ -314,7 +314,7 @@ const SUMS: [keyof YearSum, string][] = [
 /** What the year would come to, against what it comes to. */
 function Difference({ was, is }: { was: YearSum; is: YearSum }) {
   return (
-    <table className="my-3 text-[15px]">
+    <table className="my-3 text-[0.9375rem]">
       <caption className="text-left font-semibold">The year</caption>
       <thead>
         <tr className="text-left">

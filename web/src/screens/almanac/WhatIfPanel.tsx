@@ -48,7 +48,7 @@ export function WhatIfPanel({ input, mixes, busy, tried, onTry }: Props) {
   return (
     <form noValidate onSubmit={submit} className="border border-[var(--rule)] p-3 print:hidden">
       <h2 className="mb-1 text-lg font-semibold">What if</h2>
-      <p className="mb-3 max-w-prose text-[15px] text-[var(--ink-2)]">
+      <p className="mb-3 max-w-prose text-[0.9375rem] text-[var(--ink-2)]">
         The same year, tried on paper: what each pot has taught stays as it is, and nothing is changed in the book.
       </p>
       <div className="flex flex-wrap items-end gap-x-6">

@@ -46,7 +46,7 @@ export function BeginScreen({ kit }: { kit: Kit }) {
   };
   return (
     <div className="mx-auto max-w-3xl px-3 pb-16 pt-8 sm:px-6">
-      <p className="slab text-[19px]">A pail, a bench, a plant: a minute, and it is watered.</p>
+      <p className="slab text-[1.1875rem]">A pail, a bench, a plant: a minute, and it is watered.</p>
       <h1 className="mb-4 mt-1 text-3xl font-semibold">{HEADS[step]}</h1>
       <Way draft={draft} step={step} onStep={setStep} />
       {step === 'where' && <TownPicker onTown={(town) => set({ town })} />}
@@ -63,7 +63,7 @@ export function BeginScreen({ kit }: { kit: Kit }) {
       )}
       {step === 'bench' && <Bench draft={draft} onBench={set} />}
       {step === 'plant' && <FirstPlant draft={draft} kit={kit} onChange={(change) => set(change, false)} />}
-      <p className="mt-10 text-[15px] text-[var(--ink-2)]">
+      <p className="mt-10 text-[0.9375rem] text-[var(--ink-2)]">
         Or bring what you have: a list or a garden file comes in through the{' '}
         <Link to="/shed" className="underline">
           shed
@@ -94,11 +94,11 @@ function Way({ draft, step, onStep }: { draft: Draft; step: StepName; onStep(ste
             type="button"
             disabled={i > reached}
             aria-current={one === step ? 'step' : undefined}
-            className={`min-h-11 w-full py-1 text-left text-[15px] disabled:text-[var(--ink-2)] ${one === step ? 'font-semibold' : ''}`}
+            className={`min-h-11 w-full py-1 text-left text-[0.9375rem] disabled:text-[var(--ink-2)] ${one === step ? 'font-semibold' : ''}`}
             onClick={() => onStep(one)}
           >
             {i + 1} {{ where: 'Where', water: 'Water', bench: 'Bench', plant: 'Plant' }[one]}
-            {answers[one] && <span className="block truncate text-[14px] font-normal">{answers[one]}</span>}
+            {answers[one] && <span className="block truncate text-[0.875rem] font-normal">{answers[one]}</span>}
           </button>
         </li>
       ))}
@@ -124,8 +124,8 @@ function Cards({ of, options, onPick, children }: CardsProps) {
             className="min-h-[72px] border border-[var(--ink)] px-4 py-2 text-left hover:bg-[var(--frame)]"
             onClick={() => onPick(id)}
           >
-            <strong className="slab block text-[18px] font-semibold">{label}</strong>
-            {sense && <span className="text-[15px]">{sense}</span>}
+            <strong className="slab block text-[1.125rem] font-semibold">{label}</strong>
+            {sense && <span className="text-[0.9375rem]">{sense}</span>}
           </button>
         ))}
       </div>
@@ -154,7 +154,7 @@ function Bench({ draft, onBench }: { draft: Draft; onBench(change: Partial<Draft
     );
   return (
     <section aria-label="Which way it faces">
-      <p className="mb-3 text-[17px]">Which way does it face?</p>
+      <p className="mb-3 text-[1.0625rem]">Which way does it face?</p>
       <div role="group" aria-label="Which way it faces" className="relative mx-auto size-[340px]">
         <svg viewBox="-20 -20 340 340" className="absolute inset-0" aria-hidden="true">
           <circle cx="150" cy="150" r="134" fill="none" stroke="var(--rule)" strokeWidth="2" />
@@ -267,7 +267,7 @@ function FirstPlant({ draft, kit, onChange }: { draft: Draft; kit: Kit; onChange
         ]}
       />
       <Wrong words={wrong} />
-      <button type="submit" className="btn btn-primary h-12 px-6 text-[17px]" disabled={busy}>
+      <button type="submit" className="btn btn-primary h-12 px-6 text-[1.0625rem]" disabled={busy}>
         {busy ? 'Making it ready…' : 'Take it in'}
       </button>
     </form>

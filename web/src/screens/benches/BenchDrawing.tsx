@@ -61,7 +61,7 @@ export function BenchDrawing({ place }: { place: PlaceView }) {
   const { sets, depthMm } = setOut(place.pots, widthMm);
   const benchMm = place.depth_mm ?? depthMm;
   const height = Math.max(benchMm, depthMm);
-  if (place.pots.length === 0) return <p className="py-2 text-[15px] text-[var(--ink-2)]">Nothing stands here.</p>;
+  if (place.pots.length === 0) return <p className="py-2 text-[0.9375rem] text-[var(--ink-2)]">Nothing stands here.</p>;
   return (
     <svg
       viewBox={`0 0 ${widthMm} ${height}`}

@@ -2,7 +2,7 @@
 import { useNavigate } from 'react-router';
 import { useBench } from '../../api/round.ts';
 import { wordsOf } from '../../api/client.ts';
-import { Shelf, ShelfLegend } from '../../drawing/Shelf.tsx';
+import { EmptyShelf, Shelf } from '../../drawing/Shelf.tsx';
 import { Wrong } from '../../forms/Fields.tsx';
 
 export function BenchShelf({ placeId, today }: { placeId: number; today: string }) {
@@ -10,11 +10,10 @@ export function BenchShelf({ placeId, today }: { placeId: number; today: string 
   const navigate = useNavigate();
   if (bench.isError && !bench.data) return <Wrong words={wordsOf(bench.error)} />;
   if (!bench.data) return <p className="py-4">Setting the pots up…</p>;
-  if (bench.data.length === 0) return <p className="py-4">Nothing stands here yet.</p>;
+  if (bench.data.length === 0) return <EmptyShelf placeId={placeId} />;
   return (
     <div className="mt-3">
       <Shelf pots={bench.data} today={today} onPot={({ id }) => void navigate(`/plants/${id}`)} />
-      <ShelfLegend />
     </div>
   );
 }

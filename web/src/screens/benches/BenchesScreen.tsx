@@ -123,7 +123,7 @@ function Advice({ place, all }: { place: PlaceView; all: readonly PlaceView[] })
       {place.advice.map((advice) => (
         <p
           key={'hazard' in advice ? advice.hazard : advice.code}
-          className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[15px]"
+          className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[0.9375rem]"
         >
           {placeAdviceWords(advice, named(advice.plants), placeName(advice))}
         </p>
@@ -136,10 +136,10 @@ function PlaceSection({ place, all, many, household, today, side, onEdit, onRead
   return (
     <section aria-labelledby={`bench-${place.id}`} className="mb-8">
       <div className="flex flex-wrap items-baseline gap-x-4 border-b-2 border-[var(--ink)]">
-        <h2 id={`bench-${place.id}`} className="text-[19px] font-semibold">
+        <h2 id={`bench-${place.id}`} className="text-[1.1875rem] font-semibold">
           {place.name}
         </h2>
-        <span className="text-[15px] text-[var(--ink-2)]">
+        <span className="text-[0.9375rem] text-[var(--ink-2)]">
           {KIND_WORDS[place.kind]}
           {place.aspect_deg !== null && `, facing ${COMPASS[Math.round(place.aspect_deg / 45) % 8]}`},{' '}
           {AIR_WORDS[place.air]}
@@ -151,7 +151,7 @@ function PlaceSection({ place, all, many, household, today, side, onEdit, onRead
         <span className="ml-auto flex">
           <button
             type="button"
-            className="h-11 px-3 text-[15px] underline"
+            className="h-11 px-3 text-[0.9375rem] underline"
             aria-label={`Thermometer at ${place.name}`}
             onClick={onRead}
           >
@@ -159,7 +159,7 @@ function PlaceSection({ place, all, many, household, today, side, onEdit, onRead
           </button>
           <button
             type="button"
-            className="h-11 px-3 text-[15px] underline"
+            className="h-11 px-3 text-[0.9375rem] underline"
             aria-label={`Change ${place.name}`}
             onClick={onEdit}
           >
@@ -180,7 +180,7 @@ function Facts({ place }: { place: PlaceView }) {
   const { today, learned, crowded } = place;
   const { factor } = learned;
   return (
-    <dl className="mt-2 grid gap-x-8 gap-y-1 text-[15px] sm:grid-cols-2 lg:grid-cols-4">
+    <dl className="mt-2 grid gap-x-8 gap-y-1 text-[0.9375rem] sm:grid-cols-2 lg:grid-cols-4">
       <Fact term="Today">
         {degrees(today.tmin_c)} to {degrees(today.tmax_c)}, air {today.rh_pct} %, tonight {degrees(today.tonight_c)}
       </Fact>
@@ -220,7 +220,7 @@ function LightWords({ place }: { place: PlaceView }) {
   return (
     <>
       {(dim.length > 0 || bright.length > 0 || bears.length > 0) && (
-        <p className="mt-1 text-[15px]">
+        <p className="mt-1 text-[0.9375rem]">
           {dim.length > 0 && (
             <span>
               <strong className="font-semibold text-[var(--rust)]">
@@ -248,7 +248,7 @@ function LightWords({ place }: { place: PlaceView }) {
         </p>
       )}
       {dim.length > 0 && lampHours && (
-        <p className="text-[15px]">
+        <p className="text-[0.9375rem]">
           The lamp would have to burn about {Math.max(...lampHours)} h longer for the neediest of these.
         </p>
       )}
@@ -267,7 +267,7 @@ function Dangers({ place, household, today }: Pick<PlaceSectionProps, 'place' | 
   return (
     <>
       {harmful.length > 0 && (
-        <p className="mt-1 border-l-4 border-[var(--rust)] pl-2 text-[15px]">
+        <p className="mt-1 border-l-4 border-[var(--rust)] pl-2 text-[0.9375rem]">
           <strong className="font-semibold">
             {count(harmful.length, 'plant')} that must not be eaten, within reach:
           </strong>{' '}
@@ -275,12 +275,12 @@ function Dangers({ place, household, today }: Pick<PlaceSectionProps, 'place' | 
         </p>
       )}
       {apart.length > 0 && (
-        <p className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[15px]">
+        <p className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[0.9375rem]">
           {count(apart.length, 'plant')} to be kept apart {apart.length === 1 ? 'stands' : 'stand'} among the others:{' '}
           {names(apart)}.
         </p>
       )}
-      {place.hazards && <p className="mt-1 border-l-4 border-[var(--rust)] pl-2 text-[15px]">{place.hazards}</p>}
+      {place.hazards && <p className="mt-1 border-l-4 border-[var(--rust)] pl-2 text-[0.9375rem]">{place.hazards}</p>}
     </>
   );
 }

@@ -69,7 +69,7 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={save.isPending}>
             {save.isPending ? 'Reckoning anew…' : 'Write it down'}
           </button>
-          <label className="flex h-11 items-center gap-2 text-[15px]">
+          <label className="flex h-11 items-center gap-2 text-[0.9375rem]">
             or a table{' '}
             <input
               type="file"
@@ -82,7 +82,7 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
             />
           </label>
         </div>
-        <p className="mt-1 text-[14px] text-[var(--ink-2)]">
+        <p className="mt-1 text-[0.875rem] text-[var(--ink-2)]">
           A CSV with a header: date, min, max and humidity, a row a day; or date and temperature, many rows a day, as
           loggers write.
         </p>
@@ -101,7 +101,7 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
 function LastReadings({ readings }: { readings: PlaceView['last_readings'] }) {
   if (readings.length === 0) return null;
   return (
-    <table className="mt-3 w-full text-[15px]">
+    <table className="mt-3 w-full text-[0.9375rem]">
       <caption className="text-left font-semibold">The last readings</caption>
       <thead>
         <tr className="border-b border-[var(--rule)] text-left text-[var(--ink-2)]">

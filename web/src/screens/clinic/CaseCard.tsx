@@ -48,10 +48,11 @@ export function CaseCard({ one, sheet }: { one: Case; sheet: ClinicSheet }) {
   const { name } = causeWords(one.cause);
   return (
     <article className={`mb-4 border-l-4 pl-3 ${one.closed ? 'border-[var(--rule)]' : 'border-[var(--clay)]'}`}>
-      <h3 className="text-[17px] font-semibold">
-        {name} <span className="text-[14px] font-normal text-[var(--ink-2)]">since {nearDay(one.openedOn, today)}</span>
+      <h3 className="text-[1.0625rem] font-semibold">
+        {name}{' '}
+        <span className="text-[0.875rem] font-normal text-[var(--ink-2)]">since {nearDay(one.openedOn, today)}</span>
       </h3>
-      <p className="mb-1 text-[15px]">{caseStateWords(one, { units: units(), today })}</p>
+      <p className="mb-1 text-[0.9375rem]">{caseStateWords(one, { units: units(), today })}</p>
       {!one.closed && (
         <>
           <ol>
@@ -120,7 +121,7 @@ function StepLine({ step: { step, due, doneOn, found, optional, time }, cause, t
           {time > 1 && ` (${time})`}
         </strong>
         {optional && ', if you wish'}
-        <span className="block text-[14px]">
+        <span className="block text-[0.875rem]">
           {doneOn
             ? `done ${nearDay(doneOn, today)}${found ? `: ${FOUND_WORDS[found]}` : ''}`
             : `${due === null ? 'after the step before it' : due <= today ? 'now' : nearDay(due, today)}. ${how}`}

@@ -40,7 +40,7 @@ export function Causes({ sheet }: { sheet: ClinicSheet }) {
           />
         ))}
       </ul>
-      <p className="py-2 text-[15px] text-[var(--ink-2)]">Something else: {Math.round(rest * 100)} %</p>
+      <p className="py-2 text-[0.9375rem] text-[var(--ink-2)]">Something else: {Math.round(rest * 100)} %</p>
     </>
   );
 }
@@ -65,7 +65,7 @@ function CauseLine({ one, sheet, open, onOpen }: CauseLineProps) {
         className="grid min-h-12 w-full grid-cols-[1fr_auto] items-center gap-x-3 py-2 text-left"
         onClick={onOpen}
       >
-        <span className={`text-[17px] ${open ? 'font-semibold' : ''}`}>{name}</span>
+        <span className={`text-[1.0625rem] ${open ? 'font-semibold' : ''}`}>{name}</span>
         <span className="font-semibold">{share} %</span>
         <svg
           viewBox="0 0 100 5"
@@ -80,7 +80,7 @@ function CauseLine({ one, sheet, open, onOpen }: CauseLineProps) {
       {open && (
         <div className="pb-3">
           <p className="mb-2">{sense}</p>
-          <div className="grid gap-x-6 text-[15px] sm:grid-cols-2">
+          <div className="grid gap-x-6 text-[0.9375rem] sm:grid-cols-2">
             <Speaks head="For it" lines={pro.map((line) => evidenceWords(line, speaking))} />
             <Speaks head="Against it" lines={against.map((line) => evidenceWords(line, speaking))} />
           </div>
@@ -95,7 +95,7 @@ function Speaks({ head, lines }: { head: string; lines: readonly string[] }) {
   if (lines.length === 0) return null;
   return (
     <div className="mb-2">
-      <h3 className="text-[14px] font-semibold text-[var(--ink-2)]">{head}</h3>
+      <h3 className="text-[0.875rem] font-semibold text-[var(--ink-2)]">{head}</h3>
       <ul>
         {lines.map((line) => (
           <li key={line}>{line}</li>
@@ -114,7 +114,7 @@ function TakeIt({ cause, sheet }: { cause: Cause; sheet: ClinicSheet }) {
   const [moves, setMoves] = useState(true);
   const [paced, setPaced] = useState(true);
   const pace = PACE[cause];
-  if (cases.some((one) => one.cause === cause)) return <p className="text-[15px]">Its case is open, below.</p>;
+  if (cases.some((one) => one.cause === cause)) return <p className="text-[0.9375rem]">Its case is open, below.</p>;
   const harmless = closesAtOnce(cause);
   const take = () =>
     write(
@@ -131,7 +131,7 @@ function TakeIt({ cause, sheet }: { cause: Cause; sheet: ClinicSheet }) {
         <Tick label={`no water until ${fullDay(usual.hold_until)}`} checked={holds} onChange={setHolds} />
       )}
       {HOLDS_UNTIL_WATERED.includes(cause) && (
-        <p className="text-[15px]">No water until the first drink of its plan, some weeks on.</p>
+        <p className="text-[0.9375rem]">No water until the first drink of its plan, some weeks on.</p>
       )}
       {pace && <Tick label={`its pot dries ${pace} from now on`} checked={paced} onChange={setPaced} />}
       {usual.gap && <Tick label={`its drinks a step ${usual.gap} from now on`} checked={moves} onChange={setMoves} />}

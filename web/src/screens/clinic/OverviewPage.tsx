@@ -52,7 +52,7 @@ function Wards({ clinic }: { clinic: ClinicView }) {
         <Ward id="open" head={`Open cases: ${open.length}`}>
           {byBench(open, ({ patient }) => patient).map(([bench, cases]) => (
             <li key={bench}>
-              <h3 className="mt-2 text-[15px] font-semibold text-[var(--ink-2)]">{bench}</h3>
+              <h3 className="mt-2 text-[0.9375rem] font-semibold text-[var(--ink-2)]">{bench}</h3>
               <ul>
                 {cases.map(({ patient, case: one }) => (
                   <Row key={`${patient.id} ${one.cause}`} patient={patient} bench={false}>
@@ -144,15 +144,15 @@ function Row({ patient, bench = true, children }: { patient: Patient; bench?: bo
     <li className="border-b border-[var(--rule)] py-2">
       <Link
         to={`/clinic/${patient.id}`}
-        className="flex min-h-8 flex-wrap items-baseline gap-x-3 text-[17px] hover:underline"
+        className="flex min-h-8 flex-wrap items-baseline gap-x-3 text-[1.0625rem] hover:underline"
       >
         <Name written={patient.name} />
-        <span className="text-[14px] text-[var(--ink-2)]">
+        <span className="text-[0.875rem] text-[var(--ink-2)]">
           {patient.number}
           {bench && `, ${patient.place}`}
         </span>
       </Link>
-      <div className="text-[15px]">{children}</div>
+      <div className="text-[0.9375rem]">{children}</div>
     </li>
   );
 }
@@ -201,8 +201,8 @@ function OutbreakView({ outbreak, today }: { outbreak: Outbreak; today: string }
           </g>
         ))}
       </svg>
-      <p className="text-[14px] text-[var(--ink-2)]">cross: has it · tick: looked over since · empty: not yet</p>
-      <p className="text-[15px]">
+      <p className="text-[0.875rem] text-[var(--ink-2)]">cross: has it · tick: looked over since · empty: not yet</p>
+      <p className="text-[0.9375rem]">
         {on.map(({ id, name }, i) => (
           <span key={id}>
             {i > 0 && ', '}

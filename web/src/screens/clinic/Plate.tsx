@@ -1,5 +1,5 @@
 /** The plant as a plate in a book: large, by its form, in its pot, with numbered places to point at. */
-import { PlantShape } from '../../drawing/plantShapes.tsx';
+import { PlantFromSide } from '../../drawing/plant/Plant.tsx';
 import type { Zone } from './zones.ts';
 
 const WIDTH = 300;
@@ -10,6 +10,7 @@ const MIDDLE = WIDTH / 2;
 const ROOM = 24;
 
 interface PlateProps {
+  name: string;
   form: string;
   diameterMm: number;
   heightMm: number;
@@ -18,7 +19,7 @@ interface PlateProps {
   onChoose(zone: Zone['id']): void;
 }
 
-export function Plate({ form, diameterMm, heightMm, zones, chosen, onChoose }: PlateProps) {
+export function Plate({ name, form, diameterMm, heightMm, zones, chosen, onChoose }: PlateProps) {
   const ratio = Math.max(0.35, Math.min(2.2, heightMm / Math.max(1, diameterMm)));
   const width = Math.min(190, 180 / Math.max(0.75, ratio));
   const height = Math.min(190, Math.max(70, width * ratio));
@@ -30,7 +31,7 @@ export function Plate({ form, diameterMm, heightMm, zones, chosen, onChoose }: P
     <div className="relative mx-auto w-full max-w-[300px]">
       <svg viewBox={`0 ${top} ${WIDTH} ${tall}`} className="block w-full" aria-hidden="true">
         <g transform={`translate(${MIDDLE} ${SOIL})`}>
-          <PlantShape form={form} width={width} height={height} bare={false} fill="#7d9150" edge="#4d5f2a" />
+          <PlantFromSide name={name} form={form} state="waking" width={width} height={height} />
         </g>
         <path d={`M${MIDDLE - 78},${SOIL}h156l-20,98h-116z`} fill="#c07a55" opacity={roots ? 0.25 : 1} />
         <rect x={MIDDLE - 84} y={SOIL - 2} width={168} height={16} rx={2} fill="#ad6743" opacity={roots ? 0.25 : 1} />
@@ -60,7 +61,7 @@ export function Plate({ form, diameterMm, heightMm, zones, chosen, onChoose }: P
             onClick={() => onChoose(zone.id)}
           >
             <span
-              className={`grid size-7 place-items-center rounded-full border-2 text-[15px] font-semibold ${on ? 'border-[var(--clay)] bg-[var(--clay)] text-[var(--color-primary-content)]' : 'border-[var(--ink)] bg-[var(--paper)]'}`}
+              className={`grid size-7 place-items-center rounded-full border-2 text-[0.9375rem] font-semibold ${on ? 'border-[var(--clay)] bg-[var(--clay)] text-[var(--color-primary-content)]' : 'border-[var(--ink)] bg-[var(--paper)]'}`}
             >
               {i + 1}
             </span>

@@ -44,6 +44,7 @@ export function Pointing({ sheet }: { sheet: ClinicSheet }) {
       <p className="mb-2">Point at where it is.</p>
       <div className="grid items-center gap-x-5 sm:grid-cols-[300px_1fr]">
         <Plate
+          name={patient.name}
           form={patient.form}
           diameterMm={patient.diameter_mm}
           heightMm={patient.height_mm}
@@ -120,7 +121,7 @@ export function Pointing({ sheet }: { sheet: ClinicSheet }) {
       {seen.length > 0 && (
         <div className="mt-4">
           <h3 className="font-semibold">Seen in three weeks</h3>
-          <ul className="text-[15px]">
+          <ul className="text-[0.9375rem]">
             {seen.toReversed().map(
               (event, i) =>
                 event.type === 'sign' && (
@@ -174,7 +175,7 @@ function Snap({
                 width={140}
                 className="border border-[var(--rule)]"
               />
-              <figcaption className="text-[14px]">{nearDay(day, today)}</figcaption>
+              <figcaption className="text-[0.875rem]">{nearDay(day, today)}</figcaption>
             </figure>
           ))}
         </div>

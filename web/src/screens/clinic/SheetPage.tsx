@@ -40,7 +40,7 @@ function Sheet({ sheet }: { sheet: ClinicSheet }) {
   const words = judgementWords(judgement, speaking);
   return (
     <>
-      <p className="text-[15px]">
+      <p className="text-[0.9375rem]">
         <Link to="/clinic" className="underline">
           Clinic
         </Link>{' '}
@@ -50,11 +50,11 @@ function Sheet({ sheet }: { sheet: ClinicSheet }) {
         <h1 className="text-2xl font-semibold">
           <Name written={patient.name} />
         </h1>
-        <Link to={`/plants/${patient.id}`} className="text-[15px] underline">
+        <Link to={`/plants/${patient.id}`} className="text-[0.9375rem] underline">
           its page
         </Link>
       </div>
-      <p data-testid="judged" className="mb-4 border-l-4 border-[var(--clay)] pl-3 text-[17px]">
+      <p data-testid="judged" className="mb-4 border-l-4 border-[var(--clay)] pl-3 text-[1.0625rem]">
         <strong className="font-semibold">{words.head}.</strong> {words.reason} {words.beside.join(' ')}
       </p>
       <NextLook sheet={sheet} />
@@ -104,11 +104,11 @@ function NextLook({ sheet }: { sheet: ClinicSheet }) {
   const { ask, why } = CHECK_WORDS[check];
   return (
     <section aria-labelledby="next-look" className="mb-5 border-2 border-[var(--clay)] px-4 pb-4 pt-3">
-      <h2 id="next-look" className="text-[17px] font-semibold">
+      <h2 id="next-look" className="text-[1.0625rem] font-semibold">
         Next look
       </h2>
-      <p className="slab mb-1 text-[19px]">{ask}</p>
-      <p className="mb-3 text-[15px]">It {why}.</p>
+      <p className="slab mb-1 text-[1.1875rem]">{ask}</p>
+      <p className="mb-3 text-[0.9375rem]">It {why}.</p>
       <div className="flex flex-wrap gap-3" role="group" aria-label={CHECK_WORDS[check].name}>
         {checkOf(check).answers.map((one: CheckAnswer) => {
           const { label, look } = ANSWER_WORDS[one] ?? { label: one, look: '' };
@@ -123,7 +123,7 @@ function NextLook({ sheet }: { sheet: ClinicSheet }) {
               <SignGlyph sign={one} size={48} />
               <span>
                 <strong className="block font-semibold">{label}</strong>
-                <span className="text-[14px]">{look}</span>
+                <span className="text-[0.875rem]">{look}</span>
               </span>
             </button>
           );
@@ -148,16 +148,16 @@ function Doing({ sheet }: { sheet: ClinicSheet }) {
     <section aria-labelledby="doing">
       <SectionHead id="doing">What to do</SectionHead>
       {careful.length > 0 && (
-        <ul aria-label="Mind" className="mb-2 border-l-4 border-[var(--straw)] pl-3 text-[15px]">
+        <ul aria-label="Mind" className="mb-2 border-l-4 border-[var(--straw)] pl-3 text-[0.9375rem]">
           {careful.map((line) => (
             <li key={line}>{line}</li>
           ))}
         </ul>
       )}
-      <ul className="text-[16px]">
+      <ul className="text-[1rem]">
         {answer.actions.map((action) => (
           <li key={`${action.action} ${action.of ?? ''}`} className="flex gap-3 border-b border-[var(--rule)] py-1.5">
-            <span className="w-20 shrink-0 text-[14px] font-semibold text-[var(--ink-2)]">
+            <span className="w-20 shrink-0 text-[0.875rem] font-semibold text-[var(--ink-2)]">
               {URGENCY[action.urgency]}
             </span>
             <span>{actionWords(action, speaking, drink)}</span>
@@ -165,13 +165,13 @@ function Doing({ sheet }: { sheet: ClinicSheet }) {
         ))}
         {answer.changes.map((change) => (
           <li key={change.change} className="flex gap-3 border-b border-[var(--rule)] py-1.5">
-            <span className="w-20 shrink-0 text-[14px] font-semibold text-[var(--ink-2)]">if so</span>
+            <span className="w-20 shrink-0 text-[0.875rem] font-semibold text-[var(--ink-2)]">if so</span>
             <span>{changeWords(change, speaking)}</span>
           </li>
         ))}
       </ul>
       {moved && (
-        <p className="mt-2 text-[15px]">
+        <p className="mt-2 text-[0.9375rem]">
           Its rule has moved: {ruleWords(gap.before.due_m, gap.before.hold_days)} before,{' '}
           {ruleWords(gap.after.due_m, gap.after.hold_days)} now.{' '}
           {gap.steps.map((step) => stepWords(step as IntervalStep, today)).at(-1)}

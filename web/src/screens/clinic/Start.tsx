@@ -79,7 +79,7 @@ function Patient({ seen }: { seen: Seen | null }) {
       </label>
       <input
         id="amiss"
-        className="input h-12 w-full text-[17px]"
+        className="input h-12 w-full text-[1.0625rem]"
         placeholder="name, number or place of the plant"
         maxLength={100}
         value={typed}
@@ -94,7 +94,7 @@ function Patient({ seen }: { seen: Seen | null }) {
               <li key={plant.id} className="border-b border-[var(--rule)]">
                 <Link to={`/clinic/${plant.id}${query}`} className="flex min-h-11 flex-wrap items-center gap-x-3 px-2">
                   <Name written={plant.name} />
-                  <span className="text-[14px] text-[var(--ink-2)]">
+                  <span className="text-[0.875rem] text-[var(--ink-2)]">
                     {plant.number}, {plant.place}
                   </span>
                 </Link>
@@ -113,7 +113,7 @@ function SeeFirst({ seen, onSee }: { seen: Seen | null; onSee(seen: Seen | null)
   const chosen = zones.find(({ id }) => id === zone);
   return (
     <section aria-labelledby="see-first" className="mt-3 max-w-3xl">
-      <h2 id="see-first" className="mb-2 text-[17px] font-semibold">
+      <h2 id="see-first" className="mb-2 text-[1.0625rem] font-semibold">
         What do you see?
       </h2>
       <div className="mb-2 flex flex-wrap gap-1" role="group" aria-label="How it is built">
@@ -135,6 +135,7 @@ function SeeFirst({ seen, onSee }: { seen: Seen | null; onSee(seen: Seen | null)
       </div>
       <div className="grid items-start gap-5 sm:grid-cols-[300px_1fr]">
         <Plate
+          name=""
           form={form}
           diameterMm={100}
           heightMm={STANDS[form] ?? 100}

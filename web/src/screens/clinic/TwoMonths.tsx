@@ -208,7 +208,7 @@ export function TwoMonths({ strip, today }: { strip: ClinicSheet['strip']; today
           {at !== null && <line x1={x(at)} x2={x(at)} y1={PINS} y2={COLD_BASE} stroke="var(--ink)" strokeWidth={1} />}
         </svg>
       </div>
-      <figcaption className="mt-1 flex flex-wrap gap-x-5 text-[14px] text-[var(--ink-2)]">
+      <figcaption className="mt-1 flex flex-wrap gap-x-5 text-[0.875rem] text-[var(--ink-2)]">
         <span aria-live="polite" className="basis-full text-[var(--ink)]">
           {told ?? 'Point at a day, or walk it with the arrow keys.'}
         </span>

@@ -131,7 +131,7 @@ function List({ rows, views, today }: ListProps) {
           value={search}
           onChange={(event) => setSearch(event.target.value)}
         />
-        <span role="status" className="text-[15px]">
+        <span role="status" className="text-[0.9375rem]">
           {shown.length === rows.length
             ? count(rows.length, 'plant')
             : `${shown.length} of ${count(rows.length, 'plant')}`}
@@ -280,7 +280,7 @@ function Head({ header }: { header: Header<TableRow, unknown> }) {
     >
       <button
         type="button"
-        className="flex h-9 w-full items-center gap-1 text-left text-[15px] font-semibold"
+        className="flex h-9 w-full items-center gap-1 text-left text-[0.9375rem] font-semibold"
         onClick={column.getToggleSortingHandler()}
       >
         {flexRender(column.columnDef.header, header.getContext())}
@@ -331,7 +331,7 @@ const RowView = memo(function RowView({ row, columns: shown, top, index, width, 
           key={column.id}
           role="cell"
           style={{ width: column.getSize() }}
-          className="shrink-0 truncate px-1 text-[15px]"
+          className="shrink-0 truncate px-1 text-[0.9375rem]"
         >
           {column.id === 'name' ? (
             <Link to={`/plants/${row.id}`} className="hover:underline">
@@ -353,7 +353,7 @@ function ColumnsMenu({ visible, onChange }: { visible: VisibilityState; onChange
       <fieldset className="absolute right-0 z-20 grid w-80 grid-cols-2 border border-[var(--ink)] bg-[var(--paper)] p-3">
         <legend className="sr-only">Columns shown</legend>
         {COLUMNS.map(({ id, head }) => (
-          <label key={id} className="flex h-9 items-center gap-2 text-[15px]">
+          <label key={id} className="flex h-9 items-center gap-2 text-[0.9375rem]">
             <input
               type="checkbox"
               className="checkbox checkbox-sm"
@@ -400,7 +400,7 @@ function Views({ views, spec, onShow }: ViewsProps) {
               </button>
               <button
                 type="button"
-                className="h-11 px-2 text-[14px]"
+                className="h-11 px-2 text-[0.875rem]"
                 aria-label={`Drop the view ${view.name}`}
                 onClick={() => drop.mutate(view.id)}
               >

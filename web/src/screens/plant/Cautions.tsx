@@ -41,15 +41,15 @@ export function Cautions({
   const lines = cautionLines(outlook, poisonous);
   return (
     <section aria-labelledby="cautions">
-      <h2 id="cautions" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">
+      <h2 id="cautions" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[1.0625rem] font-semibold">
         Before hands go in
       </h2>
       {lines.length === 0 ? (
-        <p className="text-[15px]">
+        <p className="text-[0.9375rem]">
           Nothing is known against it. Not known is not the same as safe: keep it from children and pets.
         </p>
       ) : (
-        <ul className="space-y-1 text-[15px]">
+        <ul className="space-y-1 text-[0.9375rem]">
           {lines.map((line) => (
             <li key={line} className="border-l-4 border-[var(--rust)] pl-2">
               {line}

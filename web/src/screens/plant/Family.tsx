@@ -18,7 +18,7 @@ function Kin({ one }: { one: { id: number; name: string; number: string; ended?:
   return (
     <Link to={`/plants/${one.id}`} className="hover:underline">
       <Name written={one.name} />{' '}
-      <span className="text-[14px] text-[var(--ink-2)]">
+      <span className="text-[0.875rem] text-[var(--ink-2)]">
         {one.number}
         {one.ended ? `, ${one.ended === 'died' ? 'died' : 'given away'}` : ''}
       </span>
@@ -41,7 +41,7 @@ export function Family({ plant }: { plant: PlantView }) {
   return (
     <section aria-labelledby="family">
       <SectionHead id="family">Where it comes from</SectionHead>
-      <p className="text-[15px]">
+      <p className="text-[0.9375rem]">
         {since ? `Here since ${fullDay(since)}` : 'Here since nobody noted when'}
         {source && SOURCE_WORDS[source] ? `, ${SOURCE_WORDS[source]}` : ''}
         {price !== null && currency ? `, ${(price / 100).toFixed(2)} ${currency}` : ''}.
@@ -49,12 +49,12 @@ export function Family({ plant }: { plant: PlantView }) {
         {companions && ` In its pot too: ${companions}.`}
       </p>
       {plant.record.clashes.map((words) => (
-        <p key={words} className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[15px]">
+        <p key={words} className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[0.9375rem]">
           {words}
         </p>
       ))}
       {(mother || offspring.length > 0) && (
-        <ul className="mt-1 text-[15px]">
+        <ul className="mt-1 text-[0.9375rem]">
           {mother && (
             <li className="flex min-h-9 items-center gap-2">
               <Twig kind="mother" />

@@ -33,7 +33,7 @@ export function Growth({ plant }: { plant: PlantView }) {
     <section aria-labelledby="growth">
       <SectionHead id="growth">Growth</SectionHead>
       {!kind ? (
-        <p className="text-[15px]">
+        <p className="text-[0.9375rem]">
           Not measured yet. Note its width or height now and then, and its pace is drawn here.
         </p>
       ) : (
@@ -120,7 +120,7 @@ function Curve({ points, label, unit }: { points: { date: string; value: number 
           {shortDay(last.date)} {last.date.slice(0, 4)}
         </text>
       </svg>
-      <figcaption className="text-[15px]">
+      <figcaption className="text-[0.9375rem]">
         {label}: {last.value} {unit} now
         {pace !== null && `, ${pace >= 0 ? 'up' : 'down'} ${Math.abs(pace)} ${unit} a year`}.
       </figcaption>
@@ -137,7 +137,7 @@ export function Flowering({ plant }: { plant: PlantView }) {
     <section aria-labelledby="flowering">
       <SectionHead id="flowering">Flowers</SectionHead>
       {years.length === 0 ? (
-        <p className="text-[15px]">None on record yet.</p>
+        <p className="text-[0.9375rem]">None on record yet.</p>
       ) : (
         <svg
           viewBox={`0 0 ${W} ${years.length * 26 + 26}`}

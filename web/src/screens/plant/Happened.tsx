@@ -22,7 +22,7 @@ export function Happened({ plant }: { plant: PlantView }) {
   if (asked.length === 0) return null;
   return (
     <section aria-labelledby="happened" className="my-3 border-l-4 border-[var(--straw)] bg-[var(--frame)] p-3">
-      <h3 id="happened" className="text-[17px] font-semibold">
+      <h3 id="happened" className="text-[1.0625rem] font-semibold">
         What happened?
       </h3>
       {asked.map((happening) => (
@@ -100,7 +100,7 @@ function Question({ happening, plant }: { happening: Happening; plant: PlantView
             ];
   return (
     <div className="mt-1">
-      <p className="text-[16px]">{happenedWords(happening, today)}</p>
+      <p className="text-[1rem]">{happenedWords(happening, today)}</p>
       <div className="mt-1 flex flex-wrap gap-2">
         {answers.flatMap(([label, act]) =>
           act

@@ -52,7 +52,7 @@ export function Hardening({ plant }: { plant: PlantView }) {
           {shortDay(steps.at(-1)!.date)}
         </text>
       </svg>
-      <p className="text-[15px]">
+      <p className="text-[0.9375rem]">
         {now
           ? `Today ${now.minutes} minutes of direct sun, then back to shade.`
           : steps.at(-1)!.date < today

@@ -89,7 +89,7 @@ export function LookOver({ plant, onClose }: { plant: PlantView; onClose(): void
           save.mutate();
         }}
       >
-        <ul className="mb-2 text-[15px]">
+        <ul className="mb-2 text-[0.9375rem]">
           {cautionLines(plant.outlook, plant.record.poisonous).map((line) => (
             <li key={line} className="border-l-4 border-[var(--rust)] pl-2">
               {line}
@@ -137,7 +137,7 @@ export function LookOver({ plant, onClose }: { plant: PlantView; onClose(): void
           )}
         </Field>
         {(!found.sleeve_off || !found.hole) && (
-          <p className="border-l-4 border-[var(--straw)] pl-2 text-[15px]">
+          <p className="border-l-4 border-[var(--straw)] pl-2 text-[0.9375rem]">
             Do that today:{' '}
             {[
               !found.sleeve_off && 'take sleeve and foil off, they hold the run-off',
@@ -149,7 +149,7 @@ export function LookOver({ plant, onClose }: { plant: PlantView; onClose(): void
           </p>
         )}
         {found.pests && (
-          <p className="border-l-4 border-[var(--rust)] pl-2 text-[15px]">
+          <p className="border-l-4 border-[var(--rust)] pl-2 text-[0.9375rem]">
             Keep it well apart until {fullDay(apart || today)}, and wash your hands and tools between it and the others.
           </p>
         )}

@@ -47,14 +47,14 @@ export function Pictures({ plant }: { plant: PlantView }) {
                   alt={`On ${fullDay(picture.day)}${picture.caption ? `: ${picture.caption}` : ''}`}
                   className="w-full border border-[var(--rule)]"
                 />
-                <figcaption className="flex items-center gap-3 text-[15px]">
+                <figcaption className="flex items-center gap-3 text-[0.9375rem]">
                   <span>
                     {fullDay(picture.day)}
                     {picture.caption && `: ${picture.caption}`}
                   </span>
                   <button
                     type="button"
-                    className="ml-auto h-11 px-2 text-[14px] underline"
+                    className="ml-auto h-11 px-2 text-[0.875rem] underline"
                     aria-label={`Take away the picture of ${fullDay(picture.day)}`}
                     onClick={() => remove.mutate(picture.id)}
                   >
@@ -83,7 +83,7 @@ export function Pictures({ plant }: { plant: PlantView }) {
                   loading="lazy"
                   className="h-[90px] w-[120px] object-cover"
                 />
-                <span className="block text-[14px] text-[var(--ink-2)]">{fullDay(picture.day)}</span>
+                <span className="block text-[0.875rem] text-[var(--ink-2)]">{fullDay(picture.day)}</span>
               </button>
             </li>
           ))}
@@ -93,7 +93,7 @@ export function Pictures({ plant }: { plant: PlantView }) {
         <button type="button" className="btn h-11" disabled={send.isPending} onClick={() => input.current?.click()}>
           {send.isPending ? 'Sending…' : 'Add a picture'}
         </button>
-        <label className="flex items-center gap-2 text-[15px]">
+        <label className="flex items-center gap-2 text-[0.9375rem]">
           taken on{' '}
           <input
             type="date"
@@ -116,7 +116,7 @@ export function Pictures({ plant }: { plant: PlantView }) {
           }}
         />
       </div>
-      <p className="text-[14px] text-[var(--ink-2)]">
+      <p className="text-[0.875rem] text-[var(--ink-2)]">
         {pictures.length > 1 ? 'Choose two to see them side by side. ' : ''}Pictures are made smaller, and the camera’s
         notes on place and time are taken off.
       </p>

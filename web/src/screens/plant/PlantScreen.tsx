@@ -105,7 +105,7 @@ function Plant({ plant }: { plant: PlantView }) {
           <TaskWords plant={plant} />
           <DryCurve outlook={outlook} journal={plant.journal} today={site.today} />
           {outlook.alarm && (
-            <p role="note" className="my-3 border-l-4 border-[var(--rust)] bg-[var(--frame)] p-3 text-[16px]">
+            <p role="note" className="my-3 border-l-4 border-[var(--rust)] bg-[var(--frame)] p-3 text-[1rem]">
               <strong>Something changed.</strong> {alarmWords(outlook.alarm)}
             </p>
           )}
@@ -154,10 +154,10 @@ function Head({ plant }: { plant: PlantView }) {
         <ArrowLeft aria-hidden="true" size={18} /> Back
       </button>
       <header className="mb-3 border-b-2 border-[var(--ink)] pb-2">
-        <h1 className="text-[28px] leading-tight">
+        <h1 className="text-[1.75rem] leading-tight">
           <Name written={plant.name} />
         </h1>
-        <p className="flex flex-wrap gap-x-4 text-[16px] text-[var(--ink-2)]">
+        <p className="flex flex-wrap gap-x-4 text-[1rem] text-[var(--ink-2)]">
           <span>number {plant.number}</span>
           <StateMark state={outlook.state} />
           <span>{plant.place.name}</span>
@@ -185,7 +185,7 @@ function Today({ plant }: { plant: PlantView }) {
   return (
     <h2 id="now" className="text-xl">
       <strong className="font-semibold">{head}.</strong>{' '}
-      <span className="font-[family-name:var(--font-sans)] text-[17px] text-[var(--ink-2)]">
+      <span className="font-[family-name:var(--font-sans)] text-[1.0625rem] text-[var(--ink-2)]">
         {[reason, ...beside, then].filter(Boolean).join(' ')}
       </span>
     </h2>
@@ -226,10 +226,10 @@ function Buttons({ plant, busy, onWater, onFeel, onPick }: ButtonsProps) {
 function Why({ outlook }: { outlook: PlantView['outlook'] }) {
   return (
     <section aria-labelledby="why">
-      <h2 id="why" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">
+      <h2 id="why" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[1.0625rem] font-semibold">
         Why this day
       </h2>
-      <p className="text-[15px] text-[var(--ink-2)]">
+      <p className="text-[0.9375rem] text-[var(--ink-2)]">
         From full to dry takes about {Math.round(outlook.cycle_days)} days here now, against{' '}
         {Math.round(outlook.reference_days)} for the same plant in a plain 9 cm plastic pot on a mild bright bench:
       </p>
@@ -302,7 +302,7 @@ function Facts({ plant }: { plant: PlantView }) {
     ['Last time', lastTimes(plant)],
   ];
   return (
-    <dl className="mt-4 grid grid-cols-[6.5rem_minmax(0,1fr)] gap-y-1 text-[16px]">
+    <dl className="mt-4 grid grid-cols-[6.5rem_minmax(0,1fr)] gap-y-1 text-[1rem]">
       {facts.map(([term, fact]) => (
         <div key={term} className="contents">
           <dt className="text-[var(--ink-2)]">{term}</dt>
@@ -327,7 +327,7 @@ function SeasonTaps({ plant }: { plant: PlantView }) {
         <button
           key={label}
           type="button"
-          className="h-8 px-1.5 text-[15px] underline"
+          className="h-8 px-1.5 text-[0.9375rem] underline"
           onClick={() => void mark([pot], () => [event(today)], said)}
         >
           {label}
@@ -415,7 +415,7 @@ function TaskWords({ plant }: { plant: PlantView }) {
   const food = task.food === null ? 'plain.' : `with food at ${shareWords(task.food)}.`;
   const words = wordsFor(plant, site.today);
   return (
-    <div className="mb-2 max-w-prose text-[16px]">
+    <div className="mb-2 max-w-prose text-[1rem]">
       {outlook.state !== 'resting' && (
         <p>
           Its next drink is {ways[task.way]}, about {litres(task.amount_ml)}

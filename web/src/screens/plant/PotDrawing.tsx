@@ -20,12 +20,13 @@ export function PotDrawing({ plant }: { plant: PlantView }) {
   const shape = pot.shape === 'square' ? 'square' : pot.shape === 'bowl' ? 'bowl' : 'round';
   return (
     <section aria-labelledby="pot">
-      <h2 id="pot" className="border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">
+      <h2 id="pot" className="border-b-2 border-[var(--ink)] pb-1 text-[1.0625rem] font-semibold">
         Pot and plant
       </h2>
       <div className="flex items-end justify-center gap-3 bg-[var(--frame)] p-3">
         <PotGlyph
           pot={pot}
+          name={plant.name}
           form={plant.form}
           state={outlook.state}
           diameterMm={plant.diameter_mm}
@@ -41,7 +42,7 @@ export function PotDrawing({ plant }: { plant: PlantView }) {
           label={`Now ${bandOf(outlook.moisture.p50)}`}
         />
       </div>
-      <dl className="mt-2 grid grid-cols-[6rem_minmax(0,1fr)] text-[15px]">
+      <dl className="mt-2 grid grid-cols-[6rem_minmax(0,1fr)] text-[0.9375rem]">
         <dt className="text-[var(--ink-2)]">Pot</dt>
         <dd>
           {pot.dark && 'dark '}

@@ -15,7 +15,7 @@ export function PotHistory({ plant }: { plant: PlantView }) {
   const [open, setOpen] = useState(false);
   return (
     <details onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary className="min-h-11 cursor-pointer py-2 text-[16px] underline">Pots it has stood in</summary>
+      <summary className="min-h-11 cursor-pointer py-2 text-[1rem] underline">Pots it has stood in</summary>
       {open && <Pots plant={plant} />}
     </details>
   );
@@ -30,11 +30,12 @@ function Pots({ plant }: { plant: PlantView }) {
   if (!pots.data) return <Waiting what="its pots" />;
   const largest = Math.max(...pots.data.map(({ pot }) => Math.max(pot.top_mm, pot.depth_mm)));
   return (
-    <ol className="text-[15px]">
+    <ol className="text-[0.9375rem]">
       {pots.data.map((one, i) => (
         <li key={`${one.from} ${i}`} className="flex gap-3 border-t border-[var(--rule)] py-2">
           <PotGlyph
             pot={one.pot}
+            name=""
             form={plant.form}
             state={plant.outlook.state}
             diameterMm={0}

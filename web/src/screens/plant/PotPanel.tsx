@@ -116,7 +116,7 @@ export function PotPanel({ plant, onClose }: { plant: PlantView; onClose(): void
             { id: 'repotted', label: 'it was repotted' },
           ]}
         />
-        <p className="mb-3 text-[15px] text-[var(--ink-2)]">
+        <p className="mb-3 text-[0.9375rem] text-[var(--ink-2)]">
           {draft.kind === 'set-right'
             ? 'Its past is reckoned anew, as if this had stood here from the start.'
             : 'The new pot starts anew, from what its bench has taught; the old one stays in its book.'}

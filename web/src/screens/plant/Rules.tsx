@@ -25,17 +25,17 @@ export function Rules({ plant }: { plant: PlantView }) {
   return (
     <section aria-labelledby="rules">
       <SectionHead id="rules">Its rules</SectionHead>
-      <dl className="grid grid-cols-[4.5rem_minmax(0,1fr)_auto] gap-x-2 gap-y-1 text-[15px]">
+      <dl className="grid grid-cols-[4.5rem_minmax(0,1fr)_auto] gap-x-2 gap-y-1 text-[0.9375rem]">
         {ruleLines(care.rules).map(([key, term, words]) => (
           <div key={key} className="contents">
             <dt className="text-[var(--ink-2)]">{term}</dt>
             <dd>
               {words}
               {care.reasons[key] && (
-                <span className="block text-[14px] text-[var(--ink-2)]">because {care.reasons[key]}</span>
+                <span className="block text-[0.875rem] text-[var(--ink-2)]">because {care.reasons[key]}</span>
               )}
             </dd>
-            <dd className="text-[14px] text-[var(--ink-2)]">
+            <dd className="text-[0.875rem] text-[var(--ink-2)]">
               {SOURCES[care.sources[key]]}
               {care.sources[key] === 'keeper' && (
                 <button
@@ -68,7 +68,7 @@ export function Rules({ plant }: { plant: PlantView }) {
 function Steps({ plant: { outlook, site }, onTakeBack }: { plant: PlantView; onTakeBack(on: string): void }) {
   if (outlook.steps.length === 0) return null;
   return (
-    <div className="mt-2 border-l-4 border-[var(--lichen)] pl-3 text-[15px]">
+    <div className="mt-2 border-l-4 border-[var(--lichen)] pl-3 text-[0.9375rem]">
       {outlook.steps.map((step) => (
         <p key={step.on}>
           {stepWords(step, site.today)}{' '}

@@ -111,7 +111,7 @@ function CallRules({ draft, set }: Part) {
           <legend className="mb-1 font-semibold">Days between drinks, month by month; none where empty</legend>
           <div className="grid grid-cols-6 gap-2">
             {MONTHS.map((month, i) => (
-              <label key={month} className="text-[14px]">
+              <label key={month} className="text-[0.875rem]">
                 {month}
                 <input
                   inputMode="numeric"
@@ -138,7 +138,7 @@ function RestRules({ draft, set }: Part) {
         onChange={(sleeps) => set({ sleeps: sleeps as CareRules['sleeps'] })}
         options={SLEEPS.map((id) => ({ id, label: SLEEP_WORDS[id] }))}
       />
-      {draft.sleeps === 'never' && <p className="mb-4 text-[15px] text-[var(--ink-2)]">{AWAKE_COSTS}</p>}
+      {draft.sleeps === 'never' && <p className="mb-4 text-[0.9375rem] text-[var(--ink-2)]">{AWAKE_COSTS}</p>}
     </>
   );
 }

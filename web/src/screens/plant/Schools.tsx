@@ -19,10 +19,10 @@ export function Schools({ outlook: { schools }, today }: { outlook: OutlookView;
   ];
   return (
     <section aria-labelledby="schools">
-      <h2 id="schools" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">
+      <h2 id="schools" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[1.0625rem] font-semibold">
         Three schools
       </h2>
-      <ul className="text-[15px]">
+      <ul className="text-[0.9375rem]">
         {rows.map(([school, day, how]) => (
           <li
             key={school}
@@ -47,7 +47,9 @@ export function Schools({ outlook: { schools }, today }: { outlook: OutlookView;
         ))}
       </ul>
       {schools.disagree && (
-        <p className="mt-2 text-[15px]">They are far apart. Feel the pot at depth before you follow the earliest.</p>
+        <p className="mt-2 text-[0.9375rem]">
+          They are far apart. Feel the pot at depth before you follow the earliest.
+        </p>
       )}
     </section>
   );

@@ -7,7 +7,7 @@ import { fullDay } from '../../words/days.ts';
 import { SectionHead } from '../../forms/Fields.tsx';
 import { Name } from '../../naming/Name.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
-import { eventWords } from './Book.tsx';
+import { eventWords } from '../../words/events.ts';
 
 const DAYS_A_YEAR = 365;
 
@@ -28,10 +28,10 @@ export function StoryView({ plantId }: { plantId: number }) {
   const years = Math.floor(data.kept_days / DAYS_A_YEAR);
   return (
     <div className="max-w-3xl px-3 pb-12 pt-4 sm:px-6">
-      <h1 className="text-[28px] leading-tight">
+      <h1 className="text-[1.75rem] leading-tight">
         <Name written={data.name} />
       </h1>
-      <p className="mb-4 text-[16px] text-[var(--ink-2)]">
+      <p className="mb-4 text-[1rem] text-[var(--ink-2)]">
         number {data.number} · last at {data.place} · kept{' '}
         {years > 0 ? count(years, 'year') : count(data.kept_days, 'day')} ·{' '}
         {data.ended === 'died' ? 'died' : 'given away'} on {fullDay(data.ended_on)}
@@ -45,7 +45,7 @@ export function StoryView({ plantId }: { plantId: number }) {
               <li key={line}>{line}</li>
             ))}
           </ul>
-          <p className="mt-2 text-[15px] text-[var(--ink-2)]">
+          <p className="mt-2 text-[0.9375rem] text-[var(--ink-2)]">
             These are facts, not a verdict. Rot, cold, thirst and pests each leave several of them.
           </p>
         </section>
@@ -59,7 +59,7 @@ export function StoryView({ plantId }: { plantId: number }) {
             .map((entry) => (
               <li
                 key={entry.client_id}
-                className="flex min-h-9 items-center gap-3 border-b border-[var(--rule)] text-[15px]"
+                className="flex min-h-9 items-center gap-3 border-b border-[var(--rule)] text-[0.9375rem]"
               >
                 <span className="w-32 shrink-0 text-[var(--ink-2)]">{fullDay(entry.event.date)}</span>
                 {eventWords(entry.event)}

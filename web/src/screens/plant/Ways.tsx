@@ -34,15 +34,15 @@ export function Ways({ plant }: { plant: PlantView }) {
   const rest = restPlace(traits);
   return (
     <section aria-labelledby="ways">
-      <h2 id="ways" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[17px] font-semibold">
+      <h2 id="ways" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[1.0625rem] font-semibold">
         Its ways
       </h2>
-      <dl className="grid grid-cols-[4rem_minmax(0,1fr)_auto] gap-x-2 gap-y-1 text-[15px]">
+      <dl className="grid grid-cols-[4rem_minmax(0,1fr)_auto] gap-x-2 gap-y-1 text-[0.9375rem]">
         {rows.map(([term, words, trait, column]) => (
           <div key={term} className="contents">
             <dt className="text-[var(--ink-2)]">{term}</dt>
             <dd>{words}</dd>
-            <dd className="text-[14px] text-[var(--ink-2)]">
+            <dd className="text-[0.875rem] text-[var(--ink-2)]">
               {SOURCES[sources[trait]]}
               {sources[trait] === 'keeper' && (
                 <button
@@ -68,11 +68,11 @@ export function Ways({ plant }: { plant: PlantView }) {
         ))}
       </dl>
       {rest && (
-        <p className="mt-1 text-[15px]">
+        <p className="mt-1 text-[0.9375rem]">
           Rests dry {REST_LIGHT[rest.light]}, at {degrees(rest.fromC)} to {degrees(rest.toC)}.
         </p>
       )}
-      {doubt && <p className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[15px]">{doubt}</p>}
+      {doubt && <p className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[0.9375rem]">{doubt}</p>}
       {change.isError && <Wrong words={wordsOf(change.error)} />}
       <button type="button" className="btn mt-2 h-11" onClick={() => setOpen(true)}>
         Set its ways…

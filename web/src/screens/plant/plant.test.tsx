@@ -6,7 +6,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { MemoryRouter } from 'react-router';
 import { describe, expect, it } from 'vitest';
 import { cautionLines } from './Cautions.tsx';
-import { eventWords } from './Book.tsx';
+import { eventWords } from '../../words/events.ts';
 import { Family } from './Family.tsx';
 import { Flowering, Growth } from './Growth.tsx';
 import { Hardening } from './Hardening.tsx';

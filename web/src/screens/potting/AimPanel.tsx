@@ -126,7 +126,7 @@ export function AimPanel({ pot, drying, components, prices, litres, currency, on
               </button>
             </>
           )}
-          <span className="text-[14px] text-[var(--ink-2)]">
+          <span className="text-[0.875rem] text-[var(--ink-2)]">
             Every recipe of up to {MOST_PARTS} parts is tried: at most{' '}
             {countRecipes(hand, MOST_PARTS, Math.max(1, Math.round(Number(kinds)) || 1)).toLocaleString('en')} here.
           </span>

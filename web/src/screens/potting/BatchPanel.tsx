@@ -112,7 +112,7 @@ export function BatchPanel({ recipe, held, stock, kit, components, pot, onChange
             {batch.mixLitres.toFixed(1)} l of mix for {count(many, 'pot')}; a tenth more for what is spilled, and{' '}
             {Math.round(100 * held!.shrink)} % for settling.
           </p>
-          <table className="mt-1 w-full max-w-2xl text-[15px]">
+          <table className="mt-1 w-full max-w-2xl text-[0.9375rem]">
             <thead>
               <tr className="border-b border-[var(--rule)] text-left text-[var(--ink-2)]">
                 <th className="font-normal">part</th>
@@ -161,7 +161,7 @@ export function BatchPanel({ recipe, held, stock, kit, components, pot, onChange
                 onChange={onChange}
               />
             ))}
-          <ol className="my-2 list-decimal pl-5 text-[15px]">
+          <ol className="my-2 list-decimal pl-5 text-[0.9375rem]">
             {mixSteps(recipe.parts).map(({ step, components: of }) => (
               <li key={step}>{mixStepWords(step, of.map(nameOf))}</li>
             ))}
@@ -190,7 +190,7 @@ function Instead({ missing, recipe, atHand, components, pot, onChange }: Instead
   const nameOf = (id: string) => components.get(id)?.name ?? id;
   if (ways.length === 0) return null;
   return (
-    <div className="mt-2 text-[15px]">
+    <div className="mt-2 text-[0.9375rem]">
       <b>Instead of {nameOf(missing)}</b>, of what there is enough:
       <ul>
         {ways.map((way) => (
@@ -236,7 +236,7 @@ function Mixed({
     },
   });
   if (moves.length === 0)
-    return <p className="text-[15px] text-[var(--ink-2)]">None of its parts lies in the stores.</p>;
+    return <p className="text-[0.9375rem] text-[var(--ink-2)]">None of its parts lies in the stores.</p>;
   const short = use.error instanceof ProblemError && use.error.problem.type.endsWith(':not-so-much');
   return (
     <>

@@ -34,6 +34,7 @@ export function BenchDetail({ plant, kit, today }: { plant: BenchPlant; kit: Kit
   const drawn = (pot: typeof old.pot, label: string) => (
     <PotGlyph
       pot={pot}
+      name={plant.name}
       form={plant.form}
       state="growing"
       diameterMm={plant.diameter_mm}
@@ -46,7 +47,7 @@ export function BenchDetail({ plant, kit, today }: { plant: BenchPlant; kit: Kit
   return (
     <section aria-labelledby="bench-plant">
       <SectionHead id="bench-plant">{`${plant.number} at ${plant.place}`}</SectionHead>
-      <p className="slab text-[19px]">
+      <p className="slab text-[1.1875rem]">
         <Link to={`/plants/${plant.id}`} className="underline">
           <Name written={plant.name} />
         </Link>
@@ -120,7 +121,7 @@ function Step({ plant }: { plant: BenchPlant }) {
   ];
   return (
     <>
-      <table className="mt-2 w-full text-[15px]">
+      <table className="mt-2 w-full text-[0.9375rem]">
         <thead>
           <tr className="text-left text-[var(--ink-2)]">
             <th className="font-normal">pot</th>

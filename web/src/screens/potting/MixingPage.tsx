@@ -80,7 +80,7 @@ function Bench({ kit, stock, own }: { kit: Kit; stock: readonly StockLine[]; own
         <Typed label="Crocks below, mm" width="w-32" value={crocks} onChange={setCrocks} />
       </div>
       {Number.isNaN(typedMm) && <Wrong words={`Crocks: from 0 to ${pot.depth_mm / 2} mm, half of this pot.`} />}
-      <p className="mb-2 text-[15px] text-[var(--ink-2)]">
+      <p className="mb-2 text-[0.9375rem] text-[var(--ink-2)]">
         {drying.data
           ? `For ${drying.data.name} where it stands, in its pot of ${pot.top_mm} × ${pot.depth_mm} mm.`
           : `For a plastic pot of ${pot.top_mm} × ${pot.depth_mm} mm; with a plant the days to dry are reckoned as well.`}
@@ -199,7 +199,7 @@ function RecipeColumn({ recipe, held, pot, components, currency, stroke, onChang
       <ul className="mt-1">
         {recipe.parts.map(({ component, parts }) => (
           <li key={component} className="grid grid-cols-[minmax(0,1fr)_minmax(80px,1fr)_64px] items-center gap-2">
-            <span className="truncate text-[15px]">{nameOf(component)}</span>
+            <span className="truncate text-[0.9375rem]">{nameOf(component)}</span>
             <input
               type="range"
               aria-label={`Parts of ${nameOf(component)}, to draw`}
@@ -278,7 +278,7 @@ function Figures({ held, pot, currency }: { held: Held; pot: Pot; currency: stri
     <div className="mt-2 flex gap-3">
       <WetPot pot={pot} blend={held.blend} wetMm={held.wetLayerMm} crockMm={held.crockMm} size={112} />
       <div className="min-w-0 grow">
-        <dl className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-3 text-[15px]">
+        <dl className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-3 text-[0.9375rem]">
           {rows.map(([term, words]) => (
             <div key={term} className="contents">
               <dt className="text-[var(--ink-2)]">{term}</dt>
@@ -287,7 +287,7 @@ function Figures({ held, pot, currency }: { held: Held; pot: Pot; currency: stri
           ))}
         </dl>
         {held.warnings.map((words) => (
-          <p key={words} className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[15px]">
+          <p key={words} className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[0.9375rem]">
             {words}
           </p>
         ))}
@@ -323,7 +323,7 @@ function Keep({ recipe, onKept }: { recipe: Recipe; onKept(mixId: number): void 
       </button>
       <Wrong words={save.isError ? wordsOf(save.error) : null} />
       {save.isSuccess && (
-        <p role="status" className="text-[15px]">
+        <p role="status" className="text-[0.9375rem]">
           Kept; it can be chosen wherever a mix is asked for.
         </p>
       )}

@@ -295,7 +295,7 @@ function PotFields({
       </div>
       {step && (
         <p
-          className={`mb-3 text-[15px] ${step.times > most ? 'font-semibold text-[var(--straw)]' : 'text-[var(--ink-2)]'}`}
+          className={`mb-3 text-[0.9375rem] ${step.times > most ? 'font-semibold text-[var(--straw)]' : 'text-[var(--ink-2)]'}`}
         >
           {step.times.toFixed(2)} times the mix it had{step.times <= most ? '.' : tooMuchMix(most)}
         </p>

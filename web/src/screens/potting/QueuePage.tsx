@@ -96,7 +96,7 @@ function Queue({ kit, today, plants }: { kit: Kit; today: string; plants: readon
             </Link>
           </p>
         )}
-        <p className="mt-3 text-[15px] text-[var(--ink-2)]">
+        <p className="mt-3 text-[0.9375rem] text-[var(--ink-2)]">
           {count(quiet, 'other pot')} {quiet === 1 ? 'gives' : 'give'} no reason.{' '}
           {count(kit.collection.pots_a_weekend, 'pot')} a weekend, as set in the stores.
         </p>
@@ -129,7 +129,7 @@ function Group({ head, plants, today, weekends, openId, onOpen, potOf }: GroupPr
   return (
     <section className="mb-5">
       <SectionHead>{`${head}: ${plants.length}`}</SectionHead>
-      {plants.length === 0 && <p className="text-[15px]">None.</p>}
+      {plants.length === 0 && <p className="text-[0.9375rem]">None.</p>}
       <ul>
         {plants.slice(0, all ? undefined : SHOWN).map((plant) => {
           const weekend = weekends.get(plant.id);
@@ -145,14 +145,14 @@ function Group({ head, plants, today, weekends, openId, onOpen, potOf }: GroupPr
                 onClick={() => onOpen(plant.id)}
               >
                 <span className="flex flex-wrap items-baseline justify-between gap-x-3">
-                  <span className="slab text-[17px]">
+                  <span className="slab text-[1.0625rem]">
                     <Name written={plant.name} />
                   </span>
-                  <span className="text-[15px]">
+                  <span className="text-[0.9375rem]">
                     {weekend === undefined ? '' : `weekend of ${shortDay(isoDay(weekend))}`}
                   </span>
                 </span>
-                <span className="block text-[15px] text-[var(--ink-2)]">
+                <span className="block text-[0.9375rem] text-[var(--ink-2)]">
                   {plant.need.reasons.map((reason) => needWords(reason, units())).join('; ')}.
                   {plant.blocks[0] && <> Not now: {blockWords(plant.blocks[0], today)}.</>}
                   {!plant.blocks[0] && <> {suitsWords(plant.suits, today)}</>}

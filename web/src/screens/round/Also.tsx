@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { ask, wordsOf } from '../../api/client.ts';
 import { roundKey } from '../../api/round.ts';
 import { Wrong } from '../../forms/Fields.tsx';
+import { Folding } from '../../parts/Folding.tsx';
 import { useMarks } from '../../marking/Marks.tsx';
 import { Name } from '../../naming/Name.tsx';
 
@@ -92,12 +93,14 @@ export function Also({ site }: { site: RoundSite }) {
       return true;
     });
   return (
-    <section aria-label="Also today" className="my-2 border-l-4 border-[var(--lichen)] pl-3">
-      <h3 className="text-[15px] font-semibold">Also today</h3>
+    <Folding label="Also today" head={`Also today: ${left.length}`} edge="var(--lichen)">
       <Wrong words={wrong} />
       <ul>
         {left.slice(0, all ? undefined : SHOWN).map((one) => (
-          <li key={`${one.kind}-${one.plant_id}`} className="flex min-h-11 flex-wrap items-center gap-x-3 text-[15px]">
+          <li
+            key={`${one.kind}-${one.plant_id}`}
+            className="flex min-h-11 flex-wrap items-center gap-x-3 text-[0.9375rem]"
+          >
             <span>
               <Link to={`/plants/${one.plant_id}`} className="hover:underline">
                 <Name written={one.plant} />
@@ -176,6 +179,6 @@ export function Also({ site }: { site: RoundSite }) {
           and {left.length - SHOWN} more
         </button>
       )}
-    </section>
+    </Folding>
   );
 }

@@ -1,9 +1,11 @@
-import type { RoundPlace, RoundPot, RoundSite } from '@zinc-pail/contract/api';
+import type { DoneToday, RoundPlace, RoundPot, RoundSite } from '@zinc-pail/contract/api';
+import { group } from 'd3';
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { useBench } from '../../api/round.ts';
-import { Shelf } from '../../drawing/Shelf.tsx';
+import { useFoldedShelves, useNear } from './shelves.ts';
+import { EmptyShelf, Shelf } from '../../drawing/Shelf.tsx';
 import { degrees } from '../../words/amounts.ts';
 import { StripAxis } from '../../drawing/Strip.tsx';
 import { kindOf } from '../../words/deeds.ts';
@@ -33,6 +35,8 @@ interface BenchProps extends BenchHandlers {
   onChooseDue(): void;
 }
 
+const NONE_DONE: readonly DoneToday[] = [];
+
 /** One bench in the walk: its climate, its pots that want something, and how many don't. */
 export function Bench({
   site,
@@ -51,9 +55,12 @@ export function Bench({
   onNote,
   onChoose,
 }: BenchProps) {
-  const [shelf, setShelf] = useState(false);
+  const { folded, turn } = useFoldedShelves(place.id, place.pots.length + place.left);
+  const shelf = !folded;
+  const [near, ref] = useNear<HTMLElement>();
   const navigate = useNavigate();
-  const all = useBench(place.id, shelf);
+  const all = useBench(place.id, shelf && near);
+  const done = useMemo(() => group(place.done, ({ plant_id: id }) => id), [place.done]);
   const due = pots.filter((pot) => kindOf(pot, site.today) === 'water');
   const allChosen = due.length > 0 && due.every((pot) => chosen.has(pot.id));
   const others = place.left - place.asleep;
@@ -61,29 +68,32 @@ export function Bench({
     .filter(Boolean)
     .join(', ');
   return (
-    <section aria-labelledby={`place-${place.id}`} className="mt-4">
-      <div className="flex flex-wrap items-end gap-x-3 border-b-2 border-[var(--ink)] pb-1">
-        <h3 id={`place-${place.id}`} className="text-[17px] font-semibold">
+    <section ref={ref} aria-labelledby={`place-${place.id}`} className="mt-4">
+      <div
+        className={`sticky z-[5] flex flex-wrap items-end gap-x-3 border-b-2 border-[var(--ink)] bg-[var(--paper)] pb-1 ${back > 0 ? 'top-11' : 'top-0'}`}
+      >
+        <h3 id={`place-${place.id}`} className="text-[1.0625rem] font-semibold">
           {place.name}
         </h3>
-        {place.quarantine && <span className="text-[15px] font-semibold text-[var(--straw)]">kept apart</span>}
-        <span className="text-[15px] text-[var(--ink-2)]">
-          {degrees(place.today.tmin_c)} to {degrees(place.today.tmax_c)} today · air {place.today.rh_pct} %
+        {place.quarantine && <span className="text-[0.9375rem] font-semibold text-[var(--straw)]">kept apart</span>}
+        <span className="text-[0.9375rem] text-[var(--ink-2)]">
+          {degrees(place.today.tmin_c)} to {degrees(place.today.tmax_c)} today{' '}
+          <span className="max-sm:hidden">· air {place.today.rh_pct} %</span>
         </span>
         <button
           type="button"
           aria-expanded={shelf}
           aria-label={`${shelf ? 'Fold' : 'Show'} the shelf of ${place.name}`}
-          className="flex h-11 items-end px-2 pb-px text-[15px] underline hover:text-[var(--clay)]"
-          onClick={() => setShelf((before) => !before)}
+          className="flex h-11 items-end px-2 pb-px text-[0.9375rem] underline hover:text-[var(--clay)]"
+          onClick={turn}
         >
-          {shelf ? 'fold the shelf' : 'the shelf'}
+          {shelf ? 'fold' : 'the shelf'}
         </button>
         {due.length > 1 && (
           <button
             type="button"
             aria-pressed={allChosen}
-            className="flex h-11 items-end px-2 pb-px text-[15px] underline hover:text-[var(--clay)]"
+            className="flex h-11 items-end px-2 pb-px text-[0.9375rem] underline hover:text-[var(--clay)]"
             onClick={onChooseDue}
           >
             {allChosen ? 'put them back' : `take the ${due.length} to water in hand`}
@@ -95,11 +105,14 @@ export function Bench({
           </div>
         )}
       </div>
+      {place.pots.length + place.left === 0 && <EmptyShelf placeId={place.id} />}
+      {shelf && !all.data && <div className="h-[9.5rem]" aria-hidden="true" />}
       {shelf && all.data && (
         <div className="mt-3">
           <Shelf
             pots={all.data}
             today={site.today}
+            names="due"
             onPot={(pot) => (kindOf(pot, site.today) === 'water' ? onWater(pot) : void navigate(`/plants/${pot.id}`))}
           />
         </div>
@@ -113,6 +126,7 @@ export function Bench({
             current={here === pot.id}
             chosen={chosen.has(pot.id)}
             back={back}
+            done={done.get(pot.id) ?? NONE_DONE}
             onHere={() => onHere(pot.id)}
             onWater={() => onWater(pot)}
             onFeel={(how) => onFeel(pot, how)}

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { ask, wordsOf } from '../../api/client.ts';
 import { Wrong } from '../../forms/Fields.tsx';
+import { Folding } from '../../parts/Folding.tsx';
 import { useMarks } from '../../marking/Marks.tsx';
 import { Name } from '../../naming/Name.tsx';
 import { nearDay } from '../../words/days.ts';
@@ -63,12 +64,15 @@ export function ClinicToday({ site }: { site: RoundSite }) {
     }
   };
   return (
-    <section aria-label={`From the clinic, ${site.name}`} className="my-2 border-l-4 border-[var(--clay)] pl-3">
-      <h3 className="text-[15px] font-semibold">From the clinic</h3>
+    <Folding
+      label={`From the clinic, ${site.name}`}
+      head={`From the clinic: ${left.length + raised.length + (toLook ? 1 : 0)}`}
+      edge="var(--clay)"
+    >
       <Wrong words={wrong} />
       <ul>
         {left.slice(0, all ? undefined : SHOWN).map((line) => (
-          <li key={key(line)} className="flex min-h-11 flex-wrap items-center gap-x-3 text-[15px]">
+          <li key={key(line)} className="flex min-h-11 flex-wrap items-center gap-x-3 text-[0.9375rem]">
             <span>
               <Link to={`/clinic/${line.plant_id}`} className="hover:underline">
                 <Name written={line.plant} />
@@ -97,7 +101,7 @@ export function ClinicToday({ site }: { site: RoundSite }) {
           const one = only!;
           const { head, say } = raisedWords(one, { units: units(), today: site.today });
           return (
-            <li key={code} className="min-h-11 py-2 text-[15px]">
+            <li key={code} className="min-h-11 py-2 text-[0.9375rem]">
               <strong className="font-semibold">{head}:</strong>{' '}
               {hands.slice(0, NAMES_SHOWN).map((hand, i) => (
                 <span key={hand.plant_id}>
@@ -121,7 +125,7 @@ export function ClinicToday({ site }: { site: RoundSite }) {
           );
         })}
         {toLook && (
-          <li className="flex min-h-11 flex-wrap items-center gap-x-3 text-[15px]">
+          <li className="flex min-h-11 flex-wrap items-center gap-x-3 text-[0.9375rem]">
             <span>
               <strong className="font-semibold">{toLook.place}:</strong>{' '}
               {inspectWords(toLook, { units: units(), today: site.today })}
@@ -142,6 +146,6 @@ export function ClinicToday({ site }: { site: RoundSite }) {
           and {left.length - SHOWN} more
         </button>
       )}
-    </section>
+    </Folding>
   );
 }

@@ -1,16 +1,19 @@
-import type { LineOutlook, RoundPot } from '@zinc-pail/contract/api';
+import type { DoneToday, LineOutlook, RoundPot } from '@zinc-pail/contract/api';
 import { bandOf, drinkOf, type Judged } from '@zinc-pail/core';
 import { holdWords } from '@zinc-pail/words/outlook';
+import { Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';
 import { Stick } from '../../drawing/Stick.tsx';
 import { Strip } from '../../drawing/Strip.tsx';
+import { WeatherMark } from '../../drawing/WeatherMark.tsx';
 import { shareWords } from '../../words/amounts.ts';
 import { kindOf, wordsFor } from '../../words/deeds.ts';
 import { Answers } from '../../marking/Answers.tsx';
 import { units } from '../../words/units.ts';
 import { nearDay } from '../../words/days.ts';
-import type { Felt } from '../../marking/markEvents.ts';
+import { type Felt, marked } from '../../marking/markEvents.ts';
+import { eventWords } from '../../words/events.ts';
 import { useMarks } from '../../marking/Marks.tsx';
 import { Name } from '../../naming/Name.tsx';
 import { StateMark } from '../../naming/StateMark.tsx';
@@ -22,6 +25,8 @@ interface PotRowProps {
   chosen: boolean;
   /** days back for which marks are written */
   back: number;
+  /** marks of today on it */
+  done: readonly DoneToday[];
   onHere(): void;
   onWater(): void;
   onFeel(how: Felt): void;
@@ -37,9 +42,22 @@ const TONES: Record<Judged, string> = {
   leave: 'text-[var(--dusk)]',
 };
 
-export function PotRow({ pot, today, current, chosen, back, onHere, onWater, onFeel, onNote, onChoose }: PotRowProps) {
+export function PotRow({
+  pot,
+  today,
+  current,
+  chosen,
+  back,
+  done,
+  onHere,
+  onWater,
+  onFeel,
+  onNote,
+  onChoose,
+}: PotRowProps) {
   const { outlook } = pot;
   const { busy } = useMarks();
+  const rests = done.length > 0 && ['leave', 'soon'].includes(kindOf(pot, today));
   const words = wordsFor(pot, today);
   return (
     <li
@@ -48,11 +66,14 @@ export function PotRow({ pot, today, current, chosen, back, onHere, onWater, onF
       aria-current={current || undefined}
       onFocus={onHere}
       data-testid={`pot-${pot.number}`}
+      data-rests={rests || undefined}
       style={FAR_ROWS}
-      className={`grid grid-cols-[64px_26px_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-[var(--rule)] py-1 xl:grid-cols-[64px_26px_minmax(0,1fr)_324px_140px] ${chosen ? 'bg-[color-mix(in_oklab,var(--clay)_12%,var(--paper))]' : ''} ${current ? 'bg-[var(--frame)] shadow-[inset_4px_0_0_var(--clay)]' : ''}`}
+      className={`grid grid-cols-[64px_26px_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-[var(--rule)] py-1 max-sm:grid-cols-[52px_26px_minmax(0,1fr)_auto] xl:grid-cols-[64px_26px_minmax(0,1fr)_324px_140px] ${chosen ? 'bg-[color-mix(in_oklab,var(--clay)_12%,var(--paper))]' : ''} ${current ? 'bg-[var(--frame)] shadow-[inset_4px_0_0_var(--clay)]' : ''}`}
     >
       <PotGlyph
         pot={outlook.pot}
+        name={pot.name}
+        pictureId={pot.picture_id}
         form={pot.form}
         state={outlook.state}
         diameterMm={pot.diameter_mm}
@@ -61,12 +82,12 @@ export function PotRow({ pot, today, current, chosen, back, onHere, onWater, onF
         pxPerMm={0.36}
       />
       <Stick moisture={outlook.moisture} dueM={outlook.due_m} height={58} label={stickWords(outlook)} />
-      <div className="min-w-0">
-        <div className="flex flex-wrap items-baseline gap-x-2 text-[16.5px] leading-tight">
-          <Link to={`/plants/${pot.id}`} className="hover:underline">
+      <div className="min-w-0 max-sm:col-span-2">
+        <div className="flex flex-wrap items-baseline gap-x-2 text-[1.03125rem] leading-tight">
+          <Link to={`/plants/${pot.id}`} className="-my-2.5 inline-block py-2.5 hover:underline">
             <Name written={pot.name} />
           </Link>
-          <label className="inline-flex h-6 cursor-pointer items-center gap-1 text-[14px] text-[var(--ink-2)]">
+          <label className="-my-2.5 inline-flex h-11 min-w-11 cursor-pointer items-center gap-1 text-[0.875rem] text-[var(--ink-2)]">
             <input
               type="checkbox"
               className="checkbox checkbox-xs"
@@ -76,28 +97,67 @@ export function PotRow({ pot, today, current, chosen, back, onHere, onWater, onF
             />
             {pot.number}
           </label>
-          <span className="text-[14px]">
+          <span className="text-[0.875rem]">
             <StateMark state={outlook.state} />
           </span>
+          <span className="text-[0.875rem]">
+            <WeatherMark pot={pot} />
+          </span>
           {pot.quarantine_until && pot.quarantine_until >= today && (
-            <span className="text-[14px] font-semibold text-[var(--straw)]">
+            <span className="text-[0.875rem] font-semibold text-[var(--straw)]">
               apart until {nearDay(pot.quarantine_until, today)}
             </span>
           )}
         </div>
-        <p className="mt-0.5 text-[15px] leading-snug">
-          <strong className={`font-semibold ${TONES[kindOf(pot, today)]}`}>{words.head}.</strong>{' '}
-          <span className="text-[var(--ink-2)]">{[words.reason, ...words.beside].join(' ')}</span>
-        </p>
-        <Mind pot={pot} today={today} />
+        {rests ? (
+          <p className="mt-0.5 text-[0.9375rem] leading-snug">
+            <strong className="font-semibold text-[var(--lichen)]">
+              {done.map(({ event }) => eventWords(event)).join('. ')}.
+            </strong>{' '}
+            <span className="text-[var(--ink-2)]">Rests till tomorrow. {words.head}.</span>
+          </p>
+        ) : (
+          <div className={current ? '' : 'max-sm:line-clamp-4'}>
+            <p className="mt-0.5 text-[0.9375rem] leading-snug">
+              <strong className={`font-semibold ${TONES[kindOf(pot, today)]}`}>{words.head}.</strong>{' '}
+              <span className="text-[var(--ink-2)]">{[words.reason, ...words.beside].join(' ')}</span>
+            </p>
+            <Mind pot={pot} today={today} />
+          </div>
+        )}
       </div>
-      <div className="col-span-4 row-start-2 xl:col-span-1 xl:col-start-4 xl:row-start-1">
+      <div className="row-start-2 max-sm:[grid-column:1/-1] sm:col-span-4 xl:col-span-1 xl:col-start-4 xl:row-start-1">
         <Strip outlook={outlook} today={today} label={stripWords(outlook, today)} />
       </div>
-      <div className="col-start-4 row-start-1 justify-self-end xl:col-start-5">
-        <Deed back={back} pot={pot} busy={busy.has(pot.id)} onWater={onWater} onFeel={onFeel} onNote={onNote} />
+      <div className="row-start-1 justify-self-end max-sm:row-start-2 max-sm:[grid-column:1/-1] sm:col-start-4 xl:col-start-5">
+        {rests ? (
+          <TakeBack pot={pot} today={today} done={done} busy={busy.has(pot.id)} />
+        ) : (
+          <Deed back={back} pot={pot} busy={busy.has(pot.id)} onWater={onWater} onFeel={onFeel} onNote={onNote} />
+        )}
       </div>
     </li>
+  );
+}
+
+/** A line that is done can be taken back till tomorrow, after a reload too. */
+function TakeBack({ pot, today, done, busy }: Pick<PotRowProps, 'pot' | 'today' | 'done'> & { busy: boolean }) {
+  const { takeBack } = useMarks();
+  return (
+    <button
+      type="button"
+      disabled={busy}
+      className="flex h-11 min-w-[64px] items-center gap-1 border border-[var(--rule)] px-3 text-[0.9375rem] hover:border-[var(--ink)]"
+      aria-label={`Take back: ${pot.name}, ${eventWords(done[0]!.event)}`}
+      onClick={() =>
+        void takeBack(
+          marked(pot, today),
+          done.map(({ client_id: id }) => id),
+        )
+      }
+    >
+      <Undo2 aria-hidden="true" size={16} /> Take back
+    </button>
   );
 }
 
@@ -119,7 +179,7 @@ function Mind({ pot, today }: { pot: RoundPot; today: string }) {
   ];
   if (lines.length === 0 && !task.own_words) return null;
   return (
-    <p className="text-[14px] leading-snug text-[var(--ink-2)]">
+    <p className="text-[0.875rem] leading-snug text-[var(--ink-2)]">
       {lines.join(' ')}{' '}
       {task.own_words && <strong className="font-semibold text-[var(--ink)]">Yours: {task.own_words}</strong>}
     </p>
@@ -140,7 +200,7 @@ function Deed({
     return (
       <button
         type="button"
-        className="h-11 min-w-[104px] bg-[var(--clay)] px-3 text-[15px] font-semibold text-[var(--color-primary-content)] disabled:opacity-60"
+        className="h-11 min-w-[104px] bg-[var(--clay)] px-3 text-[0.9375rem] font-semibold text-[var(--color-primary-content)] disabled:opacity-60"
         disabled={busy}
         aria-label={`Watered${back > 0 ? ' yesterday' : ''}: ${pot.name}`}
         onClick={onWater}
@@ -156,7 +216,7 @@ function Deed({
     <button
       type="button"
       disabled={busy}
-      className="h-11 min-w-[64px] border border-[var(--rule)] px-3 text-[15px] text-[var(--ink-2)] hover:border-[var(--ink)] hover:text-[var(--ink)]"
+      className="h-11 min-w-[64px] border border-[var(--rule)] px-3 text-[0.9375rem] text-[var(--ink-2)] hover:border-[var(--ink)] hover:text-[var(--ink)]"
       aria-label={`Note something on ${pot.name}`}
       onClick={onNote}
     >

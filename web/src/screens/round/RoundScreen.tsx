@@ -11,6 +11,9 @@ import { useKit } from '../../api/kit.ts';
 import { BeginScreen } from '../begin/BeginScreen.tsx';
 import { Also } from './Also.tsx';
 import { ClinicToday } from './ClinicToday.tsx';
+import { usePhotographs } from '../../drawing/photographs.ts';
+import { Explained } from '../../parts/Legend.tsx';
+import { BeforeDusk } from './BeforeDusk.tsx';
 import { Bench } from './Bench.tsx';
 import { ChosenBar } from './ChosenBar.tsx';
 import { Sidebar } from './Sidebar.tsx';
@@ -33,7 +36,7 @@ function SoFar({ round }: { round: RoundSoFar }) {
     <>
       <div role="status" className="border-b border-[var(--rule)] px-3 py-3 sm:px-6">
         {round.coming.map(({ id, name, stage, done, of }) => (
-          <label key={id} className="flex flex-wrap items-center gap-x-3 text-[15px]">
+          <label key={id} className="flex flex-wrap items-center gap-x-3 text-[0.9375rem]">
             <progress
               className="progress w-48"
               value={stage === 'reading' ? done : of + done}
@@ -86,7 +89,7 @@ function Round({ round }: { round: RoundView }) {
   const walk = useWalk(round);
   const { shown, open, loading, here, chosen, picked, back, noting } = walk;
   return (
-    <div className="grid min-h-full lg:grid-cols-[minmax(0,1fr)_318px]">
+    <div className="grid min-h-full grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_318px]">
       <div className="px-3 pb-10 pt-4 sm:px-6">
         <h1 className="sr-only">Round</h1>
         {back > 0 && <ForYesterday today={round.sites[0]!.today} back={back} onToday={() => walk.writeFor(0)} />}
@@ -101,6 +104,8 @@ function Round({ round }: { round: RoundView }) {
               many={round.sites.length > 1}
               tools={i === 0 && <DaySwitch back={back} onChange={walk.writeFor} />}
             />
+            <BeforeDusk site={site} />
+            {i === 0 && <Explained of={ROUND_DRAWINGS} />}
             <ClinicToday site={site} />
             <Also site={site} />
             {site.places.map((place) => (
@@ -148,12 +153,14 @@ function Round({ round }: { round: RoundView }) {
   );
 }
 
+const ROUND_DRAWINGS = ['shelf', 'pot', 'stick', 'strip', 'weather'] as const;
+
 /** Stays in sight while the walk scrolls: a mark for another day must not surprise. */
 function ForYesterday({ today, back, onToday }: { today: string; back: number; onToday(): void }) {
   return (
     <p
       role="status"
-      className="sticky top-0 z-10 -mx-3 mb-2 flex flex-wrap items-center gap-x-4 border-b-2 border-[var(--straw)] bg-[var(--paper)] px-3 sm:-mx-6 sm:px-6"
+      className="sticky top-0 z-10 -mx-3 mb-2 flex h-11 flex-wrap items-center gap-x-4 border-b-2 border-[var(--straw)] bg-[var(--paper)] px-3 sm:-mx-6 sm:px-6"
     >
       <strong className="font-semibold text-[var(--straw)]">Writing for {longDay(addDays(today, -back))}.</strong>
       <button type="button" className="h-11 underline" onClick={onToday}>
@@ -164,8 +171,9 @@ function ForYesterday({ today, back, onToday }: { today: string; back: number; o
 }
 
 function DaySwitch({ back, onChange }: { back: number; onChange(back: number): void }) {
+  const [photographs, showPhotographs] = usePhotographs();
   return (
-    <div role="group" aria-label="Marks are written for" className="flex items-center gap-1 text-[15px]">
+    <div role="group" aria-label="Marks are written for" className="flex flex-wrap items-center gap-1 text-[0.9375rem]">
       <span className="text-[var(--ink-2)]">Writing for</span>
       {['today', 'yesterday'].map((label, i) => (
         <button
@@ -178,6 +186,9 @@ function DaySwitch({ back, onChange }: { back: number; onChange(back: number): v
           {label}
         </button>
       ))}
+      <button type="button" className="ml-2 h-11 underline" onClick={() => showPhotographs(!photographs)}>
+        {photographs ? 'drawings' : 'photographs'}
+      </button>
       <Link to="/walk" className="ml-2 flex h-11 items-center gap-1 underline">
         <ListOrdered aria-hidden="true" size={18} /> change the walk
       </Link>
@@ -192,13 +203,13 @@ function SiteHead({ site, many, tools }: { site: RoundSite; many: boolean; tools
   return (
     <header>
       <div className="flex flex-wrap items-center justify-between gap-x-6">
-        <h2 id={`site-${site.id}`} className="text-[26px] font-semibold leading-tight">
+        <h2 id={`site-${site.id}`} className="text-[1.625rem] font-semibold leading-tight">
           {longDay(site.today)}
           {many && <span className="font-normal text-[var(--ink-2)]">, {site.name}</span>}
         </h2>
         {tools}
       </div>
-      <p className="mb-2 mt-1 text-[17px]">
+      <p className="mb-2 mt-1 text-[1.0625rem]">
         {act > 0 && (
           <>
             <strong className="font-semibold text-[var(--rust)]">{act} to act on</strong>,{' '}

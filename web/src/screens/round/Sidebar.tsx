@@ -13,7 +13,8 @@ import { addDays, shortDay } from '../../words/days.ts';
 import { shareWords } from '../../words/amounts.ts';
 import { units } from '../../words/units.ts';
 import { weekendsOfBench } from '../potting/weekends.ts';
-import { type ColdLine, ColdTonight } from './ColdTonight.tsx';
+import { Explained } from '../../parts/Legend.tsx';
+import { beforeDuskId } from './BeforeDusk.tsx';
 
 /**
  * What to carry, what the night brings, and how full the coming weeks are: for the first site, where the walk begins.
@@ -22,18 +23,21 @@ export function Sidebar({ sites }: { sites: RoundSite[] }) {
   return (
     <aside
       aria-label="For today"
-      className="grid gap-6 border-[var(--rule)] bg-[var(--frame)] px-4 py-4 max-lg:border-t max-lg:sm:grid-cols-3 lg:content-start lg:border-l lg:px-5"
+      className="border-[var(--rule)] bg-[var(--frame)] px-4 py-4 max-lg:border-t lg:border-l lg:px-5"
     >
-      <Can site={sites[0]!} others={sites.slice(1)} />
-      <Tonight sites={sites} />
-      <Moves sites={sites} />
-      {sites.map((site) => (
-        <ThisWeekend key={site.id} site={site} />
-      ))}
-      <Weeks
-        site={sites[0]!}
-        load={sites.reduce<number[]>((sum, site) => site.load.map((n, i) => n + (sum[i] ?? 0)), [])}
-      />
+      {/* Beside a long walk it stays in sight. */}
+      <div className="grid gap-6 max-lg:sm:grid-cols-3 lg:sticky lg:top-4 lg:max-h-[calc(100dvh-2rem)] lg:content-start lg:overflow-y-auto">
+        <Can site={sites[0]!} others={sites.slice(1)} />
+        <Tonight sites={sites} />
+        <Moves sites={sites} />
+        {sites.map((site) => (
+          <ThisWeekend key={site.id} site={site} />
+        ))}
+        <Weeks
+          site={sites[0]!}
+          load={sites.reduce<number[]>((sum, site) => site.load.map((n, i) => n + (sum[i] ?? 0)), [])}
+        />
+      </div>
     </aside>
   );
 }
@@ -71,7 +75,7 @@ function Can({ site, others }: { site: RoundSite; others: RoundSite[] }) {
               {litres(site.can_ml)} can.
             </p>
           </div>
-          <ul className="mt-2 text-[15px]">
+          <ul className="mt-2 text-[0.9375rem]">
             {site.can.map((line) => (
               <li
                 key={`${line.water}-${line.feed?.name}-${line.feed?.strength}`}
@@ -88,7 +92,7 @@ function Can({ site, others }: { site: RoundSite; others: RoundSite[] }) {
         const ml = other.can.reduce((sum, line) => sum + line.ml, 0);
         return (
           ml > 0 && (
-            <p key={other.id} className="mt-2 text-[15px]">
+            <p key={other.id} className="mt-2 text-[0.9375rem]">
               {other.name}: {litres(ml)} for {count(other.counts.water, 'pot')}.
             </p>
           )
@@ -120,7 +124,7 @@ function Moves({ sites }: { sites: RoundSite[] }) {
   return (
     <section>
       <SideHead>In and out</SideHead>
-      <ul className="text-[15px]">
+      <ul className="text-[0.9375rem]">
         {moves.map((move) => (
           <li key={`${move.kind}-${move.place_id}`} className="border-b border-[var(--rule)] py-1">
             <b>{moveWords(move, move.today)}</b>:{' '}
@@ -137,7 +141,7 @@ function Moves({ sites }: { sites: RoundSite[] }) {
           </li>
         ))}
       </ul>
-      <p className="text-[14px]">
+      <p className="text-[0.875rem]">
         <Link to="/list" className="underline">
           Move several in the list
         </Link>
@@ -172,7 +176,7 @@ function ThisWeekend({ site }: { site: RoundSite }) {
   return (
     <section>
       <SideHead>{`To pot on ${shortDay(isoDay(weekends.get(pots[0]!.id)!))}`}</SideHead>
-      <ul className="text-[15px]">
+      <ul className="text-[0.9375rem]">
         {pots.map(({ id, name, need }) => (
           <li key={id} className="border-b border-[var(--rule)] py-1">
             <Link to={`/potting?plant=${id}`} className="inline-block min-h-11 underline">
@@ -186,11 +190,11 @@ function ThisWeekend({ site }: { site: RoundSite }) {
   );
 }
 
+const RULER = ['ruler'] as const;
+
 function Tonight({ sites }: { sites: RoundSite[] }) {
   const rows = sites.flatMap((site) => site.places.map((place) => ({ site, place })));
-  const cold = rows.flatMap(({ site, place }) =>
-    place.cold.map((pot): ColdLine => ({ pot, place: place.name, today: site.today })),
-  );
+  const left = rows.flatMap(({ place }) => place.cold.filter(({ done, near }) => done === null && !near));
   const low = Math.min(-2, ...rows.map(({ place }) => place.tonight_c));
   const x = scaleLinear([low, 22], [0, 100]).clamp(true);
   return (
@@ -198,7 +202,7 @@ function Tonight({ sites }: { sites: RoundSite[] }) {
       <SideHead>Tonight</SideHead>
       <ul className="mb-2">
         {rows.map(({ place }) => (
-          <li key={place.id} className="grid grid-cols-[minmax(0,1fr)_90px_36px] items-center gap-2 text-[15px]">
+          <li key={place.id} className="grid grid-cols-[minmax(0,1fr)_90px_36px] items-center gap-2 text-[0.9375rem]">
             <span className="truncate">{place.name}</span>
             <svg width="90" height="14" viewBox="0 0 100 14" preserveAspectRatio="none" aria-hidden="true">
               <line x1="0" x2="100" y1="7" y2="7" stroke="var(--rule)" strokeWidth="2" />
@@ -215,7 +219,17 @@ function Tonight({ sites }: { sites: RoundSite[] }) {
           </li>
         ))}
       </ul>
-      <ColdTonight lines={cold} />
+      {left.length > 0 ? (
+        <a
+          href={`#${beforeDuskId(sites.find((site) => site.places.some(({ cold }) => cold.length > 0))!.id)}`}
+          className="flex min-h-11 items-center font-semibold text-[var(--rust)] underline"
+        >
+          {count(left.length, 'pot')} below {left.length === 1 ? 'its' : 'their'} limit: see the top
+        </a>
+      ) : (
+        <p>No pot is below its own limit.</p>
+      )}
+      <Explained of={RULER} />
     </section>
   );
 }
@@ -249,7 +263,7 @@ function Weeks({ site, load }: { site: RoundSite; load: number[] }) {
           </g>
         ))}
       </svg>
-      <p className="text-[15px]">
+      <p className="text-[0.9375rem]">
         Waterings to expect in each week, this one first; a pot that dries fast counts each time.
       </p>
     </section>

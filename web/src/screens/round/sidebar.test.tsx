@@ -20,6 +20,7 @@ const place = (over: Partial<RoundPlace> = {}): RoundPlace => ({
   left: 3,
   asleep: 1,
   cold: [],
+  done: [],
   version: 1,
   ...over,
 });

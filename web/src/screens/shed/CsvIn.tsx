@@ -110,13 +110,7 @@ function ListPanel({ file, kit, onDone }: { file: ListFile; kit: Kit; onDone(): 
       <Columns table={table} mapping={mapping} onMapping={setMapping} />
       {!hasNames && <Wrong words="Say which column has the plants’ names." />}
       {places.data && questions.length > 0 && (
-        <Questions
-          questions={questions}
-          answers={answers}
-          onAnswers={setAnswers}
-          kit={kit}
-          places={places.data}
-        />
+        <Questions questions={questions} answers={answers} onAnswers={setAnswers} kit={kit} places={places.data} />
       )}
       {report && (
         <Messages

@@ -70,7 +70,7 @@ export function GardensIn() {
       {send.isError && (
         <>
           <Wrong words={wordsOf(send.error)} />
-          <ul className="text-[15px]">
+          <ul className="text-[0.9375rem]">
             {faults.slice(0, 12).map((fault) => (
               <li key={fault.pointer}>
                 {fault.pointer || 'the whole file'}: wanted {fault.accepted}

@@ -28,7 +28,7 @@ export function Gone() {
         {(gone.data ?? []).map((plant) => (
           <li
             key={plant.id}
-            className="flex min-h-11 flex-wrap items-center gap-x-3 border-b border-[var(--rule)] text-[15px]"
+            className="flex min-h-11 flex-wrap items-center gap-x-3 border-b border-[var(--rule)] text-[0.9375rem]"
           >
             <Link to={`/plants/${plant.id}`} className="hover:underline">
               <Name written={plant.name} />

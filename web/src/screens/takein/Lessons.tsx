@@ -16,7 +16,7 @@ export function Lessons({ genus }: { genus: string | null }) {
   });
   if (!genus || !found.data || found.data.length === 0) return null;
   return (
-    <div role="note" className="mb-4 border-l-4 border-[var(--straw)] pl-3 text-[15px]">
+    <div role="note" className="mb-4 border-l-4 border-[var(--straw)] pl-3 text-[0.9375rem]">
       <p className="font-semibold">You lost {found.data.length === 1 ? 'one' : found.data.length} of this genus:</p>
       <ul>
         {found.data.slice(0, 3).map((one) => (

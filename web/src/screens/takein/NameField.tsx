@@ -48,7 +48,7 @@ export function NameField({ value, onChange, meant, onMeant, household }: NameFi
         aria-activedescendant={at >= 0 ? `${id}-${at}` : undefined}
         autoComplete="off"
         maxLength={LONGEST_PLANT_NAME}
-        className="input h-12 w-full text-[18px]"
+        className="input h-12 w-full text-[1.125rem]"
         placeholder="Gymnocalycium cf. horstii, Aloe ‘Tin Roof’, or what the label says"
         value={value}
         onChange={(event) => {
@@ -91,7 +91,7 @@ export function NameField({ value, onChange, meant, onMeant, household }: NameFi
             }}
           >
             <i className="slab">{one.genus}</i>
-            {one.by && <span className="text-[14px] text-[var(--ink-2)]">also {one.by}</span>}
+            {one.by && <span className="text-[0.875rem] text-[var(--ink-2)]">also {one.by}</span>}
           </div>
         ))}
       </div>
@@ -119,7 +119,7 @@ export function NameField({ value, onChange, meant, onMeant, household }: NameFi
         </fieldset>
       )}
       {care && ((household.has_children && care.poisonous.people) || (household.has_pets && care.poisonous.pets)) && (
-        <p role="note" className="mt-2 border-l-4 border-[var(--rust)] pl-3 text-[15px]">
+        <p role="note" className="mt-2 border-l-4 border-[var(--rust)] pl-3 text-[0.9375rem]">
           <strong className="font-semibold">
             Out of reach of{' '}
             {[
@@ -134,7 +134,7 @@ export function NameField({ value, onChange, meant, onMeant, household }: NameFi
         </p>
       )}
       {value.trim() !== '' && (
-        <p className="mt-1 text-[15px] text-[var(--ink-2)]" data-testid="genus-words">
+        <p className="mt-1 text-[0.9375rem] text-[var(--ink-2)]" data-testid="genus-words">
           <Name written={value} />
           {nameParts(value).length > 0 && ': '}
           {common && 'a common name that means but one kind, '}

@@ -3,7 +3,7 @@ import { genusByAnyName } from '@zinc-pail/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
-import { Link, useNavigate } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { ask, notSent } from '../../api/client.ts';
 import { type Kit, useKit } from '../../api/kit.ts';
 import { usePlaces } from '../../api/places.ts';
@@ -72,6 +72,8 @@ interface Made {
 }
 
 function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string }[] }) {
+  const [search] = useSearchParams();
+  const bench = search.get('bench');
   const [name, setName] = useState('');
   const [meant, setMeant] = useState<string | null>(null);
   const [mother, setMother] = useState<Mother | null>(null);
@@ -84,7 +86,7 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string 
   const [error, setError] = useState<unknown>(null);
   const [mixing, setMixing] = useState(false);
   const { register, handleSubmit, control, setValue, formState } = useForm<TakeInForm>({
-    defaultValues: emptyForm(kit, places, lastChoices(), today),
+    defaultValues: emptyForm(kit, places, { ...lastChoices(), ...(bench ? { place: bench } : {}) }, today),
   });
   const [chosenPot, holes, sure, mix] = useWatch({ control, name: ['pot', 'holes', 'name_sure', 'mix'] });
   const clear = () => {
@@ -150,7 +152,7 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string 
           files={files}
           onFiles={setFiles}
         />
-        <button type="submit" className="btn btn-primary h-12 px-8 text-[17px]" disabled={formState.isSubmitting}>
+        <button type="submit" className="btn btn-primary h-12 px-8 text-[1.0625rem]" disabled={formState.isSubmitting}>
           {formState.isSubmitting ? 'Writing…' : 'Take it in'}
         </button>
       </Form>
@@ -193,7 +195,7 @@ function BeforeYouBuy() {
   return (
     <section className="mt-12">
       <SectionHead>Next time, before you buy</SectionHead>
-      <ul className="list-disc pl-5 text-[15px]">
+      <ul className="list-disc pl-5 text-[0.9375rem]">
         <li>Leaves or body firm, the base hard and not dark or soft.</li>
         <li>No white fluff, bumps or webbing in axils, folds and under the rim; none in its neighbours.</li>
         <li>Roots hold the ball, and nothing sour is smelt.</li>

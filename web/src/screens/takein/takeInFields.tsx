@@ -149,7 +149,7 @@ export function SeenFields({ register }: { register: Register }) {
   const stores = STORES.map((one) => [one, STORE_WORDS[one]] as const);
   return (
     <section className="mt-2 border-l-4 border-[var(--straw)] pl-3">
-      <p className="mb-2 text-[15px]">What can be seen of it tells its care, if its name does not:</p>
+      <p className="mb-2 text-[0.9375rem]">What can be seen of it tells its care, if its name does not:</p>
       <div className="grid gap-x-6 sm:grid-cols-3">
         <Select register={register} field="form" label="It is a" options={[UNKNOWN, ...asTheyAre(FORMS)]} />
         <Select register={register} field="store" label="Keeps its water" options={[UNKNOWN, ...stores]} />

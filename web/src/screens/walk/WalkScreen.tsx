@@ -33,7 +33,7 @@ export default function WalkScreen() {
   return (
     <div className="max-w-3xl px-3 pb-12 pt-4 sm:px-6">
       <h1 className="text-2xl font-semibold">The walk</h1>
-      <p className="mb-4 max-w-prose text-[16px]">
+      <p className="mb-4 max-w-prose text-[1rem]">
         Drag a bench by its grip, or take the grip with the space bar, move it with the arrows, and let go with the
         space bar. Open a bench to order its pots.{' '}
         <Link to="/" className="underline">
@@ -43,7 +43,7 @@ export default function WalkScreen() {
       <Wrong words={reorder.isError ? wordsOf(reorder.error) : null} />
       {round.data.sites.map((site) => (
         <section key={site.id} aria-label={site.name} className="mb-8">
-          <h2 className="mb-1 border-b-2 border-[var(--ink)] text-[17px] font-semibold">{site.name}</h2>
+          <h2 className="mb-1 border-b-2 border-[var(--ink)] text-[1.0625rem] font-semibold">{site.name}</h2>
           <Sortable
             ids={site.places.map((place) => place.id)}
             onOrder={(ids) => reorder.mutate({ placeId: null, ids })}
@@ -56,7 +56,7 @@ export default function WalkScreen() {
                   <button
                     type="button"
                     aria-expanded={open === id}
-                    className="ml-auto h-11 px-3 text-[15px] underline"
+                    className="ml-auto h-11 px-3 text-[0.9375rem] underline"
                     onClick={() => setOpen(open === id ? null : id)}
                   >
                     {open === id ? 'close' : `${place.pots.length + place.left} pots`}
@@ -84,7 +84,7 @@ function Pots({ placeId, onOrder }: { placeId: number; onOrder(ids: number[]): v
         {(id) => (
           <span>
             <Name written={byId.get(id)!.name} />{' '}
-            <span className="text-[14px] text-[var(--ink-2)]">{byId.get(id)!.number}</span>
+            <span className="text-[0.875rem] text-[var(--ink-2)]">{byId.get(id)!.number}</span>
           </span>
         )}
       </Sortable>

@@ -124,7 +124,7 @@ export function NormalsPanel({ site, onClose }: { site: SiteWeather; onClose(): 
           />
         </label>
         <p role="status">{brought}</p>
-        <table className="text-[15px]">
+        <table className="text-[0.9375rem]">
           <thead>
             <tr>
               <th className="text-left font-normal text-[var(--ink-2)]">month</th>

@@ -69,7 +69,7 @@ export function PlaceYear({ place, width }: { place: PlaceWeather; width: number
           {Math.round(brightest)}
         </text>
       </svg>
-      <figcaption className="flex flex-wrap gap-x-5 text-[14px] text-[var(--ink-2)]">
+      <figcaption className="flex flex-wrap gap-x-5 text-[0.875rem] text-[var(--ink-2)]">
         <Key stroke="var(--clay)" wide>
           direct sun on a clear day, hours
         </Key>

@@ -133,7 +133,7 @@ function PlaceSection({ site, place }: { site: SiteWeather; place: PlaceWeather 
           {place.name}, {KIND_WORDS[place.kind as keyof typeof KIND_WORDS]}
         </SectionHead>
         {width > 0 && <PlaceDays site={site} place={place} width={width} day={day} onDay={setDay} />}
-        <label className="flex h-11 items-center gap-3 text-[15px]">
+        <label className="flex h-11 items-center gap-3 text-[0.9375rem]">
           Day
           <input
             type="range"
@@ -147,7 +147,7 @@ function PlaceSection({ site, place }: { site: SiteWeather; place: PlaceWeather 
         <p aria-live="polite" className="min-h-12">
           {dayTold(site, place, day)}
         </p>
-        <p className="text-[14px] text-[var(--ink-2)]">
+        <p className="text-[0.875rem] text-[var(--ink-2)]">
           Pale: outside. Green: among the plants; rings are readings; hatched: how unsure it is. Blue from the foot:
           rain. Dotted: nights that its plants bear, as dry or moist as they stand; teeth: nights that fell, or may
           fall, below.
@@ -276,7 +276,7 @@ function Records({ site }: { site: SiteWeather }) {
           }}
         />
       </label>
-      <p className="mt-1 text-[14px] text-[var(--ink-2)]">
+      <p className="mt-1 text-[0.875rem] text-[var(--ink-2)]">
         A CSV with a header: date, min, max, and as far as recorded rh, sunshine (hours), rain (mm) and wind (m/s). They
         stand before what a service says.
       </p>

@@ -1,0 +1,46 @@
+/** Which benches of the Round show their shelf: open, until the keeper folds one; this device remembers it. */
+import { type RefObject, useCallback, useEffect, useRef, useState } from 'react';
+
+const KEY = 'zinc-shelves';
+/** A larger bench is a wall of pots: its shelf waits for a tap. */
+const MOST_UNASKED = 200;
+
+type Choices = Readonly<Record<string, 'open' | 'folded'>>;
+
+function choices(): Choices {
+  try {
+    return JSON.parse(localStorage.getItem(KEY) ?? '{}') as Choices;
+  } catch {
+    return {};
+  }
+}
+
+export function useFoldedShelves(placeId: number, pots: number): { folded: boolean; turn(): void } {
+  const [chosen, setChosen] = useState(() => choices()[placeId]);
+  const folded = (chosen ?? (pots > MOST_UNASKED || pots === 0 ? 'folded' : 'open')) === 'folded';
+  const turn = useCallback(() => {
+    const next = folded ? 'open' : 'folded';
+    localStorage.setItem(KEY, JSON.stringify({ ...choices(), [placeId]: next }));
+    setChosen(next);
+  }, [folded, placeId]);
+  return { folded, turn };
+}
+
+/** So far below the screen a bench begins to be fetched, in pixels. */
+const AHEAD = '600px';
+
+/** Whether an element is on screen or nearly; once it was it stays so, since what was drawn may stay. */
+export function useNear<T extends Element>(): [boolean, RefObject<T | null>] {
+  const ref = useRef<T>(null);
+  const [near, setNear] = useState(false);
+  useEffect(() => {
+    const element = ref.current;
+    if (near || !element) return;
+    const watch = new IntersectionObserver(([entry]) => entry!.isIntersecting && setNear(true), {
+      rootMargin: AHEAD,
+    });
+    watch.observe(element);
+    return () => watch.disconnect();
+  }, [near]);
+  return [near, ref];
+}
