@@ -57,9 +57,6 @@ export interface ColdPot {
   done: Shelter | null;
 }
 
-/** Types of marks after which a line of the Round rests till tomorrow. */
-export const RESTING_TYPES = ['watering', 'check', 'feeding', 'skip'] as const satisfies JournalEvent['type'][];
-
 /** A mark of today on a pot of the Round: its line rests till tomorrow, and it can be taken back. */
 export interface DoneToday {
   plant_id: number;

@@ -28,3 +28,6 @@ export const ALSO_KINDS = [
   'peat',
   'pests',
 ] as const;
+
+/** Types of marks after which a line of the Round rests till tomorrow. */
+export const RESTING_TYPES = ['watering', 'check', 'sign', 'feeding', 'skip'] as const;

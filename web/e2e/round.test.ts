@@ -28,6 +28,70 @@ async function pots(): Promise<DemoPot[]> {
   return benches.flatMap((bench) => bench.pots);
 }
 
+describe('under a thumb', () => {
+  it('everything to press is 44 px, and a screen holds four pots', async () => {
+    const page = await open('/', { width: 390, height: 844 });
+    await page.waitForSelector('li[id^=pot-]');
+    const small = await page.$$eval('main button, main a, main summary, main select, main label', (all) =>
+      all
+        .map((one) => ({
+          box: one.getBoundingClientRect(),
+          words: one.getAttribute('aria-label') ?? one.textContent ?? '',
+        }))
+        .filter(({ box }) => box.width > 0 && (box.height < 43.5 || box.width < 24))
+        .map(({ box, words }) => `${words.slice(0, 40)}: ${Math.round(box.width)} x ${Math.round(box.height)}`),
+    );
+    expect(small).toEqual([]);
+    const most = await page.evaluate(async () => {
+      let seen = 0;
+      for (const row of document.querySelectorAll('li[id^=pot-]')) {
+        row.scrollIntoView();
+        await new Promise(requestAnimationFrame);
+        const whole = [...document.querySelectorAll('li[id^=pot-]')].filter((one) => {
+          const box = one.getBoundingClientRect();
+          return box.top >= 0 && box.bottom <= innerHeight;
+        });
+        seen = Math.max(seen, whole.length);
+      }
+      return seen;
+    });
+    expect(most).toBeGreaterThanOrEqual(4);
+    await page.close();
+  });
+  it('the bench one stands at stays in sight while its pots scroll', async () => {
+    const page = await open('/', { width: 390, height: 844 });
+    await page.waitForSelector('li[id^=pot-]');
+    const head = await page.evaluate(async () => {
+      const bench = [...document.querySelectorAll('section[aria-labelledby^=place-]')].find(
+        (one) => one.querySelectorAll('li[id^=pot-]').length >= 4,
+      )!;
+      bench.querySelectorAll('li[id^=pot-]')[3]!.scrollIntoView();
+      await new Promise(requestAnimationFrame);
+      const box = bench.querySelector('h3')!.getBoundingClientRect();
+      return { top: box.top, bottom: box.bottom };
+    });
+    expect(head.top).toBeGreaterThanOrEqual(0);
+    expect(head.bottom).toBeLessThan(80);
+    await page.close();
+  });
+  it('photographs stand in the pots where the keeper wants them, and stay', async () => {
+    const page = await open('/');
+    await page.waitForSelector('li[id^=pot-]');
+    expect(await page.$$eval('image', (all) => all.length)).toBe(0);
+    await page.evaluate(() => {
+      const button = [...document.querySelectorAll('button')].find((one) => one.textContent === 'photographs');
+      button!.click();
+    });
+    await page.waitForSelector('image[href^="/api/pictures/"]');
+    await page.reload();
+    await page.waitForSelector('image[href^="/api/pictures/"]');
+    const href = await page.$eval('image', (one) => one.getAttribute('href')!);
+    expect((await fetch(url + href)).headers.get('content-type')).toBe('image/jpeg');
+    await page.evaluate(() => localStorage.clear());
+    await page.close();
+  });
+});
+
 describe('the round by keyboard', () => {
   it('marks a pot watered, shows its date moved, keeps it over a reload, and takes it back', async () => {
     const page = await open('/');
@@ -51,10 +115,12 @@ describe('the round by keyboard', () => {
 
     await page.reload({ waitUntil: 'networkidle0' });
     expect((await pots()).find((pot) => pot.id === due.id)!.outlook.water).toEqual(now.outlook.water);
-    // After a reload the undo is in the book, on the plant's page.
-    await page.goto(`${url}/plants/${due.id}`, { waitUntil: 'networkidle0' });
-    await page.click('button[aria-label^="Strike out"]');
-    await page.waitForFunction(() => document.body.textContent?.includes('struck out'));
+    // Done, its line rests where it was till tomorrow, and is taken back from there after a reload too.
+    await page.waitForSelector(`${row}[data-rests]`);
+    expect(await textOf(page, row)).toMatch(/(Watered|Stood in water).*Rests till tomorrow/);
+    await page.$eval(`${row} button[aria-label^="Take back"]`, (button) => (button as HTMLElement).click());
+    await told(page, /taken back/);
+    await page.waitForSelector(`${row}:not([data-rests])`);
     const after = (await pots()).find((pot) => pot.id === due.id)!;
     expect(after.outlook.water).toEqual(due.outlook.water);
     await page.close();

@@ -1,5 +1,5 @@
 /** The round as it stands, kept until an outlook, an order or a setting changes. Lines of pots are kept one by one. */
-import { RESTING_TYPES } from '@zinc-pail/contract/api';
+import { RESTING_TYPES } from '@zinc-pail/contract/choices';
 import type { CanLine, ColdPot, RoundPlace, RoundPot, RoundSite, RoundSoFar } from '@zinc-pail/contract/api';
 import type { Shelter } from '@zinc-pail/contract/marks';
 import {

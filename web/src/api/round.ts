@@ -1,4 +1,4 @@
-import { RESTING_TYPES } from '@zinc-pail/contract/api';
+import { RESTING_TYPES } from '@zinc-pail/contract/choices';
 import type { CanLine, DoneToday, RoundPot, RoundSite, RoundSoFar, RoundView } from '@zinc-pail/contract/api';
 import { drinkOf, judgedAs } from '@zinc-pail/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';

@@ -125,7 +125,8 @@ export function Explained({ of }: { of: readonly DrawingName[] }) {
   }, [of]);
   if (left.length === 0) return null;
   return (
-    <aside
+    <div
+      role="note"
       aria-label="What the drawings mean"
       className="my-3 border-y border-[var(--rule)] bg-[var(--frame)] px-3 py-2 print:hidden"
     >
@@ -138,7 +139,7 @@ export function Explained({ of }: { of: readonly DrawingName[] }) {
         Understood
       </button>{' '}
       <span className="text-[0.875rem] text-[var(--ink-2)]">Later under the keys, ?</span>
-    </aside>
+    </div>
   );
 }
 

@@ -102,7 +102,7 @@ export function Also({ site }: { site: RoundSite }) {
             className="flex min-h-11 flex-wrap items-center gap-x-3 text-[0.9375rem]"
           >
             <span>
-              <Link to={`/plants/${one.plant_id}`} className="hover:underline">
+              <Link to={`/plants/${one.plant_id}`} className="-my-3 inline-block py-3 hover:underline">
                 <Name written={one.plant} />
               </Link>
               : {alsoWords(one, site.today)}

@@ -1,7 +1,7 @@
 import type { DoneToday, RoundPlace, RoundPot, RoundSite } from '@zinc-pail/contract/api';
 import { group } from 'd3';
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { useBench } from '../../api/round.ts';
 import { useFoldedShelves, useNear } from './shelves.ts';
@@ -25,6 +25,8 @@ interface BenchProps extends BenchHandlers {
   place: RoundPlace;
   /** the pots that are shown */
   pots: readonly RoundPot[];
+  /** its shelf is fetched before it is near */
+  atOnce: boolean;
   open: boolean;
   loading: boolean;
   here: number | null;
@@ -35,6 +37,26 @@ interface BenchProps extends BenchHandlers {
   onChooseDue(): void;
 }
 
+interface OwnShelfProps {
+  pots: readonly RoundPot[];
+  today: string;
+  back: number;
+  onPot(pot: RoundPot): void;
+}
+
+/** Drawn anew only when its pots change: a step of the walk must not redraw a wall of them. A tap means the same meanwhile. */
+const OwnShelf = memo(
+  ({ pots, today, onPot }: OwnShelfProps) => (
+    <div className="mt-3">
+      <Shelf pots={pots} today={today} names="due" onPot={onPot} />
+    </div>
+  ),
+  (before, after) => before.pots === after.pots && before.today === after.today && before.back === after.back,
+);
+
+/** About so high is a row of a shelf, and so many pots stand in one: room that is kept until they come. */
+const SHELF_REM = 11;
+const A_ROW = 14;
 const NONE_DONE: readonly DoneToday[] = [];
 
 /** One bench in the walk: its climate, its pots that want something, and how many don't. */
@@ -42,6 +64,7 @@ export function Bench({
   site,
   place,
   pots,
+  atOnce,
   open,
   loading,
   here,
@@ -57,7 +80,7 @@ export function Bench({
 }: BenchProps) {
   const { folded, turn } = useFoldedShelves(place.id, place.pots.length + place.left);
   const shelf = !folded;
-  const [near, ref] = useNear<HTMLElement>();
+  const [near, ref] = useNear<HTMLElement>(atOnce);
   const navigate = useNavigate();
   const all = useBench(place.id, shelf && near);
   const done = useMemo(() => group(place.done, ({ plant_id: id }) => id), [place.done]);
@@ -106,16 +129,19 @@ export function Bench({
         )}
       </div>
       {place.pots.length + place.left === 0 && <EmptyShelf placeId={place.id} />}
-      {shelf && !all.data && <div className="h-[9.5rem]" aria-hidden="true" />}
+      {shelf && !all.data && (
+        <div
+          style={{ height: `${SHELF_REM * Math.ceil((place.pots.length + place.left) / A_ROW)}rem` }}
+          aria-hidden="true"
+        />
+      )}
       {shelf && all.data && (
-        <div className="mt-3">
-          <Shelf
-            pots={all.data}
-            today={site.today}
-            names="due"
-            onPot={(pot) => (kindOf(pot, site.today) === 'water' ? onWater(pot) : void navigate(`/plants/${pot.id}`))}
-          />
-        </div>
+        <OwnShelf
+          pots={all.data}
+          today={site.today}
+          back={back}
+          onPot={(pot) => (kindOf(pot, site.today) === 'water' ? onWater(pot) : void navigate(`/plants/${pot.id}`))}
+        />
       )}
       <ul>
         {pots.map((pot) => (

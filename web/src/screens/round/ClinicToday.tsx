@@ -74,7 +74,7 @@ export function ClinicToday({ site }: { site: RoundSite }) {
         {left.slice(0, all ? undefined : SHOWN).map((line) => (
           <li key={key(line)} className="flex min-h-11 flex-wrap items-center gap-x-3 text-[0.9375rem]">
             <span>
-              <Link to={`/clinic/${line.plant_id}`} className="hover:underline">
+              <Link to={`/clinic/${line.plant_id}`} className="-my-3 inline-block py-3 hover:underline">
                 <Name written={line.plant} />
               </Link>
               : <strong className="font-semibold">{STEP_WORDS[line.step].head}</strong>,{' '}
@@ -106,7 +106,7 @@ export function ClinicToday({ site }: { site: RoundSite }) {
               {hands.slice(0, NAMES_SHOWN).map((hand, i) => (
                 <span key={hand.plant_id}>
                   {i > 0 && ', '}
-                  <Link to={`/clinic/${hand.plant_id}`} className="hover:underline">
+                  <Link to={`/clinic/${hand.plant_id}`} className="-my-3 inline-block py-3 hover:underline">
                     <Name written={hand.plant} />
                   </Link>
                 </span>
@@ -115,7 +115,7 @@ export function ClinicToday({ site }: { site: RoundSite }) {
                 <>
                   {' '}
                   and{' '}
-                  <Link to="/clinic" className="underline">
+                  <Link to="/clinic" className="-my-3 inline-block py-3 underline">
                     {hands.length - NAMES_SHOWN} more
                   </Link>
                 </>

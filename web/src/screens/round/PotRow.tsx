@@ -2,6 +2,7 @@ import type { DoneToday, LineOutlook, RoundPot } from '@zinc-pail/contract/api';
 import { bandOf, drinkOf, type Judged } from '@zinc-pail/core';
 import { holdWords } from '@zinc-pail/words/outlook';
 import { Undo2 } from 'lucide-react';
+import { memo } from 'react';
 import { Link } from 'react-router';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';
 import { Stick } from '../../drawing/Stick.tsx';
@@ -42,19 +43,7 @@ const TONES: Record<Judged, string> = {
   leave: 'text-[var(--dusk)]',
 };
 
-export function PotRow({
-  pot,
-  today,
-  current,
-  chosen,
-  back,
-  done,
-  onHere,
-  onWater,
-  onFeel,
-  onNote,
-  onChoose,
-}: PotRowProps) {
+function Row({ pot, today, current, chosen, back, done, onHere, onWater, onFeel, onNote, onChoose }: PotRowProps) {
   const { outlook } = pot;
   const { busy } = useMarks();
   const rests = done.length > 0 && ['leave', 'soon'].includes(kindOf(pot, today));
@@ -67,8 +56,7 @@ export function PotRow({
       onFocus={onHere}
       data-testid={`pot-${pot.number}`}
       data-rests={rests || undefined}
-      style={FAR_ROWS}
-      className={`grid grid-cols-[64px_26px_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-[var(--rule)] py-1 max-sm:grid-cols-[52px_26px_minmax(0,1fr)_auto] xl:grid-cols-[64px_26px_minmax(0,1fr)_324px_140px] ${chosen ? 'bg-[color-mix(in_oklab,var(--clay)_12%,var(--paper))]' : ''} ${current ? 'bg-[var(--frame)] shadow-[inset_4px_0_0_var(--clay)]' : ''}`}
+      className={`${FAR_ROWS} grid grid-cols-[64px_26px_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-[var(--rule)] py-1 max-sm:grid-cols-[52px_26px_minmax(0,1fr)_auto] xl:grid-cols-[64px_26px_minmax(0,1fr)_324px_140px] ${chosen ? 'bg-[color-mix(in_oklab,var(--clay)_12%,var(--paper))]' : ''} ${current ? 'bg-[var(--frame)] shadow-[inset_4px_0_0_var(--clay)]' : ''}`}
     >
       <PotGlyph
         pot={outlook.pot}
@@ -84,10 +72,10 @@ export function PotRow({
       <Stick moisture={outlook.moisture} dueM={outlook.due_m} height={58} label={stickWords(outlook)} />
       <div className="min-w-0 max-sm:col-span-2">
         <div className="flex flex-wrap items-baseline gap-x-2 text-[1.03125rem] leading-tight">
-          <Link to={`/plants/${pot.id}`} className="-my-2.5 inline-block py-2.5 hover:underline">
+          <Link to={`/plants/${pot.id}`} className="-my-3 inline-block py-3 hover:underline">
             <Name written={pot.name} />
           </Link>
-          <label className="-my-2.5 inline-flex h-11 min-w-11 cursor-pointer items-center gap-1 text-[0.875rem] text-[var(--ink-2)]">
+          <label className="-my-3 inline-flex h-12 min-w-11 cursor-pointer items-center gap-1 text-[0.875rem] text-[var(--ink-2)]">
             <input
               type="checkbox"
               className="checkbox checkbox-xs"
@@ -130,15 +118,26 @@ export function PotRow({
         <Strip outlook={outlook} today={today} label={stripWords(outlook, today)} />
       </div>
       <div className="row-start-1 justify-self-end max-sm:row-start-2 max-sm:[grid-column:1/-1] sm:col-start-4 xl:col-start-5">
-        {rests ? (
-          <TakeBack pot={pot} today={today} done={done} busy={busy.has(pot.id)} />
-        ) : (
+        <span className="flex gap-1">
+          {rests && <TakeBack pot={pot} today={today} done={done} busy={busy.has(pot.id)} />}
           <Deed back={back} pot={pot} busy={busy.has(pot.id)} onWater={onWater} onFeel={onFeel} onNote={onNote} />
-        )}
+        </span>
       </div>
     </li>
   );
 }
+
+/** Drawn anew when its pot is: what its buttons do hangs on nothing else, and a step of the walk touches two rows only. */
+export const PotRow = memo(
+  Row,
+  (before, after) =>
+    before.pot === after.pot &&
+    before.today === after.today &&
+    before.current === after.current &&
+    before.chosen === after.chosen &&
+    before.back === after.back &&
+    before.done === after.done,
+);
 
 /** A line that is done can be taken back till tomorrow, after a reload too. */
 function TakeBack({ pot, today, done, busy }: Pick<PotRowProps, 'pot' | 'today' | 'done'> & { busy: boolean }) {
@@ -147,7 +146,8 @@ function TakeBack({ pot, today, done, busy }: Pick<PotRowProps, 'pot' | 'today' 
     <button
       type="button"
       disabled={busy}
-      className="flex h-11 min-w-[64px] items-center gap-1 border border-[var(--rule)] px-3 text-[0.9375rem] hover:border-[var(--ink)]"
+      title="Take back"
+      className="grid size-11 place-items-center border border-[var(--rule)] hover:border-[var(--ink)]"
       aria-label={`Take back: ${pot.name}, ${eventWords(done[0]!.event)}`}
       onClick={() =>
         void takeBack(
@@ -156,13 +156,14 @@ function TakeBack({ pot, today, done, busy }: Pick<PotRowProps, 'pot' | 'today' 
         )
       }
     >
-      <Undo2 aria-hidden="true" size={16} /> Take back
+      <Undo2 aria-hidden="true" size={18} />
     </button>
   );
 }
 
-/** Rows out of sight are not laid out: a bench may have hundreds. */
-const FAR_ROWS = { contentVisibility: 'auto', containIntrinsicSize: 'auto 92px' } as const;
+/** Rows out of sight are not laid out: a bench may have hundreds. They are about so high. */
+const FAR_ROWS =
+  '[content-visibility:auto] [contain-intrinsic-size:auto_92px] max-sm:[contain-intrinsic-size:auto_190px]';
 
 /** What to mind while it is watered: where the water goes, food, salts, and the keeper's own rule. */
 function Mind({ pot, today }: { pot: RoundPot; today: string }) {

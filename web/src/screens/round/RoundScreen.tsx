@@ -16,6 +16,7 @@ import { Explained } from '../../parts/Legend.tsx';
 import { BeforeDusk } from './BeforeDusk.tsx';
 import { Bench } from './Bench.tsx';
 import { ChosenBar } from './ChosenBar.tsx';
+import { MOST_AT_ONCE } from './shelves.ts';
 import { Sidebar } from './Sidebar.tsx';
 import { useWalk } from './useWalk.ts';
 
@@ -88,6 +89,9 @@ function Empty({ begun }: { begun: boolean }) {
 function Round({ round }: { round: RoundView }) {
   const walk = useWalk(round);
   const { shown, open, loading, here, chosen, picked, back, noting } = walk;
+  const atOnce =
+    round.sites.flatMap((site) => site.places).reduce((sum, { pots, left }) => sum + pots.length + left, 0) <=
+    MOST_AT_ONCE;
   return (
     <div className="grid min-h-full grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_318px]">
       <div className="px-3 pb-10 pt-4 sm:px-6">
@@ -114,6 +118,7 @@ function Round({ round }: { round: RoundView }) {
                 site={site}
                 place={place}
                 pots={shown.filter((spot) => spot.place.id === place.id).map(({ pot }) => pot)}
+                atOnce={atOnce}
                 open={open.has(place.id)}
                 loading={loading(place.id)}
                 here={here}

@@ -131,7 +131,7 @@ function Moves({ sites }: { sites: RoundSite[] }) {
             {move.plants.slice(0, NAMES_SHOWN).map((plant, i) => (
               <span key={plant.id}>
                 {i > 0 && ', '}
-                <Link to={`/plants/${plant.id}`} className="underline">
+                <Link to={`/plants/${plant.id}`} className="-my-3 inline-block py-3 underline">
                   <Name written={plant.name} />
                 </Link>
               </span>
@@ -142,7 +142,7 @@ function Moves({ sites }: { sites: RoundSite[] }) {
         ))}
       </ul>
       <p className="text-[0.875rem]">
-        <Link to="/list" className="underline">
+        <Link to="/list" className="inline-flex min-h-11 items-center underline">
           Move several in the list
         </Link>
       </p>

@@ -4,6 +4,8 @@ import { type RefObject, useCallback, useEffect, useRef, useState } from 'react'
 const KEY = 'zinc-shelves';
 /** A larger bench is a wall of pots: its shelf waits for a tap. */
 const MOST_UNASKED = 200;
+/** Of so many pots in all every shelf is fetched at once, so that nothing moves under a thumb while one scrolls. */
+export const MOST_AT_ONCE = 300;
 
 type Choices = Readonly<Record<string, 'open' | 'folded'>>;
 
@@ -30,9 +32,9 @@ export function useFoldedShelves(placeId: number, pots: number): { folded: boole
 const AHEAD = '600px';
 
 /** Whether an element is on screen or nearly; once it was it stays so, since what was drawn may stay. */
-export function useNear<T extends Element>(): [boolean, RefObject<T | null>] {
+export function useNear<T extends Element>(atOnce: boolean): [boolean, RefObject<T | null>] {
   const ref = useRef<T>(null);
-  const [near, setNear] = useState(false);
+  const [near, setNear] = useState(atOnce);
   useEffect(() => {
     const element = ref.current;
     if (near || !element) return;

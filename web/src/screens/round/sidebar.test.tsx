@@ -82,29 +82,17 @@ describe('the can', () => {
 });
 
 describe('tonight', () => {
-  it('says that nothing is too cold, or who is, most tender first as they come', () => {
+  it('says that nothing is too cold, or how many are and where they are named', () => {
     expect(shown([site()]).text).toContain('No pot is below its own limit');
     const pot = { near: false, chance: 1, done: null };
     const cold = [
       { ...pot, id: 7, name: 'Hoya kerrii', limit_c: 12 },
       { ...pot, id: 8, name: 'Aloe vera', limit_c: 4, chance: 0.42 },
+      { ...pot, id: 9, name: 'Aloe ferox', limit_c: 4, done: 'in' as const },
     ];
     const { markup, text } = shown([site({ places: [place({ cold })] })]);
-    expect(text).toContain('2 pots below their limit');
-    expect(markup.indexOf('/plants/7')).toBeLessThan(markup.indexOf('/plants/8'));
-    expect(text).toContain('(12°)');
-    expect(text).toContain('(4°, 42 in a hundred)');
-    // Each can be seen to from here.
-    for (const how of ['in', 'covered', 'stays']) expect(markup).toContain(`aria-label="Aloe vera: ${how}"`);
-  });
-  it('tells those that come close apart, and keeps what was seen to out of the way', () => {
-    const near = { id: 7, name: 'Hoya kerrii', limit_c: 12, near: true, chance: 0.1, done: null };
-    expect(shown([site({ places: [place({ cold: [near] })] })]).text).toContain('these are close to it');
-    const done = { ...near, near: false, done: 'in' as const };
-    const { markup, text } = shown([site({ places: [place({ cold: [done] })] })]);
-    expect(text).toContain('No pot is below its own limit.');
-    expect(text).toContain('Seen to: Hoya kerrii, brought in.');
-    expect(markup).not.toContain('aria-label="Hoya kerrii: in"');
+    expect(text).toContain('2 pots below their limit: see the top');
+    expect(markup).toContain('href="#before-dusk-1"');
   });
 });
 
