@@ -127,6 +127,13 @@ function Row({ pot, today, current, chosen, back, done, onHere, onWater, onFeel,
   );
 }
 
+/** The last mark of a day, with the drink that it was given in: one thumb wrote both. */
+export function lastMark(done: readonly DoneToday[]): DoneToday[] {
+  const last = done.at(-1)!;
+  const drink = 'with' in last.event ? last.event.with : undefined;
+  return done.filter((one) => one === last || one.client_id === drink);
+}
+
 /** Drawn anew when its pot is: what its buttons do hangs on nothing else, and a step of the walk touches two rows only. */
 export const PotRow = memo(
   Row,
@@ -142,17 +149,18 @@ export const PotRow = memo(
 /** A line that is done can be taken back till tomorrow, after a reload too. */
 function TakeBack({ pot, today, done, busy }: Pick<PotRowProps, 'pot' | 'today' | 'done'> & { busy: boolean }) {
   const { takeBack } = useMarks();
+  const last = lastMark(done);
   return (
     <button
       type="button"
       disabled={busy}
       title="Take back"
       className="grid size-11 place-items-center border border-[var(--rule)] hover:border-[var(--ink)]"
-      aria-label={`Take back: ${pot.name}, ${eventWords(done[0]!.event)}`}
+      aria-label={`Take back: ${pot.name}, ${eventWords(last[0]!.event)}`}
       onClick={() =>
         void takeBack(
           marked(pot, today),
-          done.map(({ client_id: id }) => id),
+          last.map(({ client_id: id }) => id),
         )
       }
     >
