@@ -1,5 +1,5 @@
 /** What the server answers besides rounds, plants and marks (api.ts): each shape once, its schema beside its type. */
-import { AIRS, HAZARDS, JUDGED, type LightVerdict, PLACE_KINDS } from '@zinc-pail/core';
+import { AIRS, HAZARDS, JUDGED, PLANT_STATES, type LightVerdict, PLACE_KINDS } from '@zinc-pail/core';
 import Joi from 'joi';
 import { journalEntry, roundPotSchema } from './api.ts';
 import { ENDINGS } from './choices.ts';
@@ -197,6 +197,11 @@ const potHere = object<PlacePot>(
     light: oneOf(['too-dim', 'gets-by', 'well', 'too-bright'] satisfies LightVerdict[]),
     wants: text(20),
     verdict: oneOf(JUDGED),
+    state: oneOf(PLANT_STATES),
+    height_mm: number(0, 1e5),
+    x_mm: optional(number(0, 1e5)),
+    y_mm: optional(number(0, 1e5)),
+    wants_mol: object<{ from: number; to: number }>({ from: number(0, 100), to: number(0, 1000) }, 'a range'),
     poisonous: object<{ people: boolean; pets: boolean }>({ people: yesNo(), pets: yesNo() }, 'whom it harms'),
     quarantine_until: optional(day()),
   },

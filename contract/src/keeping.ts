@@ -9,6 +9,7 @@ import {
   type LightVerdict,
   type OwnRules,
   PLACE_KINDS,
+  type PlantState,
   type PlaceAdvice,
   type PlaceKind,
   type Pot,
@@ -645,6 +646,13 @@ export interface PlacePot {
   light: LightVerdict;
   wants: string;
   verdict: string;
+  state: PlantState;
+  height_mm: number;
+  /** its middle, from the bench's left and far edges; null until it was set there */
+  x_mm: number | null;
+  y_mm: number | null;
+  /** mol a day from which it does well in its state, and above which it is too much */
+  wants_mol: { from: number; to: number };
   poisonous: { people: boolean; pets: boolean };
   quarantine_until: string | null;
 }
@@ -664,3 +672,25 @@ export interface Story {
 }
 
 export type { LightVerdict };
+
+/** Where pots stand on a bench: the middle of each. */
+export interface Spot {
+  plant_id: number;
+  x_mm: number;
+  y_mm: number;
+}
+/** A bench is no longer than a glasshouse. */
+const LONGEST_BENCH_MM = 50_000;
+export const spotsBody = object<{ spots: Spot[] }>(
+  {
+    spots: list(
+      object<Spot>(
+        { plant_id: id(), x_mm: number(0, LONGEST_BENCH_MM, 'mm'), y_mm: number(0, LONGEST_BENCH_MM, 'mm') },
+        'a pot with plant_id, x_mm and y_mm',
+      ),
+      'pots',
+      1000,
+    ),
+  },
+  'where pots stand',
+);

@@ -69,6 +69,23 @@ describe('places', () => {
       (await send('/api/places/1/readings', { readings: [{ date: '2999-01-01', tmin_c: 1, tmax_c: 2 }] })).status,
     ).toBe(400);
   });
+  it('keep where each pot was set, and refuse one that stands elsewhere, writing none', async () => {
+    const spots = async () =>
+      (await here.ask('/api/places')).body.places[0].pots.map((pot: any) => [pot.id, pot.x_mm, pot.y_mm]);
+    const [[first]] = await spots();
+    const set = (body: object) => here.ask('/api/places/1/spots', { method: 'POST', body });
+    expect((await set({ spots: [{ plant_id: first, x_mm: 120.5, y_mm: 80 }] })).status).toBe(200);
+    expect((await spots())[0]).toEqual([first, 120.5, 80]);
+    const refused = await set({
+      spots: [
+        { plant_id: first, x_mm: 1, y_mm: 1 },
+        { plant_id: 999_999, x_mm: 1, y_mm: 1 },
+      ],
+    });
+    expect([refused.status, refused.body.faults[0].pointer]).toEqual([400, '/spots/1/plant_id']);
+    expect((await spots())[0]).toEqual([first, 120.5, 80]);
+    expect((await set({ spots: [{ plant_id: first, x_mm: -4, y_mm: 1 }] })).status).toBe(400);
+  });
   it('are walked in the keeper’s order, and so are their pots; an order that leaves one out is refused', async () => {
     const places = (await here.ask('/api/places')).body.places.map((place: any) => place.id);
     const turned = places.toReversed();

@@ -15,6 +15,12 @@ export function lightVerdict(dliMol: number, light: Light, state: PlantState = '
   return dliMol > band.wellTo ? 'too-bright' : 'well';
 }
 
+/** The band (mol m⁻² d⁻¹) in which a plant does well in its state: from nothing while it sleeps. */
+export function wantedLight(light: Light, state: PlantState): { from: number; to: number } {
+  const { wellFrom, wellTo } = LIGHT_BANDS[light];
+  return { from: wellFrom * WANTED[state], to: wellTo };
+}
+
 /** Lamp hours that would bring a dim spot to the light a plant does well in; 0.0036 turns µmol s⁻¹ hours into mol. */
 export function lampHoursShort(dliMol: number, light: Light, ppfd: number): number {
   const short = LIGHT_BANDS[light].wellFrom - dliMol;

@@ -1,5 +1,5 @@
 import { LARGEST_LIST_MB, OLDEST_DAY } from '@zinc-pail/contract/limits';
-import { made, placesSchema, potsHere, written } from '@zinc-pail/contract/answers';
+import { made, madeMany, placesSchema, potsHere, written } from '@zinc-pail/contract/answers';
 import { idParam, type RoundPot } from '@zinc-pail/contract/api';
 import {
   csvBody,
@@ -8,6 +8,7 @@ import {
   type PlaceFields,
   type Reading,
   readingsBody,
+  spotsBody,
 } from '@zinc-pail/contract/keeping';
 import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
@@ -20,7 +21,8 @@ import { refuseStale } from '../http/version.ts';
 import { roundPot } from '../plants/pots.ts';
 import { cardsAt } from '../plants/store.ts';
 import { readReadings } from './readings.ts';
-import { changePlace, insertPlace, placeColumns, putReadings, removePlace, siteOf } from './store.ts';
+import { changePlace, insertPlace, placeColumns, putReadings, removePlace, setSpots, siteOf } from './store.ts';
+import { plantIdsAt } from '../round/store.ts';
 import { placeViews } from './view.ts';
 
 /** Of what stands on a bench that is to go, so many are named. */
@@ -67,6 +69,24 @@ function benchRoutes(app: App): Route[] {
         const id = await transaction(app.pool, (connection) => insertPlace(connection, body));
         if (id === 0) throw badField('/site_id', body.site_id, 'the id of one of your sites');
         return { id };
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/places/:id/spots',
+      does: 'Where pots of a bench stand on it, as its keeper has set them.',
+      params: idParam,
+      body: spotsBody,
+      answer: madeMany,
+      async handle({ params: { id }, body: { spots } }) {
+        await transaction(app.pool, async (connection) => {
+          const here = new Set(await plantIdsAt(connection, id));
+          const lost = spots.findIndex(({ plant_id: plant }) => !here.has(plant));
+          if (lost >= 0)
+            throw badField(`/spots/${lost}/plant_id`, spots[lost]!.plant_id, 'the id of a plant that stands on that bench');
+          await setSpots(connection, spots);
+        });
+        return { ids: spots.map(({ plant_id: plant }) => plant) };
       },
     }),
     route({

@@ -1,4 +1,4 @@
-import type { NewPlace, PlaceFields, PlaceView, Reading } from '@zinc-pail/contract/keeping';
+import type { NewPlace, PlaceFields, PlaceView, Reading, Spot } from '@zinc-pail/contract/keeping';
 import type { Hazard } from '@zinc-pail/core';
 import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
@@ -77,6 +77,9 @@ export interface StandingPot {
   number: string;
   name: string;
   diameter_mm: number;
+  height_mm: number;
+  x_mm: number | null;
+  y_mm: number | null;
   shape: string;
   top_mm: number;
   material: string;
@@ -85,7 +88,7 @@ export interface StandingPot {
 
 export async function standingPots(pool: Pool): Promise<StandingPot[]> {
   const [rows] = await pool.query<Row<StandingPot>[]>(
-    `SELECT p.id, s.place_id, p.number, p.name, p.diameter_mm, po.shape, po.top_mm, po.material, p.quarantine_until
+    `SELECT p.id, s.place_id, p.number, p.name, p.diameter_mm, p.height_mm, s.x_mm, s.y_mm, po.shape, po.top_mm, po.material, p.quarantine_until
      FROM stay s JOIN plant p ON p.id = s.plant_id JOIN potting po ON po.open_plant_id = p.id WHERE s.to_day IS NULL
      ORDER BY s.place_id, s.walk_order, p.id`,
   );
@@ -187,4 +190,10 @@ export async function siteOf(pool: Pool, placeId: number): Promise<{ site_id: nu
     [placeId],
   );
   return row ?? null;
+}
+
+/** Sets pots where they stand on their bench. */
+export async function setSpots(connection: PoolConnection, spots: readonly Spot[]): Promise<void> {
+  for (const { plant_id: plant, x_mm: x, y_mm: y } of spots)
+    await connection.query('UPDATE stay SET x_mm = ?, y_mm = ? WHERE open_plant_id = ?', [x, y, plant]);
 }

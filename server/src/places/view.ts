@@ -9,6 +9,7 @@ import {
   nameTellsColour,
   type PlaceAdvice,
   placeAdvice,
+  wantedLight,
   type PlacedPlant,
   type PlaceFacts,
 } from '@zinc-pail/core';
@@ -153,6 +154,11 @@ function placePot(pot: StandingPot, at: SiteOutlooks, today: PlaceToday): PlaceP
     crown_mm: pot.diameter_mm,
     light: lightVerdict(today.dliMol, wants, outlook.state),
     verdict: judgedAs(task.judgement, at.today),
+    state: outlook.state,
+    height_mm: pot.height_mm,
+    x_mm: pot.x_mm,
+    y_mm: pot.y_mm,
+    wants_mol: wantedLight(wants, outlook.state),
     poisonous: genusCare(genusByAnyName(name), form, habit).poisonous,
   };
 }

@@ -68,7 +68,7 @@ const DRAWINGS = {
   },
   plan: {
     head: 'The bench from above',
-    says: 'Each plant in its pot, where it stands, with its number. A ring of clay colour: to water. Straw: look first. Red: act. Green: soon. A broken ring: kept apart. The bar below a pot is its light: what comes against what it wants, the stroke.',
+    says: 'Each plant in its pot, where it stands, with its number. A ring of clay colour: to water. Straw: look first. Red: act. Green: soon. A broken ring: kept apart. Below, the light: the stroke is what comes, the bars are what each group does well in.',
     picture: (
       <g>
         <circle cx="20" cy="17" r="14" fill="#c07a55" stroke="var(--clay)" strokeWidth="3" />

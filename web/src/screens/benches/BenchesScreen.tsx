@@ -1,15 +1,20 @@
 import type { PlacePot, PlaceView } from '@zinc-pail/contract/keeping';
 import { CROWDED_FROM, type Light, lampHoursShort } from '@zinc-pail/core';
 import { placeAdviceWords } from '@zinc-pail/words/placement';
-import { useState } from 'react';
+import { DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { useCallback, useState } from 'react';
 import { Link } from 'react-router';
 import { usePlaces } from '../../api/places.ts';
-import { useKit } from '../../api/kit.ts';
+import { type Kit, useKit } from '../../api/kit.ts';
 import { count, degrees } from '../../words/amounts.ts';
 import { todayIn } from '../../words/days.ts';
 import { KIND_WORDS } from '../../words/places.ts';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
-import { BenchDrawing } from './BenchDrawing.tsx';
+import { Explained } from '../../parts/Legend.tsx';
+import { benchOf, BenchPlan } from './BenchPlan.tsx';
+import { LightDrawing } from './LightDrawing.tsx';
+import { SettingBar } from './SettingBar.tsx';
+import { useSetting } from './useSetting.ts';
 import { BenchShelf } from './BenchShelf.tsx';
 import { PlacePanel } from './PlacePanel.tsx';
 import { ReadingsPanel } from './ReadingsPanel.tsx';
@@ -20,27 +25,60 @@ const COMPASS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-we
 export default function BenchesScreen() {
   const places = usePlaces();
   const kit = useKit();
+  if (places.isPending || kit.isPending) return <Waiting what="the benches" />;
+  if (places.isError && !places.data) return <Failed error={places.error} again={() => void places.refetch()} />;
+  if (kit.isError && !kit.data) return <Failed error={kit.error} again={() => void kit.refetch()} />;
+  return <Benches places={places.data} kit={kit.data} />;
+}
+
+const PLAN = ['plan'] as const;
+const SHELF = ['shelf', 'pot', 'weather'] as const;
+
+function Benches({ places, kit }: { places: PlaceView[]; kit: Kit }) {
   const [editing, setEditing] = useState<PlaceView | 'new' | null>(null);
   const [reading, setReading] = useState<PlaceView | null>(null);
   const [side, setSide] = useState(false);
-  if (places.isPending || kit.isPending) return <Waiting what="the benches" />;
-  if (places.isError) return <Failed error={places.error} again={() => void places.refetch()} />;
-  if (kit.isError) return <Failed error={kit.error} again={() => void kit.refetch()} />;
+  const todayOf = useCallback(
+    (place: PlaceView) => todayIn(kit.sites.find((site) => site.id === place.site_id)?.time_zone ?? 'UTC'),
+    [kit.sites],
+  );
+  const pots = useSetting(places, todayOf);
+  // A tap takes in hand, a drag of a few pixels moves.
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  const dropped = ({ active, over, delta }: DragEndEvent) => {
+    const id = Number(active.id);
+    const place = pots.placeOf(id);
+    if (!place) return;
+    const pxPerMm = (document.querySelector(`[data-bench="${place.id}"]`)?.clientWidth ?? 1) / benchOf(place).widthMm;
+    const target = places.find((one) => `bench-${one.id}` === over?.id);
+    if (!target || target.id === place.id) return pots.nudge(id, { x: delta.x / pxPerMm, y: delta.y / pxPerMm });
+    const down = active.rect.current.translated;
+    const ground = document.querySelector(`[data-bench="${target.id}"]`)?.getBoundingClientRect();
+    const scale = ground ? ground.width / benchOf(target).widthMm : 1;
+    const at =
+      down && ground
+        ? {
+            x: Math.round((down.left + down.width / 2 - ground.left) / scale),
+            y: Math.round((down.top + down.height / 2 - ground.top) / scale),
+          }
+        : null;
+    void pots.moveTo([...pots.together(id, place)], target, at);
+  };
   return (
     <div className="px-3 pb-12 pt-4 sm:px-6">
       <div className="mb-2 flex flex-wrap items-center gap-4">
         <h1 className="text-2xl font-semibold">Benches</h1>
-        <button
-          type="button"
-          className="btn h-11"
-          disabled={kit.data.sites.length === 0}
-          onClick={() => setEditing('new')}
-        >
+        <button type="button" className="btn h-11" disabled={kit.sites.length === 0} onClick={() => setEditing('new')}>
           A new bench
         </button>
         <Link to="/walk" className="flex h-11 items-center underline">
           change the walk
         </Link>
+        {!side && places.length > 0 && (
+          <button type="button" className="h-11 underline" aria-pressed={pots.setting} onClick={pots.turn}>
+            {pots.setting ? 'done setting' : 'set the pots'}
+          </button>
+        )}
         <div role="group" aria-label="Seen" className="ml-auto flex">
           {(['from above', 'from the side'] as const).map((view) => (
             <button
@@ -48,16 +86,19 @@ export default function BenchesScreen() {
               type="button"
               aria-pressed={side === (view === 'from the side')}
               className={`h-11 border-b-4 px-3 ${side === (view === 'from the side') ? 'border-[var(--clay)] font-semibold' : 'border-transparent'}`}
-              onClick={() => setSide(view === 'from the side')}
+              onClick={() => {
+                setSide(view === 'from the side');
+                if (pots.setting) pots.turn();
+              }}
             >
               {view}
             </button>
           ))}
         </div>
       </div>
-      {places.data.length === 0 && (
+      {places.length === 0 && (
         <p className="max-w-prose">
-          {kit.data.sites.length === 0 ? (
+          {kit.sites.length === 0 ? (
             <>
               First say where your garden lies, in the{' '}
               <Link to="/shed" className="underline">
@@ -70,36 +111,49 @@ export default function BenchesScreen() {
           )}
         </p>
       )}
-      {places.data.map((place) => (
-        <PlaceSection
-          key={place.id}
-          place={place}
-          all={places.data}
-          many={kit.data.sites.length > 1}
-          household={kit.data.collection}
-          today={todayIn(kit.data.sites.find((site) => site.id === place.site_id)?.time_zone ?? 'UTC')}
-          side={side}
-          onEdit={() => setEditing(place)}
-          onRead={() => setReading(place)}
+      {places.length > 0 && <Explained of={side ? SHELF : PLAN} />}
+      <DndContext sensors={sensors} onDragEnd={dropped} accessibility={{ screenReaderInstructions: HOW_TO_MOVE }}>
+        {places.map((place) => (
+          <PlaceSection
+            key={place.id}
+            place={place}
+            all={places}
+            many={kit.sites.length > 1}
+            household={kit.collection}
+            today={todayOf(place)}
+            side={side}
+            pots={pots}
+            onEdit={() => setEditing(place)}
+            onRead={() => setReading(place)}
+          />
+        ))}
+      </DndContext>
+      {pots.setting && (
+        <SettingBar
+          places={places}
+          inHand={pots.inHand}
+          told={pots.told}
+          onMove={(to) => void pots.moveTo([...pots.inHand], to, null)}
+          onDone={pots.turn}
         />
-      ))}
+      )}
       {editing && (
-        <PlacePanel
-          place={editing === 'new' ? null : editing}
-          sites={kit.data.sites}
-          onClose={() => setEditing(null)}
-        />
+        <PlacePanel place={editing === 'new' ? null : editing} sites={kit.sites} onClose={() => setEditing(null)} />
       )}
       {reading && (
         <ReadingsPanel
           place={reading}
-          timeZone={kit.data.sites.find((site) => site.id === reading.site_id)?.time_zone ?? 'UTC'}
+          timeZone={kit.sites.find((site) => site.id === reading.site_id)?.time_zone ?? 'UTC'}
           onClose={() => setReading(null)}
         />
       )}
     </div>
   );
 }
+
+const HOW_TO_MOVE = {
+  draggable: 'With the arrow keys a pot is moved by a centimetre, with shift by five; space takes it in hand.',
+};
 
 interface PlaceSectionProps {
   place: PlaceView;
@@ -109,6 +163,7 @@ interface PlaceSectionProps {
   today: string;
   /** seen from the side, not from above */
   side: boolean;
+  pots: ReturnType<typeof useSetting>;
   onEdit(): void;
   onRead(): void;
 }
@@ -132,7 +187,7 @@ function Advice({ place, all }: { place: PlaceView; all: readonly PlaceView[] })
   );
 }
 
-function PlaceSection({ place, all, many, household, today, side, onEdit, onRead }: PlaceSectionProps) {
+function PlaceSection({ place, all, many, household, today, side, pots, onEdit, onRead }: PlaceSectionProps) {
   return (
     <section aria-labelledby={`bench-${place.id}`} className="mb-8">
       <div className="flex flex-wrap items-baseline gap-x-4 border-b-2 border-[var(--ink)]">
@@ -167,9 +222,20 @@ function PlaceSection({ place, all, many, household, today, side, onEdit, onRead
           </button>
         </span>
       </div>
-      {side ? <BenchShelf placeId={place.id} today={today} /> : <BenchDrawing place={place} />}
+      {side ? (
+        <BenchShelf placeId={place.id} today={today} />
+      ) : (
+        <BenchPlan
+          place={place}
+          setting={pots.setting}
+          inHand={pots.inHand}
+          onHand={pots.toggle}
+          onNudge={pots.nudge}
+        />
+      )}
       <Facts place={place} />
-      <LightWords place={place} />
+      <LightDrawing place={place} />
+      <LampWords place={place} />
       <Advice place={place} all={all} />
       <Dangers place={place} household={household} today={today} />
     </section>
@@ -211,48 +277,16 @@ function Facts({ place }: { place: PlaceView }) {
   );
 }
 
-/** Who stands in too little light or too much. */
-function LightWords({ place }: { place: PlaceView }) {
+/** How much longer a lamp would have to burn for those that get too little. */
+function LampWords({ place }: { place: PlaceView }) {
   const { today, lamp } = place;
-  const given = (light: PlacePot['light']) => place.pots.filter((pot) => pot.light === light);
-  const [dim, bears, bright] = [given('too-dim'), given('gets-by'), given('too-bright')];
-  const lampHours = lamp && dim.map((pot) => lampHoursShort(today.dli_mol, pot.wants as Light, lamp.ppfd_umol_m2_s));
+  const dim = place.pots.filter((pot) => pot.light === 'too-dim');
+  if (!lamp || dim.length === 0) return null;
+  const hours = dim.map((pot) => lampHoursShort(today.dli_mol, pot.wants as Light, lamp.ppfd_umol_m2_s));
   return (
-    <>
-      {(dim.length > 0 || bright.length > 0 || bears.length > 0) && (
-        <p className="mt-1 text-[0.9375rem]">
-          {dim.length > 0 && (
-            <span>
-              <strong className="font-semibold text-[var(--rust)]">
-                {count(dim.length, 'pot')} in too little light:
-              </strong>{' '}
-              {names(dim)}.{' '}
-            </span>
-          )}
-          {bears.length > 0 && (
-            <span>
-              <strong className="font-semibold text-[var(--straw)]">
-                {bears.length} only {bears.length === 1 ? 'gets' : 'get'} by:
-              </strong>{' '}
-              {names(bears)}.{' '}
-            </span>
-          )}
-          {bright.length > 0 && (
-            <span>
-              <strong className="font-semibold text-[var(--straw)]">
-                {bright.length} in more than {bright.length === 1 ? 'it likes' : 'they like'}:
-              </strong>{' '}
-              {names(bright)}.
-            </span>
-          )}
-        </p>
-      )}
-      {dim.length > 0 && lampHours && (
-        <p className="text-[0.9375rem]">
-          The lamp would have to burn about {Math.max(...lampHours)} h longer for the neediest of these.
-        </p>
-      )}
-    </>
+    <p className="text-[0.9375rem]">
+      The lamp would have to burn about {Math.max(...hours)} h longer for the neediest of these.
+    </p>
   );
 }
 
