@@ -378,7 +378,14 @@ const taskSchema = named(
 );
 const potWith = (outlook: Joi.Schema) =>
   object<RoundPot>(
-    { ...potFields, revision: id(), quarantine_until: optional(day()), picture_id: optional(id()), outlook, task: taskSchema },
+    {
+      ...potFields,
+      revision: id(),
+      quarantine_until: optional(day()),
+      picture_id: optional(id()),
+      outlook,
+      task: taskSchema,
+    },
     'a pot',
   );
 const wholePotSchema = named('Whole pot', potWith(outlookSchema) as Joi.ObjectSchema<WholePot>);

@@ -259,9 +259,24 @@ export const endBody = object<{ how: (typeof ENDINGS)[number]; date: string; cau
   { how: oneOf(ENDINGS), date: day(), cause: optional(text(500)) },
   'how it ended, and when',
 );
+const plantIds = list(id(), 'ids of plants', MOST_AT_ONCE).min(1).messages({ 'array.min': 'at least one plant' });
+/** Rules of care for many at once; null puts one back to what genus, form or place suggest. */
+export const rulesBody = object<{ plant_ids: number[]; rules: OwnRules }>(
+  { plant_ids: plantIds, rules: object(ownRulesFields, 'rules of care') },
+  'plants and rules of care',
+);
+export const endsBody = object<{
+  plant_ids: number[];
+  how: (typeof ENDINGS)[number];
+  date: string;
+  cause?: string | null;
+}>(
+  { plant_ids: plantIds, how: oneOf(ENDINGS), date: day(), cause: optional(text(500)) },
+  'plants, how they ended, and when',
+);
 export const movesBody = object<{ plant_ids: number[]; place_id: number; date: string; client_ids?: string[] }>(
   {
-    plant_ids: list(id(), 'ids of plants', MOST_AT_ONCE).min(1).messages({ 'array.min': 'at least one plant' }),
+    plant_ids: plantIds,
     place_id: id(),
     date: day(),
     client_ids: list(UUID, 'an id for each move', MOST_AT_ONCE).optional(),

@@ -28,8 +28,23 @@ export const OLDEST_DAY = '1950-01-01';
 export const MOST_AT_ONCE = 5000;
 export const MOST_COPIES = 200;
 export const MOST_LABELS = 1000;
-/** Labels on a sheet. */
-export const LABELS_A_SHEET = 24;
+/**
+ * Labels on a sheet of A4, in mm: to stick on a pot, small to stick, and a stake to cut out. What is printed keeps a margin
+ * from the paper's edge that every printer can reach.
+ */
+export const LABEL_SIZES = {
+  usual: { widthMm: 70, heightMm: 36, columns: 3, rows: 8, leftMm: 0, topMm: 4.5 },
+  small: { widthMm: 48, heightMm: 25, columns: 4, rows: 11, leftMm: 9, topMm: 11 },
+  stake: { widthMm: 95, heightMm: 18, columns: 2, rows: 15, leftMm: 10, topMm: 13.5 },
+} as const;
+export type LabelSize = keyof typeof LABEL_SIZES;
+export const LABEL_SIZE_NAMES = Object.keys(LABEL_SIZES) as LabelSize[];
+/** Nothing is printed nearer to the edge of the paper. */
+export const LABEL_MARGIN_MM = 6;
+
+export function labelsASheet(size: LabelSize): number {
+  return LABEL_SIZES[size].columns * LABEL_SIZES[size].rows;
+}
 
 /** Minutes that a saucer may stand full, and that a pot may soak. */
 export const MOST_SAUCER_MINUTES = 240;

@@ -18,6 +18,7 @@ export interface ColumnSpec {
 export const TABLE_COLUMNS = {
   id: { kind: 'number' },
   place_id: { kind: 'number' },
+  picture_id: { kind: 'number', empty: true },
   name: { kind: 'text', head: 'Name', widthPx: 250, usual: true },
   number: { kind: 'text', head: 'Number', widthPx: 96, usual: true },
   place: { kind: 'text', head: 'Bench', widthPx: 190, usual: true },

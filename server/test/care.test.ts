@@ -94,6 +94,27 @@ describe('rules of one plant', () => {
   });
 });
 
+describe('rules of many at once', () => {
+  it('are set on each, put back on each, and on none where one is unknown', async () => {
+    const ids = [1, 2];
+    const rules = async (id: number) => (await plant(id)).care;
+    expect(
+      (await send('/api/plants/rules', { plant_ids: ids, rules: { light: 'shade', waters: ['rain'] } })).status,
+    ).toBe(200);
+    for (const id of ids)
+      expect(await rules(id)).toMatchObject({
+        rules: { light: 'shade', waters: ['rain'] },
+        sources: { light: 'keeper' },
+      });
+    const refused = await send('/api/plants/rules', { plant_ids: [1, 999_999], rules: { light: 'sun' } });
+    expect([refused.status, refused.body.faults[0].pointer]).toEqual([400, '/plant_ids/1']);
+    expect((await rules(1)).rules.light).toBe('shade');
+    await send('/api/plants/rules', { plant_ids: ids, rules: { light: null, waters: null } });
+    for (const id of ids) expect((await rules(id)).sources.light).not.toBe('keeper');
+    expect((await send('/api/plants/rules', { plant_ids: ids, rules: { colour: 'blue' } })).status).toBe(400);
+  });
+});
+
 describe('half dry', () => {
   it('is a rule of the keeper’s that moves the day, and no word of it goes into a garden file', async () => {
     const { ids } = (await takeIn({ name: 'Aloe vera', date: daysAgo(20) })).body;

@@ -2,7 +2,9 @@
 import { inflateSync } from 'node:zlib';
 import QRCode from 'qrcode';
 import sharp from 'sharp';
+import { LABEL_SIZE_NAMES, LABEL_SIZES, labelsASheet } from '@zinc-pail/contract/limits';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { boxOf } from '../src/labels/sheet.ts';
 import { type Served, served } from './harness.ts';
 import { keeper, daysAgo } from './keeper.ts';
 
@@ -88,6 +90,38 @@ describe('labels', () => {
     expect(darkCells(Buffer.from(pdf, 'latin1'))).toEqual([cells(1), cells(2)]);
     expect((await here.ask('/api/labels.pdf?ids=')).status).toBe(400);
     expect((await here.ask('/api/labels.pdf?ids=1&skip=24')).status).toBe(400);
+  });
+  it.each([
+    ['small', 43, 2],
+    ['stake', 29, 2],
+    ['usual', 22, 1],
+  ])('%s ones begin where the sheet does: after %i gone, two fill %i', async (size, skip, sheets) => {
+    const answer = await fetch(`${here.url}/api/labels.pdf?ids=1,2&size=${size}&skip=${skip}&bench=true&rule=true`);
+    expect(answer.status).toBe(200);
+    expect(pages(Buffer.from(await answer.arrayBuffer()).toString('latin1'))).toBe(sheets);
+    const most = { small: 44, stake: 30, usual: 24 }[size]!;
+    expect((await here.ask(`/api/labels.pdf?ids=1&size=${size}&skip=${most}`)).status).toBe(400);
+    expect((await here.ask('/api/labels.pdf?ids=1&size=vast')).status).toBe(400);
+  });
+  it('bear the address under which a phone reaches us, once it is set', async () => {
+    await here.ask('/api/settings', { method: 'PATCH', body: { reach_url: 'http://shed.local:4780' } });
+    expect((await here.ask('/api/kit')).body.collection.reach_url).toBe('http://shed.local:4780');
+    const pdf = Buffer.from(await (await fetch(`${here.url}/api/labels.pdf?ids=1`)).arrayBuffer());
+    const { data } = QRCode.create('http://shed.local:4780/plants/1', { errorCorrectionLevel: 'M' }).modules;
+    expect(darkCells(pdf)).toEqual([data.filter(Boolean).length]);
+    await here.ask('/api/settings', { method: 'PATCH', body: { reach_url: null } });
+  });
+  it.each(LABEL_SIZE_NAMES)('%s: nothing stands nearer than 6 mm to the paper’s edge, nor on another label', (size) => {
+    const { widthMm, heightMm, columns, leftMm, topMm } = LABEL_SIZES[size];
+    for (let i = 0; i < labelsASheet(size); i++) {
+      const box = boxOf(size, i);
+      expect(Math.min(box.xMm, box.yMm)).toBeGreaterThanOrEqual(6);
+      expect(box.xMm + box.widthMm).toBeLessThanOrEqual(204);
+      expect(box.yMm + box.heightMm).toBeLessThanOrEqual(291);
+      expect(box.xMm).toBeGreaterThanOrEqual(leftMm + (i % columns) * widthMm);
+      expect(box.yMm + box.heightMm).toBeLessThanOrEqual(topMm + (Math.floor(i / columns) + 1) * heightMm);
+      expect(Math.min(box.widthMm / 3, box.heightMm)).toBeGreaterThan(9);
+    }
   });
   it('of many are drawn aside, and are the same', async () => {
     const many = Array.from({ length: 100 }, (_, i) => 1 + (i % 2)).join(',');

@@ -139,6 +139,10 @@ describe('moving and ending', () => {
       ended_why: 'rot from the neck',
     });
     expect((await send(`/api/plants/${id}/end`, { how: 'given', date: today() })).status).toBe(409);
+    // Of many at once none goes where one has gone already.
+    const both = await send('/api/plants/end', { plant_ids: [1, id], how: 'given', date: today() });
+    expect(both.status).toBe(409);
+    expect((await here.ask('/api/plants/1')).status).toBe(200);
     expect((await send(`/api/plants/${id}/revive`, {})).body.record.ended).toBeNull();
   });
 });

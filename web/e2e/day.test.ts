@@ -306,7 +306,7 @@ describe('finding', () => {
 describe('benches', () => {
   it('are drawn with their pots, changed, and learn from a table of readings', async () => {
     const page = await on.open('/benches');
-    expect((await page.$$('svg[role=group] g[role=link]')).length).toBeGreaterThan(50);
+    expect((await page.$$('[data-bench] button[data-pot]')).length).toBeGreaterThan(50);
     await press(page, 'Change Covered balcony');
     await page.waitForSelector('dialog[open]');
     await expectAccessible(page);
@@ -360,7 +360,7 @@ describe('the list', () => {
     await sees(page, /Sleepers/, 'details ul');
     await press(page, 'Views');
     await page.click('input[aria-label="Choose all that are shown"]');
-    await press(page, 'Move them…');
+    await press(page, 'move…');
     await page.waitForSelector('dialog[open]');
     await expectAccessible(page);
     const bench = await labelled(page, 'To', 'dialog');

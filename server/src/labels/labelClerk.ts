@@ -1,14 +1,12 @@
 /** Draws sheets of labels: a few here, many in a thread of their own. */
 import type { Writable } from 'node:stream';
 import { Worker } from 'node:worker_threads';
-import { labelSheet, type Labelled } from './sheet.ts';
+import { labelSheet, type Labelled, type SheetOptions } from './sheet.ts';
 
 /** What the thread is started with. */
-export interface LabelTask {
+export interface LabelTask extends SheetOptions {
   role: 'labels';
   plants: readonly Labelled[];
-  skip: number;
-  base: string;
 }
 
 /** So many take some tenths of a second, between which others are answered. */
@@ -18,10 +16,10 @@ const FEW = 48;
 export async function drawLabels(
   to: Writable,
   workerFile: string,
-  { plants, skip, base }: Omit<LabelTask, 'role'>,
+  { plants, ...options }: Omit<LabelTask, 'role'>,
 ): Promise<void> {
-  if (plants.length <= FEW) return labelSheet(to, plants, { skip, base });
-  const task: LabelTask = { role: 'labels', plants, skip, base };
+  if (plants.length <= FEW) return labelSheet(to, plants, options);
+  const task: LabelTask = { role: 'labels', plants, ...options };
   const worker = new Worker(workerFile, { workerData: task });
   try {
     const sheet = await new Promise<Uint8Array>((resolve, reject) => {

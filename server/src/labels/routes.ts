@@ -1,13 +1,26 @@
-import { object } from '@zinc-pail/contract/fields';
-import { LABELS_A_SHEET, MOST_LABELS } from '@zinc-pail/contract/limits';
+import { object, oneOf, yesNo } from '@zinc-pail/contract/fields';
+import { LABEL_SIZE_NAMES, type LabelSize, labelsASheet, MOST_LABELS } from '@zinc-pail/contract/limits';
+import { ruleWords } from '@zinc-pail/words/outlook';
 import Joi from 'joi';
 import type { App } from '../context.ts';
+import { badField } from '../http/refusals.ts';
 import { route, type Route, SENT } from '../http/route.ts';
+import { kit } from '../keeping/store.ts';
+import { placeRecords } from '../places/store.ts';
+import { potsById } from '../plants/pots.ts';
 import { cardsById } from '../plants/store.ts';
 import { drawLabels } from './labelClerk.ts';
+import type { Labelled } from './sheet.ts';
 
 const IDS = new RegExp(`^[1-9]\\d{0,9}(,[1-9]\\d{0,9}){0,${MOST_LABELS - 1}}$`);
-const query = object<{ ids: string; skip: number }>(
+interface Wanted {
+  ids: string;
+  skip: number;
+  size: LabelSize;
+  bench: boolean;
+  rule: boolean;
+}
+const query = object<Wanted>(
   {
     ids: Joi.string()
       .pattern(IDS)
@@ -16,11 +29,13 @@ const query = object<{ ids: string; skip: number }>(
     skip: Joi.number()
       .integer()
       .min(0)
-      .max(LABELS_A_SHEET - 1)
       .default(0)
-      .messages({ '*': `the number of labels already gone from the sheet, 0 to ${LABELS_A_SHEET - 1}` }),
+      .messages({ '*': 'the number of labels already gone from the sheet, from 0' }),
+    size: oneOf(LABEL_SIZE_NAMES).optional().default('usual'),
+    bench: yesNo().optional().default(false),
+    rule: yesNo().optional().default(false),
   },
-  'ids and how many labels to skip',
+  'ids, how many labels to skip, a size, and whether the bench and the rule stand on them',
 );
 
 export function labelRoutes(app: App): Route[] {
@@ -28,23 +43,41 @@ export function labelRoutes(app: App): Route[] {
     route({
       method: 'get',
       path: '/labels.pdf',
-      does: 'A sheet of labels: the name by the rules, the number, and a code that opens the plant’s page.',
+      does: 'Sheets of labels: the name by the rules, the number, bench and watering rule if wanted, and a code that opens the plant’s page.',
       query,
       answer: { media: 'application/pdf' },
-      async handle({ query: { ids: text, skip }, request, response }) {
-        const ids = text.split(',').map(Number);
-        const cards = new Map((await cardsById(app.pool, ids)).map((card) => [card.id, card]));
+      async handle({ query: wanted, request, response }) {
+        const most = labelsASheet(wanted.size) - 1;
+        if (wanted.skip > most)
+          throw badField('/skip', wanted.skip, `the number of labels already gone from the sheet, 0 to ${most}`);
+        const plants = await labelled(app, wanted);
+        const reach = (await kit(app.pool))?.collection.reach_url;
         response.type('application/pdf').set('Content-Disposition', 'inline; filename="labels.pdf"');
         await drawLabels(response, app.workerFile, {
-          plants: ids.flatMap((id) => {
-            const card = cards.get(id);
-            return card ? [{ id, name: card.name, number: card.number }] : [];
-          }),
-          skip,
-          base: `${request.protocol}://${request.get('host')}`,
+          plants,
+          skip: wanted.skip,
+          size: wanted.size,
+          base: reach ?? `${request.protocol}://${request.get('host')}`,
         });
         return SENT;
       },
     }),
   ];
+}
+
+async function labelled(app: App, { ids: text, bench, rule }: Wanted): Promise<Labelled[]> {
+  const ids = text.split(',').map(Number);
+  const cards = new Map((await cardsById(app.pool, ids)).map((card) => [card.id, card]));
+  const benches = new Map(bench ? (await placeRecords(app.pool)).map(({ id, name }) => [id, name]) : []);
+  const pots = rule ? await potsById(app, ids) : null;
+  return ids.flatMap((id) => {
+    const card = cards.get(id);
+    if (!card) return [];
+    const pot = pots?.get(id)?.outlook;
+    const lines = [
+      ...(bench ? [benches.get(card.place_id) ?? ''] : []),
+      ...(pot ? [`water when ${ruleWords(pot.due_m, pot.traits.holdDays)}`] : []),
+    ];
+    return [{ id, name: card.name, number: card.number, lines }];
+  });
 }

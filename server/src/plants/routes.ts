@@ -1,6 +1,15 @@
 import { madeMany, movedSchema, storySchema } from '@zinc-pail/contract/answers';
 import { plantIdParam, plantSchema } from '@zinc-pail/contract/api';
-import { copiesBody, endBody, movesBody, newPlant, plantChange, pottingBody } from '@zinc-pail/contract/keeping';
+import {
+  copiesBody,
+  endBody,
+  endsBody,
+  movesBody,
+  newPlant,
+  plantChange,
+  pottingBody,
+  rulesBody,
+} from '@zinc-pail/contract/keeping';
 import { OLDEST_DAY } from '@zinc-pail/contract/limits';
 import type { Pot } from '@zinc-pail/core';
 import type { App } from '../context.ts';
@@ -197,6 +206,49 @@ function leavingRoutes(app: App): Route[] {
         );
         if (!done) throw new Refused('has-ended', 'This plant has ended already.');
         return storyOf(app, plantId);
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/plants/end',
+      patienceS: LONG_S,
+      does: 'Closes many plants at once, all or none; their books stay.',
+      body: endsBody,
+      answer: madeMany,
+      refuses: ['has-ended'],
+      async handle({ body: { plant_ids: ids, how, date, cause }, by }) {
+        const plantIds = [...new Set(ids)];
+        for (const [i, plantId] of plantIds.entries()) {
+          const row = await plantDetail(app.pool, plantId);
+          if (!row) throw badField(`/plant_ids/${i}`, plantId, 'the id of a living plant');
+          refuseDay('/date', date, row.time_zone);
+          const came = await cameOn(app.pool, plantId);
+          if (date < came) throw badField('/date', date, `a day from the one ${row.name} came on, ${came}`);
+        }
+        await transaction(app.pool, async (connection) => {
+          for (const plantId of plantIds)
+            if (!(await endPlant(connection, { plantId, how, date, why: cause ?? null, by })))
+              throw new Refused('has-ended', 'One of these plants has ended already: nothing was written.');
+        });
+        return { ids: plantIds };
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/plants/rules',
+      patienceS: LONG_S,
+      does: 'Sets rules of care of many plants at once, all or none; a rule of null is put back.',
+      body: rulesBody,
+      answer: madeMany,
+      async handle({ body: { plant_ids: plantIds, rules } }) {
+        await transaction(app.pool, async (connection) => {
+          for (const [i, plantId] of plantIds.entries()) {
+            const change = { plantId, version: null, columns: {}, rules, reasons: {} };
+            if ((await changePlant(connection, change)) === 'none')
+              throw badField(`/plant_ids/${i}`, plantId, 'the id of a plant');
+          }
+        });
+        return { ids: plantIds };
       },
     }),
     route({

@@ -214,6 +214,7 @@ export async function standsOf(
  * Changes a plant from the version that the keeper saw; the present columns where it is another by now. A rule of null
  * is put back.
  */
+/** `version` null: whatever there is now, since nobody looked at each of many. */
 export async function changePlant(
   connection: PoolConnection,
   {
@@ -222,7 +223,7 @@ export async function changePlant(
     columns,
     rules,
     reasons,
-  }: { plantId: number; version: number; columns: Record<string, unknown> } & Required<
+  }: { plantId: number; version: number | null; columns: Record<string, unknown> } & Required<
     Pick<PlantChange, 'rules' | 'reasons'>
   >,
 ): Promise<'done' | 'none' | Record<string, unknown>> {
@@ -232,7 +233,7 @@ export async function changePlant(
     [plantId],
   );
   if (!row) return 'none';
-  if (row.version !== version) return row;
+  if (version !== null && row.version !== version) return row;
   const own = { ...json<Record<string, unknown>>(row.own_rules) };
   const why = { ...json<Record<string, string>>(row.own_reasons) };
   for (const [rule, value] of Object.entries(rules)) {

@@ -1,5 +1,5 @@
 /** Every plant as a row: sorted, filtered and laid out as the keeper likes, smooth with thousands. */
-import { LONGEST_NAME, LONGEST_SEARCH, LONGEST_VIEW_NAME, MOST_LABELS } from '@zinc-pail/contract/limits';
+import { LONGEST_NAME, LONGEST_SEARCH, LONGEST_VIEW_NAME } from '@zinc-pail/contract/limits';
 import type { SavedView, ViewSpec } from '@zinc-pail/contract/keeping';
 import type { TableColumn, TableRow } from '@zinc-pail/contract/table';
 import {
@@ -21,7 +21,8 @@ import {
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { memo, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
+import type { PlantState } from '@zinc-pail/core';
+import { memo, type ReactNode, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { fromAddress, toAddress, USUAL } from './address.ts';
 import { ask, wordsOf } from '../../api/client.ts';
@@ -31,10 +32,15 @@ import { useTable } from '../../api/table.ts';
 import { count } from '../../words/amounts.ts';
 import { todayIn } from '../../words/days.ts';
 import { Wrong } from '../../forms/Fields.tsx';
+import { usePhotographs } from '../../drawing/photographs.ts';
 import { Name } from '../../naming/Name.tsx';
+import { StateMark } from '../../naming/StateMark.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
+import { ForMany } from './ForMany.tsx';
 import { MovePanel } from './MovePanel.tsx';
-import { cellWords, COLUMNS, compared, isMeant, passes } from './rows.ts';
+import { RowPicture } from './RowPicture.tsx';
+import { cellWords, COLUMNS, compared, filterHint, isMeant, passes } from './rows.ts';
+import { TodayMark } from './TodayMark.tsx';
 
 const ROW_PX = 44;
 
@@ -42,9 +48,11 @@ const columns: ColumnDef<TableRow>[] = COLUMNS.map(({ id, head, size }) => ({
   id,
   header: head,
   size,
-  accessorFn: (row) => row[id],
+  // What is empty is last, whichever way one sorts.
+  accessorFn: (row) => row[id] ?? undefined,
   filterFn: (row, _column, filter: string) => passes(id, row.original[id], filter),
   sortUndefined: 'last',
+  sortDescFirst: false,
   sortingFn: (a, b) => compared(a.original[id], b.original[id]),
 }));
 
@@ -117,10 +125,12 @@ function List({ rows, views, today }: ListProps) {
   const { table, ids, picked, setPicked, search, setSearch, visible, setVisible, setFilters, view, show } =
     useRows(rows);
   const [moving, setMoving] = useState(false);
+  const [photographs, showPhotographs] = usePhotographs();
+  const cards = useNarrow();
   const places = usePlaces();
   const shown = table.getRowModel().rows;
   return (
-    <div className="flex h-[calc(100dvh-53px)] flex-col px-3 pt-3 sm:px-6">
+    <div className="flex h-[calc(100dvh-53px)] flex-col px-3 pt-3 sm:px-6 print:block print:h-auto">
       <div className="mb-2 flex flex-wrap items-center gap-3">
         <h1 className="text-2xl font-semibold">List</h1>
         <input
@@ -137,11 +147,31 @@ function List({ rows, views, today }: ListProps) {
             : `${shown.length} of ${count(rows.length, 'plant')}`}
         </span>
         <Views views={views} spec={view} onShow={show} />
-        <ColumnsMenu visible={visible} onChange={setVisible} />
+        {!cards && <ColumnsMenu visible={visible} onChange={setVisible} />}
+        {cards && <SortMenu table={table} />}
+        <button type="button" className="h-11 underline" onClick={() => showPhotographs(!photographs)}>
+          {photographs ? 'drawings' : 'photographs'}
+        </button>
       </div>
-      {ids.length > 0 && <Chosen ids={ids} onMove={() => setMoving(true)} onNone={() => setPicked({})} />}
-      <Rows table={table} picked={picked} onPick={setPicked}>
-        {shown.length === 0 && (
+      {ids.length > 0 && (
+        <ForMany
+          rows={rows.filter(({ id }) => picked[String(id)])}
+          today={today}
+          onMove={() => setMoving(true)}
+          onNone={() => setPicked({})}
+        />
+      )}
+      <Rows table={table} picked={picked} onPick={setPicked} cards={cards}>
+        {rows.length === 0 && (
+          <p className="p-4">
+            No plant is kept yet.{' '}
+            <Link to="/take-in" className="underline">
+              Take the first one in
+            </Link>
+            .
+          </p>
+        )}
+        {rows.length > 0 && shown.length === 0 && (
           <p className="p-4">
             No plant fits.{' '}
             <button
@@ -172,115 +202,107 @@ function List({ rows, views, today }: ListProps) {
   );
 }
 
-interface ChosenProps {
-  ids: readonly number[];
-  onMove(): void;
-  onNone(): void;
-}
-
-function Chosen({ ids, onMove, onNone }: ChosenProps) {
-  return (
-    <div
-      role="region"
-      aria-label="Chosen plants"
-      className="mb-2 flex flex-wrap items-center gap-2 border-y border-[var(--ink)] bg-[var(--frame)] px-2 py-1"
-    >
-      <strong className="font-semibold">{count(ids.length, 'plant')} chosen</strong>
-      <button type="button" className="btn btn-primary h-11" onClick={onMove}>
-        Move them…
-      </button>
-      <a
-        className="btn h-11"
-        href={`/api/labels.pdf?ids=${ids.slice(0, MOST_LABELS).join(',')}`}
-        target="_blank"
-        rel="noreferrer"
-      >
-        Print labels
-      </a>
-      <button type="button" className="btn btn-ghost h-11" onClick={onNone}>
-        Choose none
-      </button>
-    </div>
-  );
-}
-
 interface RowsProps {
   table: Table<TableRow>;
   picked: RowSelectionState;
   onPick(picked: RowSelectionState): void;
+  /** a card each, not a row of cells: a phone shows what matters of each without running sideways */
+  cards: boolean;
   children: ReactNode;
 }
 
-/** Only the rows in sight are drawn, however many there are. */
-function Rows({ table, picked, onPick, children }: RowsProps) {
+/** Only the rows in sight are drawn, however many there are; on paper all are. */
+function Rows({ table, picked, onPick, cards, children }: RowsProps) {
+  const printing = usePrinting();
   const shown = table.getRowModel().rows;
   const body = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
     count: shown.length,
     getScrollElement: () => body.current,
-    estimateSize: () => ROW_PX,
+    estimateSize: () => (cards ? CARD_PX : ROW_PX),
     overscan: 12,
   });
+  useEffect(() => virtual.measure(), [cards, virtual]);
   const leaf = table.getVisibleLeafColumns();
   const width = leaf.reduce((sum, column) => sum + column.getSize(), ROW_PX);
+  const [last] = leaf.slice(-1);
   const all = shown.length > 0 && shown.every((row) => picked[row.id]);
   return (
-    <div ref={body} className="min-h-0 flex-1 overflow-auto border border-[var(--rule)]">
-      <div role="table" aria-label="Plants" aria-rowcount={shown.length + 1} style={{ width }}>
-        <div role="rowgroup" className="sticky top-0 z-10 bg-[var(--color-base-300)]">
-          {table.getHeaderGroups().map((headers) => (
-            <div key={headers.id} role="row" className="flex">
-              <div role="columnheader" className="grid w-11 shrink-0 place-items-center">
-                <input
-                  type="checkbox"
-                  className="checkbox checkbox-sm"
-                  aria-label="Choose all that are shown"
-                  checked={all}
-                  onChange={() => onPick(all ? {} : Object.fromEntries(shown.map((row) => [row.id, true])))}
-                />
-              </div>
-              {headers.headers.map((header) => (
-                <Head key={header.id} header={header} />
-              ))}
-            </div>
+    <div
+      ref={body}
+      className="min-h-0 flex-1 overflow-auto border border-[var(--rule)] print:overflow-visible print:border-0"
+    >
+      {cards ? (
+        <ul aria-label="Plants" style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+          {virtual.getVirtualItems().map((item) => (
+            <Card
+              key={shown[item.index]!.id}
+              row={shown[item.index]!}
+              top={item.start}
+              picked={picked[shown[item.index]!.id] ?? false}
+            />
           ))}
+        </ul>
+      ) : (
+        <div role="table" aria-label="Plants" aria-rowcount={shown.length + 1} style={{ minWidth: width }}>
+          <div role="rowgroup" className="sticky top-0 z-10 bg-[var(--color-base-300)] print:static">
+            {table.getHeaderGroups().map((headers) => (
+              <div key={headers.id} role="row" className="flex">
+                <div
+                  role="columnheader"
+                  className="sticky left-0 z-[1] grid w-11 shrink-0 place-items-center bg-[var(--color-base-300)] print:hidden"
+                >
+                  <input
+                    type="checkbox"
+                    className="checkbox checkbox-sm"
+                    aria-label="Choose all that are shown"
+                    checked={all}
+                    onChange={() => onPick(all ? {} : Object.fromEntries(shown.map((row) => [row.id, true])))}
+                  />
+                </div>
+                {headers.headers.map((header) => (
+                  <Head key={header.id} header={header} grows={header.column.id === last?.id} />
+                ))}
+              </div>
+            ))}
+          </div>
+          <div role="rowgroup" style={printing ? undefined : { height: virtual.getTotalSize(), position: 'relative' }}>
+            {(printing ? shown.map((_, index) => ({ index, start: null })) : virtual.getVirtualItems()).map((item) => {
+              const row = shown[item.index]!;
+              return (
+                <RowView
+                  key={row.id}
+                  row={row}
+                  columns={leaf}
+                  top={item.start}
+                  index={item.index + 2}
+                  lastId={last?.id ?? ''}
+                  picked={picked[row.id] ?? false}
+                />
+              );
+            })}
+          </div>
         </div>
-        <div role="rowgroup" style={{ height: virtual.getTotalSize(), position: 'relative' }}>
-          {virtual.getVirtualItems().map((item) => {
-            const row = shown[item.index]!;
-            return (
-              <RowView
-                key={row.id}
-                row={row}
-                columns={leaf}
-                top={item.start}
-                index={item.index + 2}
-                width={width}
-                picked={picked[row.id] ?? false}
-              />
-            );
-          })}
-        </div>
-      </div>
+      )}
       {children}
     </div>
   );
 }
 
 /** A column's head, which sorts, and its filter. */
-function Head({ header }: { header: Header<TableRow, unknown> }) {
+function Head({ header, grows }: { header: Header<TableRow, unknown>; grows: boolean }) {
   const { column } = header;
   const sorted = column.getIsSorted();
   return (
     <div
       role="columnheader"
       aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
-      style={{ width: header.getSize() }}
-      className="shrink-0 px-1"
+      style={grows ? { minWidth: header.getSize() } : { width: header.getSize() }}
+      className={`px-1 ${grows ? 'flex-1' : 'shrink-0'} ${header.id === 'name' ? HELD : ''} bg-[var(--color-base-300)]`}
     >
       <button
         type="button"
-        className="flex h-9 w-full items-center gap-1 text-left text-[0.9375rem] font-semibold"
+        className="flex h-11 w-full items-center gap-1 text-left text-[0.9375rem] font-semibold"
         onClick={column.getToggleSortingHandler()}
       >
         {flexRender(column.columnDef.header, header.getContext())}
@@ -289,7 +311,8 @@ function Head({ header }: { header: Header<TableRow, unknown> }) {
       </button>
       <input
         aria-label={`Filter ${String(column.columnDef.header)}`}
-        className="input input-sm mb-1 h-8 w-full px-1"
+        className="input input-sm mb-1 h-9 w-full px-1 print:hidden"
+        placeholder={filterHint(column.id as TableColumn)}
         maxLength={LONGEST_NAME}
         value={(column.getFilterValue() as string | undefined) ?? ''}
         onChange={(event) => column.setFilterValue(event.target.value || undefined)}
@@ -301,23 +324,35 @@ function Head({ header }: { header: Header<TableRow, unknown> }) {
 interface RowViewProps {
   row: Row<TableRow>;
   columns: Column<TableRow>[];
-  top: number;
+  /** null on paper, where rows follow each other by themselves */
+  top: number | null;
   index: number;
-  width: number;
+  /** the column that takes what room is left */
+  lastId: string;
   picked: boolean;
 }
 
+/** Stays in sight while the rest scrolls sideways: of whom is the rest? */
+const HELD = 'sticky left-11 z-[1] print:static';
+const CARD_PX = 84;
+
 /** Drawn anew only when it moves, is chosen, or shows other columns: that keeps scrolling smooth. */
-const RowView = memo(function RowView({ row, columns: shown, top, index, width, picked }: RowViewProps) {
+const RowView = memo(function RowView({ row, columns: shown, top, index, lastId, picked }: RowViewProps) {
   const plant = row.original;
+  const ground = picked ? 'bg-[var(--frame)]' : 'bg-[var(--paper)]';
   return (
     <div
       role="row"
       aria-rowindex={index}
-      style={{ position: 'absolute', top: 0, height: ROW_PX, transform: `translateY(${top}px)`, width }}
-      className={`flex items-center border-b border-[var(--rule)] ${picked ? 'bg-[var(--frame)]' : ''}`}
+      style={
+        top === null ? undefined : { position: 'absolute', top: 0, height: ROW_PX, transform: `translateY(${top}px)` }
+      }
+      className={`flex w-full items-center border-b border-[var(--rule)] ${ground}`}
     >
-      <div role="cell" className="grid w-11 shrink-0 place-items-center">
+      <div
+        role="cell"
+        className={`sticky left-0 z-[1] grid h-full w-11 shrink-0 place-items-center print:hidden ${ground}`}
+      >
         <input
           type="checkbox"
           className="checkbox checkbox-sm"
@@ -330,21 +365,121 @@ const RowView = memo(function RowView({ row, columns: shown, top, index, width, 
         <div
           key={column.id}
           role="cell"
-          style={{ width: column.getSize() }}
-          className="shrink-0 truncate px-1 text-[0.9375rem]"
+          style={column.id === lastId ? { minWidth: column.getSize() } : { width: column.getSize() }}
+          className={`flex h-full items-center px-1 text-[0.9375rem] ${column.id === lastId ? 'flex-1' : 'shrink-0'} ${column.id === 'name' ? `${HELD} ${ground}` : ''}`}
         >
-          {column.id === 'name' ? (
-            <Link to={`/plants/${row.id}`} className="hover:underline">
-              <Name written={plant.name} />
-            </Link>
-          ) : (
-            cellWords(column.id as TableColumn, plant[column.id as TableColumn])
-          )}
+          <Cell id={column.id as TableColumn} plant={plant} />
         </div>
       ))}
     </div>
   );
 });
+
+function Cell({ id, plant }: { id: TableColumn; plant: TableRow }) {
+  switch (id) {
+    case 'name':
+      return (
+        <Link to={`/plants/${plant.id}`} className="flex h-full min-w-0 items-center gap-2 hover:underline">
+          <RowPicture plant={plant} size={36} />
+          <span className="truncate">
+            <Name written={plant.name} />
+          </span>
+        </Link>
+      );
+    case 'verdict':
+      return <TodayMark verdict={plant.verdict} />;
+    case 'state':
+      return <StateMark state={plant.state as PlantState} />;
+    default:
+      return <span className="truncate">{cellWords(id, plant[id])}</span>;
+  }
+}
+
+/** What a thumb wants of a plant: who, where, what today, when next. */
+const Card = memo(function Card({ row, top, picked }: Pick<RowViewProps, 'row' | 'picked'> & { top: number }) {
+  const plant = row.original;
+  return (
+    <li
+      style={{ position: 'absolute', top: 0, height: CARD_PX, transform: `translateY(${top}px)` }}
+      className={`flex w-full items-center gap-2 border-b border-[var(--rule)] ${picked ? 'bg-[var(--frame)]' : ''}`}
+    >
+      <label className="grid size-11 shrink-0 place-items-center">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          aria-label={`Choose ${plant.name}, ${plant.number}`}
+          checked={picked}
+          onChange={row.getToggleSelectedHandler()}
+        />
+      </label>
+      <Link to={`/plants/${plant.id}`} className="flex min-w-0 flex-1 items-center gap-3 py-1">
+        <RowPicture plant={plant} size={56} />
+        <span className="min-w-0">
+          <span className="block truncate text-[1.0625rem]">
+            <Name written={plant.name} />
+          </span>
+          <span className="block truncate text-[0.875rem] text-[var(--ink-2)]">
+            {plant.number}, {plant.place}
+          </span>
+          <span className="flex gap-3 text-[0.875rem]">
+            <TodayMark verdict={plant.verdict} />
+            <StateMark state={plant.state as PlantState} />
+            {plant.due && <span className="text-[var(--ink-2)]">drinks {cellWords('due', plant.due)}</span>}
+          </span>
+        </span>
+      </Link>
+    </li>
+  );
+});
+
+/** On a phone, where there are no heads to tap. */
+function SortMenu({ table }: { table: Table<TableRow> }) {
+  const [first] = table.getState().sorting;
+  return (
+    <select
+      aria-label="Sorted by"
+      className="select h-11 w-40"
+      value={first ? `${first.desc ? '-' : ''}${first.id}` : ''}
+      onChange={({ target }) =>
+        table.setSorting(
+          target.value === '' ? [] : [{ id: target.value.replace(/^-/, ''), desc: target.value.startsWith('-') }],
+        )
+      }
+    >
+      <option value="">in walking order</option>
+      <option value="due">next drink first</option>
+      <option value="name">by name</option>
+      <option value="number">by number</option>
+      <option value="-moisture">wettest first</option>
+      <option value="last_watered">watered longest ago</option>
+    </select>
+  );
+}
+
+const NARROW = '(max-width: 639px)';
+
+function useNarrow(): boolean {
+  return useSyncExternalStore(
+    (changed) => {
+      const media = window.matchMedia(NARROW);
+      media.addEventListener('change', changed);
+      return () => media.removeEventListener('change', changed);
+    },
+    () => window.matchMedia(NARROW).matches,
+  );
+}
+
+/** Paper has no scrolling: while it is printed every row is drawn. */
+function usePrinting(): boolean {
+  return useSyncExternalStore(
+    (changed) => {
+      const media = window.matchMedia('print');
+      media.addEventListener('change', changed);
+      return () => media.removeEventListener('change', changed);
+    },
+    () => window.matchMedia('print').matches,
+  );
+}
 
 function ColumnsMenu({ visible, onChange }: { visible: VisibilityState; onChange(visible: VisibilityState): void }) {
   return (
@@ -377,6 +512,7 @@ interface ViewsProps {
 
 function Views({ views, spec, onShow }: ViewsProps) {
   const [name, setName] = useState('');
+  const [dropping, setDropping] = useState<number | null>(null);
   const queries = useQueryClient();
   const settled = { onSettled: () => queries.invalidateQueries({ queryKey: kitKey }) };
   const save = useMutation({
@@ -402,9 +538,9 @@ function Views({ views, spec, onShow }: ViewsProps) {
                 type="button"
                 className="h-11 px-2 text-[0.875rem]"
                 aria-label={`Drop the view ${view.name}`}
-                onClick={() => drop.mutate(view.id)}
+                onClick={() => (dropping === view.id ? drop.mutate(view.id) : setDropping(view.id))}
               >
-                drop
+                {dropping === view.id ? 'drop it for good' : 'drop'}
               </button>
             </li>
           ))}

@@ -5,7 +5,7 @@ import { cellWords, COLUMNS, compared, isMeant, passes } from './rows.ts';
 describe('columns', () => {
   it('are those with a head, in the order of the table; ids travel unseen', () => {
     const heads = COLUMNS.map(({ id }) => id);
-    expect(TABLE_FIELDS.filter((field) => !heads.includes(field))).toEqual(['id', 'place_id']);
+    expect(TABLE_FIELDS.filter((field) => !heads.includes(field))).toEqual(['id', 'place_id', 'picture_id']);
     expect(heads[0]).toBe('name');
     expect(COLUMNS.filter(({ usual }) => usual).length).toBeGreaterThan(5);
     expect(new Set(COLUMNS.map(({ head }) => head)).size).toBe(COLUMNS.length);

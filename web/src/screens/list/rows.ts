@@ -13,6 +13,7 @@ const USUAL_WIDTH_PX = 120;
 /** Codes that a cell says otherwise. */
 const CELL_WORDS: Partial<Record<TableColumn, Readonly<Record<string, string>>>> = {
   light: { 'too-dim': 'too dim', 'gets-by': 'gets by', well: 'well', 'too-bright': 'too bright' },
+  verdict: { act: 'act', water: 'water', look: 'look first', soon: 'soon', leave: 'leave' },
   state: { growing: 'growing', easing: 'slowing', resting: 'asleep', waking: 'waking' },
 };
 
@@ -31,6 +32,16 @@ export function cellWords(id: TableColumn, value: string | number | null | undef
   if (words) return words[text] ?? '';
   if ((TABLE_COLUMNS[id] as ColumnSpec).kind !== 'day') return text;
   return WITH_YEAR.has(id) ? `${shortDay(text)} ${text.slice(0, 4)}` : shortDay(text);
+}
+
+/** What a filter takes, shown in its box. */
+export function filterHint(id: TableColumn): string {
+  const { kind } = TABLE_COLUMNS[id] as ColumnSpec;
+  if (kind === 'number') return '>40 or <40';
+  if (kind === 'day') return 'Nov, 27';
+  if (id === 'state') return 'e.g. resting';
+  const words = CELL_WORDS[id];
+  return words ? `e.g. ${Object.values(words)[1]}` : 'words';
 }
 
 const COMPARED = /^\s*([<>])\s*(-?\d+(?:[.,]\d+)?)\s*$/;

@@ -23,6 +23,7 @@ import { CsvIn } from './CsvIn.tsx';
 import { Feeds } from './Feeds.tsx';
 import { GardensIn } from './GardenFiles.tsx';
 import { Gone } from './Gone.tsx';
+import { Labels } from './Labels.tsx';
 import { PapersOut } from './PapersOut.tsx';
 import { PhoneAddress } from './PhoneAddress.tsx';
 import { Settings } from './Settings.tsx';
@@ -86,10 +87,11 @@ const SHELVES: readonly Shelf[] = [
     name: 'papers-out',
     label: 'Papers out',
     icon: FileOutput,
-    told: () => 'lists, garden files, calendars, codes',
+    told: () => 'lists, labels, calendars, garden files',
     content: (kit) => (
       <>
         <PapersOut kit={kit} />
+        <Labels />
         <Calendars kit={kit} />
         <PhoneAddress kit={kit} />
       </>
