@@ -13,6 +13,8 @@ export async function openBrowser() {
     userDataDir: profile,
     args: [
       '--headless',
+      // Days as most of Europe writes them in English; another order has a test of its own.
+      '--accept-lang=en-GB',
       '--no-sandbox',
       '--disable-gpu',
       '--no-first-run',

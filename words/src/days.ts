@@ -20,6 +20,16 @@ export const MONTHS = [
   'December',
 ];
 
+let monthFirst = false;
+
+/** Whether "June 4" is said, not "4 June": as the reader's country has it. Set once, where the words are read. */
+export function sayMonthFirst(wanted: boolean): void {
+  monthFirst = wanted;
+}
+
+const dayAndMonth = (date: number, month: number) =>
+  monthFirst ? `${MONTHS[month - 1]!} ${date}` : `${date} ${MONTHS[month - 1]!}`;
+
 export function daysBetween(from: string, to: string): number {
   return dayNumber(to) - dayNumber(from);
 }
@@ -28,7 +38,7 @@ export function daysBetween(from: string, to: string): number {
 export function dateWords(day: string, today: string): string {
   const [year, month, date] = day.split('-').map(Number) as [number, number, number];
   const far = Math.abs(daysBetween(today, day)) > 180 && year !== Number(today.slice(0, 4));
-  return `${date} ${MONTHS[month - 1]!}${far ? ` ${year}` : ''}`;
+  return `${dayAndMonth(date, month)}${far ? `${monthFirst ? ',' : ''} ${year}` : ''}`;
 }
 
 /** "today", "tomorrow", "yesterday", a weekday within a week, else the date. Day 0 of the epoch was a Thursday. */

@@ -2,11 +2,12 @@
  * The dry-down: moisture behind with its waterings and checks, the doubt ahead, the rule, the window and the cold
  * nights.
  */
-import { bandOf, dayNumber, type OutlookView } from '@zinc-pail/core';
+import { bandOf, dayNumber, isoDay, type OutlookView } from '@zinc-pail/core';
 import type { JournalEntry } from '@zinc-pail/contract/api';
 import { area, axisBottom, line, scaleLinear, scaleUtc, select, utcFormat } from 'd3';
-import { useEffect, useRef, useState } from 'react';
-import { shortDay } from '../words/days.ts';
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
+import { longDay, shortDay } from '../words/days.ts';
+import { eventWords } from '../words/events.ts';
 
 const MS_PER_DAY = 86_400_000;
 const HEIGHT = 292;
@@ -77,11 +78,41 @@ export function DryCurve({ outlook, journal, today }: DryCurveProps) {
     .y0((p) => y(p.low))
     .y1((p) => y(p.high));
   const seen = journal.filter(({ voided, event }) => !voided && dayNumber(event.date) >= first);
+  const [at, setAt] = useState<number | null>(null);
+  const read = (day: number) => setAt(Math.min(last, Math.max(first, Math.round(day))));
+  const point = (event: PointerEvent<HTMLDivElement>) => {
+    const { left } = event.currentTarget.getBoundingClientRect();
+    read(time.invert(event.clientX - left).getTime() / MS_PER_DAY);
+  };
+  const step = (event: KeyboardEvent) => {
+    const by = STEPS[event.key];
+    if (by === undefined && event.key !== 'Home' && event.key !== 'End') return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (by === undefined) read(event.key === 'Home' ? first : last);
+    else read((at ?? now) + by);
+  };
+  const told = at === null ? null : readingOf(at, [...past, ...ahead], seen);
+  const kinds = new Set(seen.map(markKind));
   const clip = (day: number) => Math.min(x(last), Math.max(x(first), x(day)));
   const { water } = outlook;
   return (
-    <div ref={frame} className="w-full overflow-hidden">
-      <svg width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} role="img" aria-label={curveWords(outlook)}>
+    <div
+      ref={frame}
+      className="w-full overflow-hidden"
+      role="slider"
+      tabIndex={0}
+      aria-label="The pot day by day"
+      aria-valuemin={first}
+      aria-valuemax={last}
+      aria-valuenow={at ?? now}
+      aria-valuetext={told ?? curveWords(outlook)}
+      onPointerMove={point}
+      onPointerDown={point}
+      onPointerLeave={(event) => event.pointerType === 'mouse' && setAt(null)}
+      onKeyDown={step}
+    >
+      <svg width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} aria-hidden="true">
         {[
           ['wet', 0.6, 1],
           ['damp', 0.3, 0.6],
@@ -113,7 +144,16 @@ export function DryCurve({ outlook, journal, today }: DryCurveProps) {
           return b > a ? (
             <g key={from}>
               <rect x={a} y={base - 5} width={b - a} height={5} fill="var(--dusk)" />
-              <text x={(a + b) / 2} y={base - 9} textAnchor="middle" fontSize={13} fill="var(--dusk)">
+              <text
+                x={(a + b) / 2}
+                y={base - 11}
+                textAnchor="middle"
+                fontSize={13}
+                fill="var(--dusk)"
+                stroke="var(--paper)"
+                strokeWidth={4}
+                paintOrder="stroke"
+              >
                 rest
               </text>
             </g>
@@ -170,32 +210,46 @@ export function DryCurve({ outlook, journal, today }: DryCurveProps) {
         <text x={x(now) + 6} y={14} fontSize={13.5} fontWeight={600} fill="var(--ink)">
           today
         </text>
+        {at !== null && (
+          <line x1={x(at)} x2={x(at)} y1={MARGIN.top} y2={base} stroke="var(--ink)" strokeDasharray="3 3" />
+        )}
       </svg>
+      <p className="min-h-6 pl-[54px] text-[0.9375rem] font-semibold" data-testid="read-day">
+        {told}
+      </p>
       <p className="flex flex-wrap gap-x-5 gap-y-1 pl-[54px] text-[0.875rem] text-[var(--ink-2)]" aria-hidden="true">
-        <span>
-          <Key>
-            <path d="M3,3h8l-4,8z" fill="var(--ink)" />
-          </Key>{' '}
-          watered
-        </span>
-        <span>
-          <Key>
-            <path d="M7,2v10M3,12h8" stroke="var(--ink)" strokeWidth="2" fill="none" />
-          </Key>{' '}
-          felt
-        </span>
-        <span>
-          <Key>
-            <path d="M7,1l5,6l-5,6l-5,-6z" fill="none" stroke="var(--ink)" strokeWidth="1.6" />
-          </Key>{' '}
-          probe
-        </span>
-        <span>
-          <Key>
-            <rect x="2.5" y="3" width="9" height="9" fill="none" stroke="var(--ink)" strokeWidth="1.6" />
-          </Key>{' '}
-          weighed
-        </span>
+        {kinds.has('watered') && (
+          <span>
+            <Key>
+              <path d="M3,3h8l-4,8z" fill="var(--ink)" />
+            </Key>{' '}
+            watered
+          </span>
+        )}
+        {kinds.has('felt') && (
+          <span>
+            <Key>
+              <path d="M7,2v10M3,12h8" stroke="var(--ink)" strokeWidth="2" fill="none" />
+            </Key>{' '}
+            felt
+          </span>
+        )}
+        {kinds.has('probe') && (
+          <span>
+            <Key>
+              <path d="M7,1l5,6l-5,6l-5,-6z" fill="none" stroke="var(--ink)" strokeWidth="1.6" />
+            </Key>{' '}
+            probe
+          </span>
+        )}
+        {kinds.has('weighed') && (
+          <span>
+            <Key>
+              <rect x="2.5" y="3" width="9" height="9" fill="none" stroke="var(--ink)" strokeWidth="1.6" />
+            </Key>{' '}
+            weighed
+          </span>
+        )}
         {outlook.cold_nights.length > 0 && (
           <span>
             <Key>
@@ -207,6 +261,33 @@ export function DryCurve({ outlook, journal, today }: DryCurveProps) {
       </p>
     </div>
   );
+}
+
+const STEPS: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7, PageDown: 7 };
+
+type MarkKind = 'watered' | 'felt' | 'probe' | 'weighed' | null;
+
+function markKind({ event }: JournalEntry): MarkKind {
+  if (event.type === 'watering') return 'watered';
+  if (event.type !== 'check') return null;
+  if ('finger' in event) return 'felt';
+  if ('meter' in event) return 'probe';
+  return 'weight_g' in event ? 'weighed' : null;
+}
+
+/** A day of the curve in words: how damp, within which doubt, and what happened on it. */
+export function readingOf(
+  day: number,
+  points: readonly { day: number; low: number; middle: number; high: number }[],
+  seen: readonly JournalEntry[],
+): string {
+  const point = points.findLast((one) => one.day === day);
+  const date = isoDay(day);
+  const damp = point
+    ? `${bandOf(point.middle)}, ${Math.round(100 * point.middle)} % (${Math.round(100 * point.low)} to ${Math.round(100 * point.high)})`
+    : 'not reckoned';
+  const happened = seen.filter(({ event }) => event.date === date).map(({ event }) => eventWords(event));
+  return `${longDay(date)}: ${[damp, ...happened].join('. ')}.`;
 }
 
 function Key({ children }: { children: React.ReactNode }) {

@@ -1,5 +1,4 @@
 import { Keyboard, Moon, Search, Sun, UserRound } from 'lucide-react';
-import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, ScrollRestoration, useLocation, useNavigate } from 'react-router';
 import { Dialog } from '../forms/Dialog.tsx';
@@ -38,6 +37,7 @@ type Panel = 'keys' | 'find' | 'keeper' | null;
 /** The zinc rim round every screen. */
 export function Frame() {
   const [panel, setPanel] = useState<Panel>(null);
+  const [measures, setMeasures] = useState(() => JSON.stringify(units()));
   const [theme, turnLook] = useTheme();
   const navigate = useNavigate();
   useTitle(titleOf(useLocation().pathname));
@@ -56,7 +56,7 @@ export function Frame() {
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-[var(--paper)] focus:p-3">
         To the content
       </a>
-      <header className="flex shrink-0 flex-wrap items-center gap-x-5 border-b border-[var(--rule)] bg-[var(--color-base-300)] px-3 sm:h-[52px] sm:flex-nowrap sm:px-6">
+      <header className="flex shrink-0 print:hidden flex-wrap items-center gap-x-5 border-b border-[var(--rule)] bg-[var(--color-base-300)] px-3 sm:h-[52px] sm:flex-nowrap sm:px-6">
         <Link to="/" className="slab flex h-[48px] items-center gap-2 text-[1.1875rem] font-semibold">
           <svg
             width="25"
@@ -124,14 +124,26 @@ export function Frame() {
           </button>
         </div>
       </header>
-      <Timers />
-      <main id="main" className="flex-1">
+      <div className="print:hidden">
+        <Timers />
+      </div>
+      {/* Other units: the whole screen says everything anew. */}
+      <main id="main" key={measures} className="flex-1">
         <Outlet />
       </main>
-      <MarkBar />
+      <div className="contents print:hidden">
+        <MarkBar />
+      </div>
       {panel === 'keys' && <KeySheet onClose={() => setPanel(null)} />}
       {panel === 'find' && <Find onClose={() => setPanel(null)} />}
-      {panel === 'keeper' && <Keeper onClose={() => setPanel(null)} />}
+      {panel === 'keeper' && (
+        <Keeper
+          onClose={() => {
+            setPanel(null);
+            setMeasures(JSON.stringify(units()));
+          }}
+        />
+      )}
       <ScrollRestoration />
     </div>
   );
@@ -140,7 +152,6 @@ export function Frame() {
 function Keeper({ onClose }: { onClose(): void }) {
   const [name, setName] = useState(keeperName);
   const [measures, setMeasures] = useState<Units>(units);
-  const queries = useQueryClient();
   return (
     <Dialog title="Who writes here" onClose={onClose}>
       <form
@@ -148,8 +159,6 @@ function Keeper({ onClose }: { onClose(): void }) {
           event.preventDefault();
           setKeeperName(name);
           setUnits(measures);
-          // Whatever is on the screen is drawn anew in these units.
-          void queries.invalidateQueries();
           onClose();
         }}
       >

@@ -24,6 +24,14 @@ const KEYS: { screen: string; hints: KeyHint[] }[] = [
       { keys: ['w'], does: 'watered, as advised' },
       { keys: ['n'], does: 'note something' },
       { keys: ['1', '2', '3'], does: 'felt wet, damp, dry' },
+      { keys: ['←', '→'], does: 'the pot before it on the bench, the next; on the chart, the day' },
+    ],
+  },
+  {
+    screen: 'On the benches, while pots are set',
+    hints: [
+      { keys: ['←', '↑', '→', '↓'], does: 'move the pot by a centimetre; with shift by five' },
+      { keys: ['space'], does: 'take it in hand; those in hand go together' },
     ],
   },
   {

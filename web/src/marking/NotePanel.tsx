@@ -34,14 +34,16 @@ interface NotePanelProps {
   pots: Marked[];
   /** the day that is written for at first */
   date: string;
+  /** what is noted at first */
+  kind?: NoteKind;
   onClose(): void;
 }
 
-export function NotePanel({ pots, date: startDate, onClose }: NotePanelProps) {
+export function NotePanel({ pots, date: startDate, kind: startKind = 'watering', onClose }: NotePanelProps) {
   const { mark, busy, told } = useMarks();
   const [first] = pots as [Marked, ...Marked[]];
   const { today } = first;
-  const [kind, setKind] = useState<NoteKind>('watering');
+  const [kind, setKind] = useState<NoteKind>(startKind);
   const [date, setDate] = useState(startDate);
   const [draft, setDraft] = useState<NoteDraft>(() => draftFor(first.before));
   const [wrong, setWrong] = useState<string | null>(null);

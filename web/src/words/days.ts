@@ -1,9 +1,21 @@
 /** Days in words. A day is a label, so it is formatted as UTC and never shifted. */
 import { dayNumber, isoDay } from '@zinc-pail/core';
+import { sayMonthFirst } from '@zinc-pail/words/days';
 
-const SHORT = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
-const LONG = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
-const FULL = new Intl.DateTimeFormat('en-GB', {
+/** The words are English; the order of day and month is that of the reader's own English, or the usual one. */
+export const LOCALE =
+  typeof navigator !== 'undefined' && navigator.language.startsWith('en-') ? navigator.language : 'en-GB';
+
+/** Whether the month stands before the day there. */
+export function isMonthFirst(locale: string): boolean {
+  const parts = new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'short' }).formatToParts(0);
+  return parts.findIndex(({ type }) => type === 'month') < parts.findIndex(({ type }) => type === 'day');
+}
+sayMonthFirst(isMonthFirst(LOCALE));
+
+const SHORT = new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'short', timeZone: 'UTC' });
+const LONG = new Intl.DateTimeFormat(LOCALE, { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
+const FULL = new Intl.DateTimeFormat(LOCALE, {
   weekday: 'short',
   day: 'numeric',
   month: 'short',

@@ -71,7 +71,7 @@ function Benches({ places, kit }: { places: PlaceView[]; kit: Kit }) {
         <button type="button" className="btn h-11" disabled={kit.sites.length === 0} onClick={() => setEditing('new')}>
           A new bench
         </button>
-        <Link to="/walk" className="flex h-11 items-center underline">
+        <Link to="/walk" className="flex h-11 items-center underline print:hidden">
           change the walk
         </Link>
         {!side && places.length > 0 && (

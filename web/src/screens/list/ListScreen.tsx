@@ -6,7 +6,6 @@ import {
   type Column,
   type ColumnDef,
   type ColumnFiltersState,
-  flexRender,
   getCoreRowModel,
   getFilteredRowModel,
   getSortedRowModel,
@@ -39,7 +38,7 @@ import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { ForMany } from './ForMany.tsx';
 import { MovePanel } from './MovePanel.tsx';
 import { RowPicture } from './RowPicture.tsx';
-import { cellWords, COLUMNS, compared, filterHint, isMeant, passes } from './rows.ts';
+import { cellWords, COLUMNS, compared, filterHint, headWords, isMeant, passes } from './rows.ts';
 import { TodayMark } from './TodayMark.tsx';
 
 const ROW_PX = 44;
@@ -305,7 +304,7 @@ function Head({ header, grows }: { header: Header<TableRow, unknown>; grows: boo
         className="flex h-11 w-full items-center gap-1 text-left text-[0.9375rem] font-semibold"
         onClick={column.getToggleSortingHandler()}
       >
-        {flexRender(column.columnDef.header, header.getContext())}
+        {headWords(column.id as TableColumn, String(column.columnDef.header))}
         {sorted === 'asc' && <ArrowUp aria-hidden="true" size={15} />}
         {sorted === 'desc' && <ArrowDown aria-hidden="true" size={15} />}
       </button>

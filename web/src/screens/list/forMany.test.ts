@@ -1,6 +1,7 @@
-import { describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { rulesChosen } from './ForMany.tsx';
-import { COLUMNS, filterHint, passes } from './rows.ts';
+import { setUnits } from '../../words/units.ts';
+import { cellWords, COLUMNS, filterHint, headWords, passes } from './rows.ts';
 
 describe('rules for many', () => {
   it.each([
@@ -19,5 +20,26 @@ describe('hints of filters', () => {
     expect(passes('moisture', 30, '<40')).toBe(true);
     expect(passes('due', '2026-11-29', 'Nov')).toBe(true);
     expect(passes('verdict', 'look', 'look first')).toBe(true);
+  });
+});
+
+describe('the keeper’s units', () => {
+  beforeEach(() => {
+    vi.stubGlobal('localStorage', { setItem() {}, getItem: () => null });
+    setUnits({ temperature: 'F', length: 'in', volume: 'l' });
+  });
+  afterEach(() => {
+    setUnits({ temperature: 'C', length: 'cm', volume: 'l' });
+    vi.unstubAllGlobals();
+  });
+  it('stand in heads, in cells and in what a filter compares', () => {
+    expect(headWords('diameter_mm', 'Width, mm')).toBe('Width, in');
+    expect(headWords('name', 'Name')).toBe('Name');
+    expect(cellWords('diameter_mm', 51)).toBe('2');
+    expect(cellWords('min_wet_c', 5)).toBe('41');
+    expect(cellWords('pot', 'round 10.2×8 terracotta')).toBe('round 4×3.1 terracotta');
+    expect(passes('diameter_mm', 51, '>1.5')).toBe(true);
+    expect(passes('diameter_mm', 51, '>3')).toBe(false);
+    expect(passes('min_wet_c', 5, '>40')).toBe(true);
   });
 });

@@ -7,6 +7,7 @@ import {
   type TableRow,
 } from '@zinc-pail/contract/table';
 import { shortDay } from '../../words/days.ts';
+import { MM_PER_INCH, shownTemperature, units } from '../../words/units.ts';
 
 const USUAL_WIDTH_PX = 120;
 
@@ -25,9 +26,31 @@ export const COLUMNS = TABLE_FIELDS.flatMap((id) => {
 /** Days of long ago want their year. */
 const WITH_YEAR = new Set<TableColumn>(['acquired_on']);
 
+/** Lengths and warmth are kept in mm and °C; the list says and filters them in the keeper's units. */
+const LENGTHS = new Set<TableColumn>(['diameter_mm', 'height_mm', 'pot_mm']);
+
+export function headWords(id: TableColumn, head: string): string {
+  if (units().length !== 'in' || !LENGTHS.has(id)) return head;
+  return head.replace(', mm', ', in');
+}
+
+/** A number as it is shown; the same where it has no unit. */
+export function shownNumber(id: TableColumn, value: number): number {
+  if (LENGTHS.has(id) && units().length === 'in') return Math.round((10 * value) / MM_PER_INCH) / 10;
+  return id === 'min_wet_c' ? Math.round(shownTemperature(value)) : value;
+}
+
+/** "round 7×8 terracotta": the server says it in cm. */
+const potWords = (text: string) =>
+  units().length === 'in'
+    ? text.replaceAll(/\d+(?:\.\d+)?(?=×|\s)/g, (cm) => String(Math.round((100 * Number(cm)) / MM_PER_INCH) / 10))
+    : text;
+
 export function cellWords(id: TableColumn, value: string | number | null | undefined): string {
   if (value === null || value === undefined) return '';
-  const text = String(value);
+  if (typeof value === 'number') return String(shownNumber(id, value));
+  if (id === 'pot') return potWords(value);
+  const text = value;
   const words = CELL_WORDS[id];
   if (words) return words[text] ?? '';
   if ((TABLE_COLUMNS[id] as ColumnSpec).kind !== 'day') return text;
@@ -57,7 +80,8 @@ export function passes(id: TableColumn, value: string | number | null, filter: s
   const compared = COMPARED.exec(filter);
   if (compared && typeof value === 'number') {
     const bound = Number(compared[2]!.replace(',', '.'));
-    return compared[1] === '<' ? value < bound : value > bound;
+    const shown = shownNumber(id, value);
+    return compared[1] === '<' ? shown < bound : shown > bound;
   }
   return eachWordIn(`${cellWords(id, value)} ${value ?? ''}`, filter);
 }

@@ -1,17 +1,20 @@
 import type { PlantView } from '@zinc-pail/contract/api';
-import { ArrowLeft } from 'lucide-react';
+import { ArrowLeft, ArrowRight } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { ProblemError } from '../../api/client.ts';
 import { usePlaces } from '../../api/places.ts';
 import { usePlant } from '../../api/plant.ts';
+import { useBench } from '../../api/round.ts';
+import { PotGlyph } from '../../drawing/PotGlyph.tsx';
+import { WeatherMark } from '../../drawing/WeatherMark.tsx';
 import { DryCurve } from '../../drawing/DryCurve.tsx';
 import { BecauseBars } from '../../drawing/BecauseBars.tsx';
 import { alarmWords, holdWords, seasonWords, THIRST, WET_FEET } from '@zinc-pail/words/outlook';
 import { feedWords } from '@zinc-pail/words/feed';
 import { cups, litres, shareWords } from '../../words/amounts.ts';
 import { kindOf, wordsFor } from '../../words/deeds.ts';
-import { nearDay } from '../../words/days.ts';
+import { fullDay, nearDay } from '../../words/days.ts';
 import { useKeys } from '../../frame/keys.ts';
 import { felt, type Felt, wateredAsAdvised, wateredWords } from '../../marking/markEvents.ts';
 import { type Marked, useMarks } from '../../marking/Marks.tsx';
@@ -55,7 +58,7 @@ export default function PlantScreen() {
   return <Plant key={plant.data.id} plant={plant.data} />;
 }
 
-type Panel = 'note' | 'pot' | 'move' | 'change' | 'end' | 'look-over' | 'copies' | null;
+type Panel = 'note' | 'weigh' | 'pot' | 'repot' | 'move' | 'change' | 'end' | 'look-over' | 'copies' | null;
 
 /** Marks of one key on this plant. */
 function useDeeds(plant: PlantView) {
@@ -80,7 +83,7 @@ function Plant({ plant }: { plant: PlantView }) {
   const { outlook, site } = plant;
   useTitle(plant.name);
   const [search] = useSearchParams();
-  const [panel, setPanel] = useState<Panel>(search.has('look-over') ? 'look-over' : null);
+  const [panel, setPanel] = useState<Panel>(search.has('look-over') ? 'look-over' : search.has('move') ? 'move' : null);
   const { pot, water, feel, busy } = useDeeds(plant);
   useKeys(
     useMemo(
@@ -110,17 +113,13 @@ function Plant({ plant }: { plant: PlantView }) {
             </p>
           )}
           <Facts plant={plant} />
-          <div className="mt-6">
-            <Schools outlook={outlook} today={site.today} />
-          </div>
           <div className="mt-6 grid grid-cols-1 gap-x-10 gap-y-6 xl:grid-cols-2">
-            <Why outlook={outlook} />
             <Book plant={plant} />
+            <Pictures plant={plant} />
+            <Why outlook={outlook} />
+            <Schools outlook={outlook} today={site.today} />
             <Growth plant={plant} />
             <Flowering plant={plant} />
-          </div>
-          <div className="mt-6">
-            <Pictures plant={plant} />
           </div>
         </section>
         <aside className="grid content-start gap-6">
@@ -140,42 +139,120 @@ function Plant({ plant }: { plant: PlantView }) {
   );
 }
 
-/** Who it is, where it stands, and what is in doubt of it. */
+/** Who it is and how it looks, where it stands and who stands beside it, and what is in doubt of it. */
 function Head({ plant }: { plant: PlantView }) {
   const { outlook, record, site } = plant;
   const navigate = useNavigate();
   return (
     <>
-      <button
-        type="button"
-        className="inline-flex min-h-11 items-center gap-1 text-[var(--ink-2)] hover:text-[var(--ink)]"
-        onClick={() => void (window.history.length > 1 ? navigate(-1) : navigate('/'))}
-      >
-        <ArrowLeft aria-hidden="true" size={18} /> Back
-      </button>
-      <header className="mb-3 border-b-2 border-[var(--ink)] pb-2">
-        <h1 className="text-[1.75rem] leading-tight">
-          <Name written={plant.name} />
-        </h1>
-        <p className="flex flex-wrap gap-x-4 text-[1rem] text-[var(--ink-2)]">
-          <span>number {plant.number}</span>
-          <StateMark state={outlook.state} />
-          <span>{plant.place.name}</span>
-          {record.name_sure !== 'sure' && (
-            <span className="font-semibold text-[var(--straw)]">
-              name {record.name_sure === 'likely' ? 'likely, not sure' : 'unknown: kept to the dry side'}
-            </span>
-          )}
-          {record.quarantine_until && record.quarantine_until >= site.today && (
-            <span className="font-semibold text-[var(--straw)]">
-              apart until {nearDay(record.quarantine_until, site.today)}
-            </span>
-          )}
-          {record.other_names && <span>{record.other_names}</span>}
-          {plant.provenance && <span>{plant.provenance}</span>}
-        </p>
+      <div className="flex flex-wrap items-center justify-between gap-x-4 print:hidden">
+        <button
+          type="button"
+          className="inline-flex min-h-11 items-center gap-1 text-[var(--ink-2)] hover:text-[var(--ink)]"
+          onClick={() => void (window.history.length > 1 ? navigate(-1) : navigate('/'))}
+        >
+          <ArrowLeft aria-hidden="true" size={18} /> Back
+        </button>
+        <Beside plant={plant} />
+      </div>
+      <header className="mb-3 flex items-end gap-4 border-b-2 border-[var(--ink)] pb-2">
+        <Portrait plant={plant} />
+        <div className="min-w-0">
+          <h1 className="text-[1.75rem] leading-tight">
+            <Name written={plant.name} />
+          </h1>
+          <p className="flex flex-wrap gap-x-4 text-[1rem] text-[var(--ink-2)]">
+            <span>number {plant.number}</span>
+            <StateMark state={outlook.state} />
+            <WeatherMark pot={plant} />
+            <span>{plant.place.name}</span>
+            {record.name_sure !== 'sure' && (
+              <span className="font-semibold text-[var(--straw)]">
+                name {record.name_sure === 'likely' ? 'likely, not sure' : 'unknown: kept to the dry side'}
+              </span>
+            )}
+            {record.quarantine_until && record.quarantine_until >= site.today && (
+              <span className="font-semibold text-[var(--straw)]">
+                apart until {nearDay(record.quarantine_until, site.today)}
+              </span>
+            )}
+            {record.other_names && <span>{record.other_names}</span>}
+            {plant.provenance && <span>{plant.provenance}</span>}
+          </p>
+        </div>
       </header>
     </>
+  );
+}
+
+const PORTRAIT_PX = 104;
+
+/** The newest photograph, else the plant as it is drawn. */
+function Portrait({ plant }: { plant: PlantView }) {
+  const [newest] = plant.record.pictures.toSorted((a, b) => (a.day === b.day ? b.id - a.id : a.day < b.day ? 1 : -1));
+  if (newest)
+    return (
+      <a href="#pictures" className="shrink-0">
+        <img
+          src={`/api/pictures/${newest.id}/small`}
+          alt={`${plant.name} on ${fullDay(newest.day)}`}
+          width={PORTRAIT_PX}
+          height={PORTRAIT_PX}
+          className="size-[6.5rem] border border-[var(--rule)] object-cover"
+        />
+      </a>
+    );
+  const { pot, state } = plant.outlook;
+  return (
+    <PotGlyph
+      pot={pot}
+      name={plant.name}
+      form={plant.form}
+      state={state}
+      diameterMm={plant.diameter_mm}
+      heightMm={plant.height_mm}
+      size={PORTRAIT_PX}
+      pxPerMm={1}
+    />
+  );
+}
+
+/** The walk along its bench: the pot before it and the next. */
+function Beside({ plant }: { plant: PlantView }) {
+  const bench = useBench(plant.place.id, true);
+  const navigate = useNavigate();
+  const at = bench.data?.findIndex(({ id }) => id === plant.id) ?? -1;
+  const before = at > 0 ? bench.data![at - 1] : undefined;
+  const next = at >= 0 ? bench.data![at + 1] : undefined;
+  useKeys(
+    useMemo(
+      () => ({
+        ArrowLeft: () => before && void navigate(`/plants/${before.id}`, { replace: true }),
+        ArrowRight: () => next && void navigate(`/plants/${next.id}`, { replace: true }),
+      }),
+      [before, next, navigate],
+    ),
+  );
+  const link = (pot: typeof next, words: string) =>
+    pot && (
+      <Link
+        to={`/plants/${pot.id}`}
+        replace
+        className="flex min-h-11 min-w-0 items-center gap-1 hover:underline"
+        aria-label={`${words}: ${pot.name}, ${pot.number}`}
+      >
+        {words === 'Before' && <ArrowLeft aria-hidden="true" size={18} />}
+        <span className="max-w-[11rem] truncate">
+          <Name written={pot.name} />
+        </span>
+        {words === 'Next' && <ArrowRight aria-hidden="true" size={18} />}
+      </Link>
+    );
+  return (
+    <nav aria-label={`On ${plant.place.name}`} className="flex min-w-0 gap-4 text-[0.9375rem]">
+      {link(before, 'Before')}
+      {link(next, 'Next')}
+    </nav>
   );
 }
 
@@ -212,6 +289,15 @@ function Buttons({ plant, busy, onWater, onFeel, onPick }: ButtonsProps) {
           Felt {how}
         </button>
       ))}
+      <button type="button" className="btn h-11" onClick={() => onPick('weigh')}>
+        Weigh…
+      </button>
+      <button type="button" className="btn h-11" onClick={() => onPick('move')}>
+        Move…
+      </button>
+      <button type="button" className="btn h-11" onClick={() => onPick('repot')}>
+        Repot…
+      </button>
       <button type="button" className="btn h-11" onClick={() => onPick('note')}>
         Note something…
       </button>
@@ -251,8 +337,12 @@ function OpenPanel({ panel, plant, pot, onClose }: OpenPanelProps) {
   switch (panel) {
     case 'note':
       return <NotePanel pots={[pot]} date={today} onClose={onClose} />;
+    case 'weigh':
+      return <NotePanel pots={[pot]} date={today} kind="weight" onClose={onClose} />;
     case 'pot':
-      return <PotPanel plant={plant} onClose={onClose} />;
+      return <PotPanel plant={plant} kind="set-right" onClose={onClose} />;
+    case 'repot':
+      return <PotPanel plant={plant} kind="repotted" onClose={onClose} />;
     case 'move': {
       const elsewhere = places.data?.filter(({ id }) => id !== plant.place.id);
       return elsewhere ? <MovePanel ids={[plant.id]} places={elsewhere} today={today} onClose={onClose} /> : null;
@@ -361,8 +451,7 @@ function lastTimes({ journal, site }: PlantView): string {
 /** What is done with it now and then: its record, copies, labels, its end. */
 function Menu({ plant, onPick }: { plant: PlantView; onPick(panel: Panel): void }) {
   const items: [Exclude<Panel, null>, string][] = [
-    ['pot', 'Its pot and mix, repotted'],
-    ['move', 'Move it'],
+    ['pot', 'Its pot or mix is otherwise'],
     ['change', 'Change its record'],
     ['look-over', 'Look it over'],
     ['copies', 'One more, or offsets'],
@@ -389,9 +478,7 @@ function Menu({ plant, onPick }: { plant: PlantView; onPick(panel: Panel): void 
         <li>
           <a
             className="flex h-11 items-center px-3 hover:bg-[var(--frame)]"
-            href={`/api/labels.pdf?ids=${plant.id}`}
-            target="_blank"
-            rel="noreferrer"
+            href={`/shed/papers-out?labels=${plant.id}`}
           >
             Print its label
           </a>

@@ -20,10 +20,10 @@ interface Draft extends PotDraft {
   roots: string;
 }
 
-function draftOf(plant: PlantView): Draft {
+function draftOf(plant: PlantView, kind: Draft['kind']): Draft {
   const { pot } = plant.outlook;
   return {
-    kind: 'set-right',
+    kind,
     shape: pot.shape,
     ...potDraft(pot),
     material: pot.material,
@@ -50,10 +50,19 @@ export function bodyOf(draft: Draft, clientId: string): Record<string, unknown> 
   return { client_id: clientId, kind: draft.kind, pot, mix_id: Number(draft.mix), ...repotted };
 }
 
-export function PotPanel({ plant, onClose }: { plant: PlantView; onClose(): void }) {
+export function PotPanel({
+  plant,
+  kind,
+  onClose,
+}: {
+  plant: PlantView;
+  /** what is meant at first */
+  kind: Draft['kind'];
+  onClose(): void;
+}) {
   const kit = useKit();
   const queries = useQueryClient();
-  const [draft, setDraft] = useState(() => draftOf(plant));
+  const [draft, setDraft] = useState(() => draftOf(plant, kind));
   const [clientId] = useState(() => crypto.randomUUID());
   const [wrong, setWrong] = useState<string | null>(null);
   const set = (some: Partial<Draft>) => setDraft((before) => ({ ...before, ...some }));

@@ -1,10 +1,12 @@
 /** Pieces of the plant's page, drawn to markup: what is said, and what is drawn for those who cannot see it. */
-import type { JournalEvent, PlantView } from '@zinc-pail/contract/api';
+import type { JournalEntry, JournalEvent, PlantView } from '@zinc-pail/contract/api';
+import { dayNumber } from '@zinc-pail/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { MemoryRouter } from 'react-router';
 import { describe, expect, it } from 'vitest';
+import { readingOf } from '../../drawing/DryCurve.tsx';
 import { cautionLines } from './Cautions.tsx';
 import { eventWords } from '../../words/events.ts';
 import { Family } from './Family.tsx';
@@ -283,4 +285,21 @@ describe('the book', () => {
     [{ type: 'feeding', date: '', dose: 0.5, with: 'x' }, /with that drink$/],
     [{ type: 'picture', date: '', picture: 1 }, /^Picture taken$/],
   ])('%j in words', (event, words) => expect(eventWords(event as JournalEvent)).toMatch(words));
+});
+
+describe('the curve read day by day', () => {
+  const point = (day: number, middle: number) => ({ day, low: middle - 0.1, middle, high: middle + 0.1 });
+  const entry = (date: string, event: object) =>
+    ({ voided: false, event: { date, ...event } }) as unknown as JournalEntry;
+  it('says how damp, within which doubt, and what happened', () => {
+    const day = dayNumber('2026-06-04');
+    const seen = [
+      entry('2026-06-04', { type: 'check', finger: 'damp' }),
+      entry('2026-06-05', { type: 'note', text: 'x' }),
+    ];
+    expect(readingOf(day, [point(day, 0.4)], seen)).toBe('Thursday 4 June: damp, 40 % (30 to 50). Felt damp.');
+    expect(readingOf(day + 9, [point(day, 0.4)], seen)).toContain('not reckoned');
+    // Where behind meets ahead, what is ahead of today counts.
+    expect(readingOf(day, [point(day, 0.9), point(day, 0.2)], [])).toContain('20 %');
+  });
 });

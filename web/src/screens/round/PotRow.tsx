@@ -118,7 +118,8 @@ function Row({ pot, today, current, chosen, back, done, onHere, onWater, onFeel,
         <Strip outlook={outlook} today={today} label={stripWords(outlook, today)} />
       </div>
       <div className="row-start-1 justify-self-end max-sm:row-start-2 max-sm:[grid-column:1/-1] sm:col-start-4 xl:col-start-5">
-        <span className="flex gap-1">
+        <span className="hidden size-5 border-2 border-[var(--ink)] print:inline-block" aria-hidden="true" />
+        <span className="flex gap-1 print:hidden">
           {rests && <TakeBack pot={pot} today={today} done={done} busy={busy.has(pot.id)} />}
           <Deed back={back} pot={pot} busy={busy.has(pot.id)} onWater={onWater} onFeel={onFeel} onNote={onNote} />
         </span>

@@ -93,7 +93,7 @@ function Round({ round }: { round: RoundView }) {
     round.sites.flatMap((site) => site.places).reduce((sum, { pots, left }) => sum + pots.length + left, 0) <=
     MOST_AT_ONCE;
   return (
-    <div className="grid min-h-full grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_318px]">
+    <div className="grid min-h-full grid-cols-[minmax(0,1fr)] print:block lg:grid-cols-[minmax(0,1fr)_318px]">
       <div className="px-3 pb-10 pt-4 sm:px-6">
         <h1 className="sr-only">Round</h1>
         {back > 0 && <ForYesterday today={round.sites[0]!.today} back={back} onToday={() => walk.writeFor(0)} />}
@@ -178,7 +178,11 @@ function ForYesterday({ today, back, onToday }: { today: string; back: number; o
 function DaySwitch({ back, onChange }: { back: number; onChange(back: number): void }) {
   const [photographs, showPhotographs] = usePhotographs();
   return (
-    <div role="group" aria-label="Marks are written for" className="flex flex-wrap items-center gap-1 text-[0.9375rem]">
+    <div
+      role="group"
+      aria-label="Marks are written for"
+      className="flex flex-wrap items-center gap-1 text-[0.9375rem] print:hidden"
+    >
       <span className="text-[var(--ink-2)]">Writing for</span>
       {['today', 'yesterday'].map((label, i) => (
         <button
@@ -226,7 +230,7 @@ function SiteHead({ site, many, tools }: { site: RoundSite; many: boolean; tools
         {look > 0 && `, ${look} to look at`}
         {soon > 0 && `, ${soon} soon`}, {leave} to leave alone
         {asleep > 0 && `, ${asleep} of them asleep`}.{' '}
-        {canMl > 0 && <span className="lg:hidden">Carry {litres(canMl)}. </span>}Nights outside stay above{' '}
+        {canMl > 0 && <span className="lg:hidden print:inline">Carry {litres(canMl)}. </span>}Nights outside stay above{' '}
         {degrees(Math.floor(coldest))} this week.
       </p>
     </header>

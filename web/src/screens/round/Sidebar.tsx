@@ -23,7 +23,7 @@ export function Sidebar({ sites }: { sites: RoundSite[] }) {
   return (
     <aside
       aria-label="For today"
-      className="border-[var(--rule)] bg-[var(--frame)] px-4 py-4 max-lg:border-t lg:border-l lg:px-5"
+      className="border-[var(--rule)] bg-[var(--frame)] px-4 print:hidden py-4 max-lg:border-t lg:border-l lg:px-5"
     >
       {/* Beside a long walk it stays in sight. */}
       <div className="grid gap-6 max-lg:sm:grid-cols-3 lg:sticky lg:top-4 lg:max-h-[calc(100dvh-2rem)] lg:content-start lg:overflow-y-auto">
