@@ -1,4 +1,5 @@
 /** What goes wrong on the screens, and the shed, on a small garden of its own. */
+import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { expectAccessible, labelled, press, sees, type Stage, stage, textOf, told, typeInto } from './stage.ts';
 
@@ -282,4 +283,68 @@ describe('pages that are not there', () => {
     expect(await page.$$eval('main a', (links) => links.map((link) => link.getAttribute('href')))).toContain('/');
     await page.close();
   });
+});
+
+describe('what is wrong with what was typed', () => {
+  const invalid = (page: Page) =>
+    page.evaluate(() => {
+      const field = document.querySelector<HTMLElement>('dialog[open] [aria-invalid=true]');
+      const told = field && document.getElementById(field.getAttribute('aria-describedby') ?? '');
+      return {
+        label: field?.id ? (document.querySelector(`label[for="${field.id}"]`)?.textContent ?? null) : null,
+        words: told?.textContent ?? null,
+        focused: field !== null && document.activeElement === field,
+      };
+    });
+  it('stands at its field, which has the focus: in a note, in a rule', async () => {
+    const { sites } = (await (await fetch(`${on.url}/api/round`)).json()) as {
+      sites: { places: { id: number }[] }[];
+    };
+    const { pots } = (await (await fetch(`${on.url}/api/places/${sites[0]!.places[0]!.id}/pots`)).json()) as {
+      pots: { id: number }[];
+    };
+    const page = await on.open(`/plants/${pots[0]!.id}`);
+    await press(page, 'Weigh…');
+    await page.waitForSelector('dialog[open]');
+    await press(page, 'Write it down', 'dialog[open]');
+    await page.waitForSelector('dialog[open] [aria-invalid=true]');
+    expect(await invalid(page)).toEqual({
+      label: 'Grams, pot and all',
+      words: 'Weight in grams, pot and all.',
+      focused: true,
+    });
+    await expectAccessible(page);
+    await press(page, 'Leave it', 'dialog[open]');
+    await press(page, 'Set its rules…');
+    await page.waitForSelector('dialog[open]');
+    await typeInto(page, 'Best from, °C', '99', 'dialog');
+    await press(page, 'Keep these', 'dialog[open]');
+    await page.waitForSelector('dialog[open] [aria-invalid=true]');
+    const told = await invalid(page);
+    expect(told).toMatchObject({ label: 'Best from, °C', focused: true });
+    expect(told.words).toMatch(/^A number from -10 to 40 is wanted/);
+    await page.close();
+  });
+});
+
+describe('a server that is gone', () => {
+  it('leaves the frame on every screen, which says so', async () => {
+    const page = await on.open('/shed/house');
+    await page.setRequestInterception(true);
+    page.on('request', (request) => void (request.url().includes('/api/') ? request.abort() : request.continue()));
+    for (const screen of ['Round', 'Benches', 'List', 'Almanac', 'Weather', 'Potting', 'Clinic', 'Take in', 'Shed']) {
+      await press(page, screen, 'nav[aria-label=Screens]');
+      // What was fetched before may still be shown; what was not says that nobody answers.
+      await page.waitForFunction(
+        (name) =>
+          [...document.querySelectorAll('nav[aria-label=Screens] a')].some(
+            (link) => link.textContent === name && link.getAttribute('aria-current') === 'page',
+          ) && /does not answer|Shed/.test(document.querySelector('main')?.textContent ?? ''),
+        {},
+        screen,
+      );
+      expect(await page.$('header nav')).not.toBeNull();
+    }
+    await page.close();
+  }, 60_000);
 });

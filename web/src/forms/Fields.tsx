@@ -8,11 +8,15 @@ interface ChoiceProps {
   value: string;
   onChange(value: string): void;
   options: readonly { id: string; label: string }[];
+  /** its name in what is sent: where its faults are told */
+  at?: string;
 }
 
-export function Choice({ legend, name, value, onChange, options }: ChoiceProps) {
+export function Choice({ legend, name, value, onChange, options, at }: ChoiceProps) {
+  const id = useId();
+  const fault = useFault(id, at, legend);
   return (
-    <fieldset className="mb-4">
+    <fieldset id={id} role="radiogroup" className={`mb-4 ${fault ? 'border-l-4 border-[var(--rust)] pl-2' : ''}`}>
       <legend className="mb-1 font-semibold">{legend}</legend>
       <div className="flex flex-wrap gap-2">
         {options.map((option) => (
@@ -32,6 +36,11 @@ export function Choice({ legend, name, value, onChange, options }: ChoiceProps) 
           </label>
         ))}
       </div>
+      {fault && (
+        <p id={`${id}-fault`} role="alert" className="mt-1 font-semibold">
+          {fault}
+        </p>
+      )}
     </fieldset>
   );
 }
@@ -46,7 +55,7 @@ interface FieldProps {
 
 export function Field({ label, hint, at, children }: FieldProps) {
   const id = useId();
-  const fault = useFault(id, at);
+  const fault = useFault(id, at, label);
   return (
     <div className={`mb-4 ${fault ? 'border-l-4 border-[var(--rust)] pl-2' : ''}`}>
       <label htmlFor={id} className="mb-1 block font-semibold">

@@ -1,11 +1,11 @@
 /** A form whose fields tell their own faults; the first of them takes the focus. */
 import { type FormEvent, type ReactNode, useEffect, useMemo, useRef } from 'react';
-import { faultsOf, wordsOf } from '../api/client.ts';
-import { Faults } from './faults.ts';
+import { faultsOf, NotSent, wordsOf } from '../api/client.ts';
+import { byLabel, Faults } from './faults.ts';
 import { Wrong } from './Fields.tsx';
 
 interface FormProps {
-  /** what came of the last sending: a refusal, or what kept it from being sent */
+  /** what came of the last sending: a refusal, or what kept it from being sent, in words too */
   error: unknown;
   onSubmit(): void;
   className?: string;
@@ -13,11 +13,13 @@ interface FormProps {
 }
 
 /** A form whose fields with `at` tell their own faults; what belongs to none of them is told at its foot. */
-export function Form({ error, onSubmit, className, children }: FormProps) {
+export function Form({ error: given, onSubmit, className, children }: FormProps) {
+  const error = useMemo(() => (typeof given === 'string' ? new NotSent(given) : given), [given]);
   const ref = useRef<HTMLFormElement>(null);
-  const faults = useMemo(() => faultsOf(error), [error]);
+  const faults = useMemo(() => labelled(faultsOf(error), error), [error]);
   useEffect(() => {
-    if (faults.size > 0) ref.current?.querySelector<HTMLElement>('[aria-invalid=true]')?.focus();
+    const field = faults.size > 0 ? ref.current?.querySelector<HTMLElement>('[aria-invalid=true]') : null;
+    (field?.matches('fieldset') ? field.querySelector<HTMLElement>('input') : field)?.focus();
   }, [faults]);
   return (
     <form
@@ -30,12 +32,22 @@ export function Form({ error, onSubmit, className, children }: FormProps) {
       }}
     >
       <Faults.Provider value={faults}>{children}</Faults.Provider>
-      <Rest error={error} faults={faults} />
+      {/* What a field of the form tells is not told twice. */}
+      {error != null && (
+        <div className="[form:has([aria-invalid=true])_&]:hidden">
+          <Wrong words={wordsOf(error)} />
+        </div>
+      )}
     </form>
   );
 }
 
-/** Faults that no field of the form tells. */
-function Rest({ error, faults }: { error: unknown; faults: ReadonlyMap<string, string> }) {
-  return error == null || faults.size > 0 ? null : <Wrong words={wordsOf(error)} />;
+const BY_LABEL = /^([^:.?]{2,60}): (.+)$/;
+
+/** Words that begin with a field's own label belong to it: "Saucer, minutes: a number from 1 to 240 is wanted." */
+function labelled(faults: ReadonlyMap<string, string>, error: unknown): ReadonlyMap<string, string> {
+  const found = faults.size === 0 && error instanceof NotSent ? BY_LABEL.exec(error.message) : null;
+  if (!found) return faults;
+  const [, label, words] = found;
+  return new Map([[byLabel(label!), `${words!.charAt(0).toUpperCase()}${words!.slice(1)}`]]);
 }

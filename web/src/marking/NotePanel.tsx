@@ -3,14 +3,16 @@
  * any day.
  */
 import { isIsoDay } from '@zinc-pail/core';
-import { type FormEvent, useState } from 'react';
+import { useState } from 'react';
 import { Dialog } from '../forms/Dialog.tsx';
-import { Choice, Field, KeepOrLeave, Wrong } from '../forms/Fields.tsx';
+import { type NotSent, notSent } from '../api/client.ts';
+import { Choice, Field, KeepOrLeave } from '../forms/Fields.tsx';
+import { Form } from '../forms/Form.tsx';
 import { Name } from '../naming/Name.tsx';
 import { count } from '../words/amounts.ts';
 import { addDays } from '../words/days.ts';
 import { type Marked, useMarks } from './Marks.tsx';
-import { draftFor, type NoteDraft, type NoteKind, noteOf } from './noteDraft.ts';
+import { draftFor, faultOf, type NoteDraft, type NoteKind, noteOf } from './noteDraft.ts';
 import { NOTE_FIELDS } from './noteFields.tsx';
 
 /** In the order in which they are offered; some tell of one pot only. */
@@ -46,13 +48,12 @@ export function NotePanel({ pots, date: startDate, kind: startKind = 'watering',
   const [kind, setKind] = useState<NoteKind>(startKind);
   const [date, setDate] = useState(startDate);
   const [draft, setDraft] = useState<NoteDraft>(() => draftFor(first.before));
-  const [wrong, setWrong] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<NotSent | null>(null);
   const set = (change: Partial<NoteDraft>) => setDraft((before) => ({ ...before, ...change }));
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    if (!isIsoDay(date) || date > today) return setWrong(`Which day? Up to today, ${today}.`);
+  const submit = async () => {
+    if (!isIsoDay(date) || date > today) return setWrong(notSent({ date: `Which day? Up to today, ${today}.` }));
     const note = noteOf(kind, draft, date);
-    if (typeof note === 'string') return setWrong(note);
+    if (typeof note === 'string') return setWrong(faultOf(kind, note));
     setWrong(null);
     // What was typed stays until it is safely written.
     if (await mark(pots, note.events, note.said)) onClose();
@@ -65,7 +66,7 @@ export function NotePanel({ pots, date: startDate, kind: startKind = 'watering',
   const Fields = NOTE_FIELDS[kind];
   return (
     <Dialog title={<Title pots={pots} />} onClose={onClose}>
-      <form onSubmit={(event) => void submit(event)} noValidate>
+      <Form error={wrong ?? failed} onSubmit={() => void submit()}>
         <Choice
           legend="What"
           name="kind"
@@ -75,9 +76,8 @@ export function NotePanel({ pots, date: startDate, kind: startKind = 'watering',
         />
         <Fields draft={draft} set={set} pot={first.before} />
         <DayField date={date} today={today} onChange={setDate} />
-        <Wrong words={wrong ?? failed} />
         <KeepOrLeave keep="Write it down" busy={pots.some((pot) => busy.has(pot.plantId))} onLeave={onClose} />
-      </form>
+      </Form>
     </Dialog>
   );
 }
@@ -94,7 +94,7 @@ function Title({ pots }: { pots: readonly Marked[] }) {
 function DayField({ date, today, onChange }: { date: string; today: string; onChange(date: string): void }) {
   const yesterday = addDays(today, -1);
   return (
-    <Field label="On">
+    <Field label="On" at="date">
       {(id) => (
         <span className="flex flex-wrap gap-2">
           <input

@@ -1,6 +1,7 @@
 /** What a keeper notes, as it is typed, and the entries that come of it. */
 import type { JournalEvent, RoundPot } from '@zinc-pail/contract/api';
 import { drinkOf, METHOD_OF, type Way } from '@zinc-pail/core';
+import { NotSent, notSent } from '../api/client.ts';
 import { litres } from '../words/amounts.ts';
 import { numberIn } from '../words/numbers.ts';
 import { mlOf, mmOf, typed } from '../words/units.ts';
@@ -107,6 +108,25 @@ const same = (event: JournalEvent, said: string): Note => ({ events: () => [even
 /** What a draft comes to, or what is missing of it. */
 export function noteOf(kind: NoteKind, draft: NoteDraft, date: string): Note | string {
   return READERS[kind](draft, date);
+}
+
+/** The one field that is wanted of each kind; measures are told by their labels. */
+const WANTED: Partial<Record<NoteKind, keyof NoteDraft>> = {
+  watering: 'amount',
+  finger: 'finger',
+  meter: 'number',
+  weight: 'number',
+  drain: 'number',
+  lift: 'lift',
+  weights: 'drained',
+  state: 'state',
+  note: 'words',
+};
+
+/** What is missing of a draft, at its field. */
+export function faultOf(kind: NoteKind, words: string): NotSent {
+  const field = WANTED[kind];
+  return field === undefined ? new NotSent(words) : notSent({ [field]: words });
 }
 
 const READERS: Record<NoteKind, (draft: NoteDraft, date: string) => Note | string> = {

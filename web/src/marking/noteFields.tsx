@@ -47,6 +47,7 @@ export const NOTE_FIELDS: Record<NoteKind, (asked: Asked) => React.ReactNode> = 
     <Choice
       legend="Two knuckles deep, or a skewer to the bottom"
       name="finger"
+      at="finger"
       value={draft.finger}
       onChange={(finger) => set({ finger })}
       options={FELT}
@@ -61,6 +62,7 @@ export const NOTE_FIELDS: Record<NoteKind, (asked: Asked) => React.ReactNode> = 
       <Typed
         label="Full, grams"
         hint="Just after it stopped draining."
+        at="drained"
         value={draft.drained}
         onChange={(drained) => set({ drained })}
       />
@@ -76,6 +78,7 @@ export const NOTE_FIELDS: Record<NoteKind, (asked: Asked) => React.ReactNode> = 
     <Choice
       legend="What you see it doing"
       name="state"
+      at="state"
       value={draft.state}
       onChange={(state) => set({ state })}
       options={STATES}
@@ -137,6 +140,7 @@ function WateringFields({ draft, set, pot }: Asked) {
       <div className="flex flex-wrap gap-x-6">
         <Typed
           label={isMeasured ? head : `${head} poured, if you know`}
+          at="amount"
           placeholder={isMeasured ? litres(pot.task.amount_ml) : ''}
           value={draft.amount}
           onChange={(amount) => set({ amount })}
@@ -163,6 +167,7 @@ function LiftFields({ draft, set, pot: { outlook } }: Asked) {
       <Choice
         legend="In the hand"
         name="lift"
+        at="lift"
         value={draft.lift}
         onChange={(lift) => set({ lift })}
         options={['heavy', 'middling', 'light'].map((id) => ({ id, label: id }))}
@@ -215,12 +220,12 @@ export function thirstSign({ form, store }: Pick<RoundPot['outlook']['traits'], 
 }
 
 function NumberField({ draft, set, label }: Asked & { label: string }) {
-  return <Typed label={label} value={draft.number} onChange={(number) => set({ number })} />;
+  return <Typed label={label} at="number" value={draft.number} onChange={(number) => set({ number })} />;
 }
 
 function WordsField({ draft, set, label, most }: Asked & { label: string; most: number }) {
   return (
-    <Field label={label}>
+    <Field label={label} at="words">
       {(id) => (
         <textarea
           id={id}

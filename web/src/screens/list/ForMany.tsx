@@ -4,10 +4,11 @@ import { LONGEST_TEXT, MOST_LABELS } from '@zinc-pail/contract/limits';
 import type { TableRow } from '@zinc-pail/contract/table';
 import { LIGHTS, SLEEPS, STANDS, WATER_KINDS } from '@zinc-pail/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { ask, wordsOf } from '../../api/client.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
+import { Form } from '../../forms/Form.tsx';
 import { Choice, Field, Wrong } from '../../forms/Fields.tsx';
 import { felt, type Felt, marked, wateredAsAdvised } from '../../marking/markEvents.ts';
 import { useMarks } from '../../marking/Marks.tsx';
@@ -171,9 +172,9 @@ function RulesForMany({ ids, onClose }: { ids: readonly number[]; onClose(): voi
   });
   return (
     <Dialog title={`Rules of ${count(ids.length, 'plant')}`} onClose={onClose}>
-      <form
-        onSubmit={(event: FormEvent) => {
-          event.preventDefault();
+      <Form
+        error={set.error}
+        onSubmit={() => {
           set.mutate();
         }}
       >
@@ -197,7 +198,6 @@ function RulesForMany({ ids, onClose }: { ids: readonly number[]; onClose(): voi
             )}
           </Field>
         ))}
-        <Wrong words={set.isError ? wordsOf(set.error) : null} />
         <button
           type="submit"
           className="btn btn-primary mt-4 h-11 px-6"
@@ -205,7 +205,7 @@ function RulesForMany({ ids, onClose }: { ids: readonly number[]; onClose(): voi
         >
           {set.isPending ? 'Reckoning anew…' : `Set for ${count(ids.length, 'plant')}`}
         </button>
-      </form>
+      </Form>
     </Dialog>
   );
 }
@@ -237,9 +237,9 @@ function GoneForMany({
   });
   return (
     <Dialog title={`${count(ids.length, 'plant')} gone`} onClose={() => onClose(false)}>
-      <form
-        onSubmit={(event: FormEvent) => {
-          event.preventDefault();
+      <Form
+        error={end.error}
+        onSubmit={() => {
           end.mutate();
         }}
       >
@@ -269,7 +269,7 @@ function GoneForMany({
             />
           )}
         </Field>
-        <Field label="On">
+        <Field label="On" at="date">
           {(id) => (
             <input
               id={id}
@@ -281,11 +281,10 @@ function GoneForMany({
             />
           )}
         </Field>
-        <Wrong words={end.isError ? wordsOf(end.error) : null} />
         <button type="submit" className="btn btn-primary mt-4 h-11 px-6" disabled={end.isPending}>
           {end.isPending ? 'Writing…' : `Write ${count(ids.length, 'end')}`}
         </button>
-      </form>
+      </Form>
     </Dialog>
   );
 }

@@ -1,10 +1,11 @@
 import type { PlaceView } from '@zinc-pail/contract/keeping';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
-import { ask, wordsOf } from '../../api/client.ts';
+import { useState } from 'react';
+import { ask } from '../../api/client.ts';
 import { count } from '../../words/amounts.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
-import { Field, Wrong } from '../../forms/Fields.tsx';
+import { Form } from '../../forms/Form.tsx';
+import { Field } from '../../forms/Fields.tsx';
 
 interface Moved {
   moved: number[];
@@ -57,13 +58,13 @@ export function MovePanel({
   }
   return (
     <Dialog title={`Move ${count(ids.length, 'plant')}`} onClose={() => onClose(false)}>
-      <form
-        onSubmit={(event: FormEvent) => {
-          event.preventDefault();
+      <Form
+        error={move.error}
+        onSubmit={() => {
           move.mutate();
         }}
       >
-        <Field label="To">
+        <Field label="To" at="place_id">
           {(id) => (
             <select
               id={id}
@@ -79,7 +80,7 @@ export function MovePanel({
             </select>
           )}
         </Field>
-        <Field label="On">
+        <Field label="On" at="date">
           {(id) => (
             <input
               id={id}
@@ -91,7 +92,6 @@ export function MovePanel({
             />
           )}
         </Field>
-        <Wrong words={move.isError ? wordsOf(move.error) : null} />
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={move.isPending}>
             {move.isPending ? 'Reckoning anew…' : 'Move them'}
@@ -100,7 +100,7 @@ export function MovePanel({
             Leave them
           </button>
         </div>
-      </form>
+      </Form>
     </Dialog>
   );
 }

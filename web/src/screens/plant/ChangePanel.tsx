@@ -3,7 +3,8 @@ import { FORM_FIELDS, type FormField } from '@zinc-pail/contract/plantFields';
 import { useForm, type UseFormRegister } from 'react-hook-form';
 import { wordsOf } from '../../api/client.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
-import { Field, Wrong } from '../../forms/Fields.tsx';
+import { Form } from '../../forms/Form.tsx';
+import { Field } from '../../forms/Fields.tsx';
 import { changeOf, formOf, type RecordForm, specOf } from './recordForm.ts';
 import { useChange } from './useChange.ts';
 
@@ -23,13 +24,12 @@ export function ChangePanel({ plant, onClose }: { plant: PlantView; onClose(): v
   });
   return (
     <Dialog title="Its record" onClose={onClose}>
-      <form noValidate onSubmit={(event) => void submit(event)}>
+      <Form error={formState.errors.root?.message ?? null} onSubmit={() => void submit()}>
         <div className="grid grid-cols-2 gap-x-4">
           {FORM_FIELDS.map((field) => (
             <RecordField key={field} field={field} register={register} latest={plant.site.today} />
           ))}
         </div>
-        <Wrong words={formState.errors.root?.message ?? null} />
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={formState.isSubmitting}>
             Keep it
@@ -38,7 +38,7 @@ export function ChangePanel({ plant, onClose }: { plant: PlantView; onClose(): v
             Leave it
           </button>
         </div>
-      </form>
+      </Form>
     </Dialog>
   );
 }

@@ -1,12 +1,13 @@
 import { LONGEST_TEXT } from '@zinc-pail/contract/limits';
 import type { PlantView } from '@zinc-pail/contract/api';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { ask, wordsOf } from '../../api/client.ts';
+import { ask } from '../../api/client.ts';
 import { plantKey } from '../../api/plant.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
-import { Choice, Field, Tick, Wrong } from '../../forms/Fields.tsx';
+import { Form } from '../../forms/Form.tsx';
+import { Choice, Field, Tick } from '../../forms/Fields.tsx';
 import { numberIn } from '../../words/numbers.ts';
 import { Name } from '../../naming/Name.tsx';
 
@@ -34,9 +35,9 @@ export function EndPanel({ plant, onClose }: { plant: PlantView; onClose(): void
       }
       onClose={onClose}
     >
-      <form
-        onSubmit={(event: FormEvent) => {
-          event.preventDefault();
+      <Form
+        error={end.error}
+        onSubmit={() => {
           end.mutate();
         }}
       >
@@ -64,7 +65,7 @@ export function EndPanel({ plant, onClose }: { plant: PlantView; onClose(): void
             />
           )}
         </Field>
-        <Field label="On">
+        <Field label="On" at="date">
           {(id) => (
             <input
               id={id}
@@ -76,7 +77,6 @@ export function EndPanel({ plant, onClose }: { plant: PlantView; onClose(): void
             />
           )}
         </Field>
-        <Wrong words={end.isError ? wordsOf(end.error) : null} />
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={end.isPending}>
             Close its book
@@ -85,7 +85,7 @@ export function EndPanel({ plant, onClose }: { plant: PlantView; onClose(): void
             It stays
           </button>
         </div>
-      </form>
+      </Form>
     </Dialog>
   );
 }
@@ -118,9 +118,9 @@ export function CopiesPanel({ plant, onClose }: { plant: PlantView; onClose(): v
       }
       onClose={onClose}
     >
-      <form
-        onSubmit={(event: FormEvent) => {
-          event.preventDefault();
+      <Form
+        error={Number.isNaN(number) ? 'How many: a number from 1 to 200.' : make.error}
+        onSubmit={() => {
           if (!Number.isNaN(number)) make.mutate();
         }}
       >
@@ -136,7 +136,6 @@ export function CopiesPanel({ plant, onClose }: { plant: PlantView; onClose(): v
           )}
         </Field>
         <Tick label="offsets or seedlings of this one" checked={offspring} onChange={setOffspring} />
-        <Wrong words={Number.isNaN(number) ? 'A number from 1 to 200.' : make.isError ? wordsOf(make.error) : null} />
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={make.isPending || Number.isNaN(number)}>
             Make them
@@ -145,7 +144,7 @@ export function CopiesPanel({ plant, onClose }: { plant: PlantView; onClose(): v
             Leave it
           </button>
         </div>
-      </form>
+      </Form>
     </Dialog>
   );
 }

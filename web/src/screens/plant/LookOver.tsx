@@ -1,14 +1,15 @@
 /** The arrival list: what to look at before a new plant joins the others. */
 import type { PlantView } from '@zinc-pail/contract/api';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
-import { ask, wordsOf } from '../../api/client.ts';
+import { useState } from 'react';
+import { ask } from '../../api/client.ts';
 import { useJournal } from '../../api/journal.ts';
 import { plantKey } from '../../api/plant.ts';
 import { roundKey } from '../../api/round.ts';
 import { addDays, fullDay } from '../../words/days.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
-import { Choice, Field, Tick, Wrong } from '../../forms/Fields.tsx';
+import { Form } from '../../forms/Form.tsx';
+import { Choice, Field, Tick } from '../../forms/Fields.tsx';
 import { cautionLines } from './Cautions.tsx';
 import { Name } from '../../naming/Name.tsx';
 
@@ -83,9 +84,9 @@ export function LookOver({ plant, onClose }: { plant: PlantView; onClose(): void
       }
       onClose={onClose}
     >
-      <form
-        onSubmit={(event: FormEvent) => {
-          event.preventDefault();
+      <Form
+        error={save.error}
+        onSubmit={() => {
           save.mutate();
         }}
       >
@@ -153,7 +154,6 @@ export function LookOver({ plant, onClose }: { plant: PlantView; onClose(): void
             Keep it well apart until {fullDay(apart || today)}, and wash your hands and tools between it and the others.
           </p>
         )}
-        <Wrong words={save.isError ? wordsOf(save.error) : null} />
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={save.isPending}>
             {save.isPending ? 'Writing…' : 'Write it down'}
@@ -162,7 +162,7 @@ export function LookOver({ plant, onClose }: { plant: PlantView; onClose(): void
             Later
           </button>
         </div>
-      </form>
+      </Form>
     </Dialog>
   );
 }

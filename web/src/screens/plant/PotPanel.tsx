@@ -2,12 +2,13 @@
 import type { PlantView } from '@zinc-pail/contract/api';
 import { type Pot, POT_MATERIALS, POT_SHAPES } from '@zinc-pail/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
-import { ask, wordsOf } from '../../api/client.ts';
+import { useState } from 'react';
+import { ask } from '../../api/client.ts';
 import { useKit } from '../../api/kit.ts';
 import { plantKey } from '../../api/plant.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
-import { Choice, Field, Wrong } from '../../forms/Fields.tsx';
+import { Form } from '../../forms/Form.tsx';
+import { Choice, Field } from '../../forms/Fields.tsx';
 import { PotDetail, potDraft, type PotDraft, potOfDraft, ROOTS_LOST } from '../../forms/PotDetail.tsx';
 
 interface Draft extends PotDraft {
@@ -64,7 +65,7 @@ export function PotPanel({
   const queries = useQueryClient();
   const [draft, setDraft] = useState(() => draftOf(plant, kind));
   const [clientId] = useState(() => crypto.randomUUID());
-  const [wrong, setWrong] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<unknown>(null);
   const set = (some: Partial<Draft>) => setDraft((before) => ({ ...before, ...some }));
   const save = useMutation({
     mutationFn: (body: Record<string, unknown>) =>
@@ -73,11 +74,10 @@ export function PotPanel({
       queries.setQueryData(plantKey(plant.id), changed);
       onClose();
     },
-    onError: (error) => setWrong(wordsOf(error)),
+    onError: setWrong,
     onSettled: () => queries.invalidateQueries(),
   });
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
+  const submit = () => {
     const body = bodyOf(draft, clientId);
     if (typeof body === 'string') return setWrong(body);
     setWrong(null);
@@ -114,7 +114,7 @@ export function PotPanel({
   );
   return (
     <Dialog title="Its pot and mix" onClose={onClose}>
-      <form noValidate onSubmit={submit}>
+      <Form error={wrong} onSubmit={submit}>
         <Choice
           legend="What is this"
           name="kind"
@@ -190,7 +190,6 @@ export function PotPanel({
             />
           </>
         )}
-        <Wrong words={wrong} />
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={save.isPending}>
             {save.isPending ? 'Reckoning anew…' : 'Keep it'}
@@ -199,7 +198,7 @@ export function PotPanel({
             Leave it
           </button>
         </div>
-      </form>
+      </Form>
     </Dialog>
   );
 }

@@ -3,12 +3,12 @@ import type { PlantView } from '@zinc-pail/contract/api';
 import { LONGEST_REASON, LONGEST_TEXT } from '@zinc-pail/contract/limits';
 import { type CareRules, LIGHTS, SLEEPS, STANDS, TRIGGERS, WATER_KINDS, WAYS } from '@zinc-pail/core';
 import { useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
-import { wordsOf } from '../../api/client.ts';
+import { useState } from 'react';
 import { useKit } from '../../api/kit.ts';
 import { plantKey } from '../../api/plant.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
-import { Choice, Field, KeepOrLeave, OneOf, Tick, Typed, Wrong } from '../../forms/Fields.tsx';
+import { Form } from '../../forms/Form.tsx';
+import { Choice, Field, KeepOrLeave, OneOf, Tick, Typed } from '../../forms/Fields.tsx';
 import { MONTHS } from '../../words/days.ts';
 import { typed } from '../../words/units.ts';
 import { AWAKE_COSTS, LIGHT_WORDS, SLEEP_WORDS, STAND_WORDS, TRIGGER_WORDS, WAY_WORDS } from './ruleLines.ts';
@@ -46,12 +46,11 @@ const THINNED = [
 
 export function RulesPanel({ plant, onClose }: { plant: PlantView; onClose(): void }) {
   const [draft, setDraft] = useState(() => draftOf(plant));
-  const [wrong, setWrong] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<unknown>(null);
   const change = useChange(plant);
   const queries = useQueryClient();
   const set = (some: Partial<RulesDraft>) => setDraft((before) => ({ ...before, ...some }));
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
+  const submit = async () => {
     const rules = changesOf(draft, plant.care.rules);
     if (typeof rules === 'string') return setWrong(rules);
     setWrong(null);
@@ -62,12 +61,12 @@ export function RulesPanel({ plant, onClose }: { plant: PlantView; onClose(): vo
       await queries.invalidateQueries({ queryKey: plantKey(plant.id) });
       onClose();
     } catch (error) {
-      setWrong(wordsOf(error));
+      setWrong(error);
     }
   };
   return (
     <Dialog title="Its rules" onClose={onClose}>
-      <form noValidate onSubmit={(event) => void submit(event)}>
+      <Form error={wrong} onSubmit={() => void submit()}>
         <CallRules draft={draft} set={set} />
         <WaterRules draft={draft} set={set} />
         <FoodRules draft={draft} set={set} />
@@ -75,9 +74,8 @@ export function RulesPanel({ plant, onClose }: { plant: PlantView; onClose(): vo
         <WarmthRules draft={draft} set={set} />
         <LightRules draft={draft} set={set} />
         <OwnWords draft={draft} set={set} />
-        <Wrong words={wrong} />
         <KeepOrLeave keep="Keep these" busy={change.isPending} onLeave={onClose} />
-      </form>
+      </Form>
     </Dialog>
   );
 }

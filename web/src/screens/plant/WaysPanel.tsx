@@ -3,7 +3,8 @@ import { DRY_RULES, FORMS, HABITS as HABIT_IDS, STORES as STORE_IDS } from '@zin
 import { useForm, type UseFormRegister } from 'react-hook-form';
 import { wordsOf } from '../../api/client.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
-import { Field, KeepOrLeave, Wrong } from '../../forms/Fields.tsx';
+import { Form } from '../../forms/Form.tsx';
+import { Field, KeepOrLeave } from '../../forms/Fields.tsx';
 import { shownTemperature, typed } from '../../words/units.ts';
 import { useChange } from './useChange.ts';
 import { formOf, HABITS, ruleWords, STORES, type WaysForm, waysOf } from './waysForm.ts';
@@ -43,7 +44,7 @@ export function WaysPanel({ plant, onClose }: { plant: PlantView; onClose(): voi
   const degree = typed.temperature();
   return (
     <Dialog title="Its ways" onClose={onClose}>
-      <form noValidate onSubmit={(event) => void submit(event)}>
+      <Form error={formState.errors.root?.message ?? null} onSubmit={() => void submit()}>
         <div className="grid grid-cols-2 gap-x-4">
           {choice('dry_rule', 'Water', rules)}
           {box('hold_days', 'Days more, once dry', traits.holdDays)}
@@ -59,9 +60,8 @@ export function WaysPanel({ plant, onClose }: { plant: PlantView; onClose(): voi
           {box('min_wet_c', `Lowest night moist, ${degree}`, shownTemperature(traits.minWetC))}
           {box('grow_min_c', `Grows from, ${degree}`, shownTemperature(traits.growMinC))}
         </div>
-        <Wrong words={formState.errors.root?.message ?? null} />
         <KeepOrLeave keep="Keep these" busy={formState.isSubmitting} onLeave={onClose} />
-      </form>
+      </Form>
     </Dialog>
   );
 }

@@ -149,8 +149,8 @@ describe('the record', () => {
     });
   });
   it('tells what is no number', () => {
-    expect(changeOf({ ...formOf(whole), diameter_mm: 'wide' })).toEqual({ wrong: 'Width, mm is a number.' });
-    expect(changeOf({ ...formOf(whole), height_mm: '99999' })).toEqual({ wrong: 'Height, mm is a number.' });
-    expect(changeOf({ ...formOf(whole), price_minor: 'a swap' })).toEqual({ wrong: 'Price is a number.' });
+    expect(changeOf({ ...formOf(whole), diameter_mm: 'wide' })).toEqual({ wrong: 'Width, mm: a number is wanted.' });
+    expect(changeOf({ ...formOf(whole), height_mm: '99999' })).toEqual({ wrong: 'Height, mm: a number is wanted.' });
+    expect(changeOf({ ...formOf(whole), price_minor: 'a swap' })).toEqual({ wrong: 'Price: a number is wanted.' });
   });
 });

@@ -32,7 +32,7 @@ export function changeOf(form: RecordForm): { body: PlantChange } | { wrong: str
   const body: Record<string, unknown> = {};
   for (const field of FORM_FIELDS) {
     const value = typed(specOf(field), form[field].trim());
-    if (Number.isNaN(value)) return { wrong: `${specOf(field).label} is a number.` };
+    if (Number.isNaN(value)) return { wrong: `${specOf(field).label}: a number is wanted.` };
     body[field] = value;
   }
   // A currency says nothing without a price.

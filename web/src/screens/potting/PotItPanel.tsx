@@ -13,11 +13,12 @@ import {
 } from '@zinc-pail/core';
 import { aftercareWords, FINDING_WORDS } from '@zinc-pail/words/potting';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useRef, useState } from 'react';
-import { ask, wordsOf } from '../../api/client.ts';
+import { useRef, useState } from 'react';
+import { ask } from '../../api/client.ts';
 import { useStock } from '../../api/potting.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
-import { Choice, Field, KeepOrLeave, OneOf, Tick, Typed, Wrong } from '../../forms/Fields.tsx';
+import { Form } from '../../forms/Form.tsx';
+import { Choice, Field, KeepOrLeave, OneOf, Tick, Typed } from '../../forms/Fields.tsx';
 import { detailDraft, PotDetail, potDraft, type PotDraft, potOfDraft, ROOTS_LOST } from '../../forms/PotDetail.tsx';
 import { numberIn } from '../../words/numbers.ts';
 import { movedWords } from '../plant/PotHistory.tsx';
@@ -94,7 +95,7 @@ interface Props {
 export function PotItPanel({ plant, kit, today, onClose }: Props) {
   const [draft, setDraft] = useState(() => draftOf(plant, today));
   const [clientId] = useState(() => crypto.randomUUID());
-  const [wrong, setWrong] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<unknown>(null);
   const [follows, setFollows] = useState<PotsOf | null>(null);
   const stock = useStock();
   const queries = useQueryClient();
@@ -136,10 +137,9 @@ export function PotItPanel({ plant, kit, today, onClose }: Props) {
       setFollows(after);
       await queries.invalidateQueries();
     },
-    onError: (error) => setWrong(wordsOf(error)),
+    onError: setWrong,
   });
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
+  const submit = () => {
     const body = bodyOf(draft, plant.old.pot, clientId);
     if (typeof body === 'string') return setWrong(body);
     setWrong(null);
@@ -169,7 +169,7 @@ export function PotItPanel({ plant, kit, today, onClose }: Props) {
     );
   return (
     <Dialog title={`Pot ${plant.number}`} onClose={onClose}>
-      <form noValidate onSubmit={submit}>
+      <Form error={wrong} onSubmit={submit}>
         <PotFields draft={draft} set={set} old={plant.old.pot} stock={stock.data ?? []} />
         <OneOf
           label="Mix"
@@ -230,9 +230,8 @@ export function PotItPanel({ plant, kit, today, onClose }: Props) {
             )}
           </Field>
         </div>
-        <Wrong words={wrong} />
         <KeepOrLeave keep="Potted" busy={save.isPending} onLeave={onClose} />
-      </form>
+      </Form>
     </Dialog>
   );
 }

@@ -1,9 +1,10 @@
 /** A component weighed on the kitchen scale: its own figures then stand for the tabled ones. */
 import { type Component, fromScaleTest } from '@zinc-pail/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
-import { ask, wordsOf } from '../../api/client.ts';
-import { OneOf, SectionHead, Typed, Wrong } from '../../forms/Fields.tsx';
+import { useState } from 'react';
+import { Form } from '../../forms/Form.tsx';
+import { ask } from '../../api/client.ts';
+import { OneOf, SectionHead, Typed } from '../../forms/Fields.tsx';
 import { numberIn } from '../../words/numbers.ts';
 
 const FIELDS = [
@@ -25,16 +26,15 @@ export function ScalePanel({ components }: { components: ReadonlyMap<string, Com
     drainedG: '',
   });
   const [ph, setPh] = useState('');
-  const [wrong, setWrong] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<unknown>(null);
   const queries = useQueryClient();
   const like = components.get(which)!;
   const keep = useMutation({
     mutationFn: (values: object) => ask('/components', { method: 'PUT', body: { id: which, ...values } }),
     onSuccess: () => queries.invalidateQueries(),
-    onError: (error) => setWrong(wordsOf(error)),
+    onError: setWrong,
   });
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
+  const submit = () => {
     const values = Object.fromEntries(
       FIELDS.map(([field, , least, most]) => [field, numberIn(typed[field], least, most)]),
     ) as Record<Field, number>;
@@ -58,7 +58,7 @@ export function ScalePanel({ components }: { components: ReadonlyMap<string, Com
         Fill a vessel with straight sides and holes in its bottom, level and loose; weigh the filling dry. Close the
         holes, fill up with water, wait a night, weigh it soaked. Open the holes, let it drain, weigh again.
       </p>
-      <form noValidate onSubmit={submit}>
+      <Form error={wrong} onSubmit={submit}>
         <OneOf
           label="Which"
           value={which}
@@ -80,9 +80,8 @@ export function ScalePanel({ components }: { components: ReadonlyMap<string, Com
         <button type="submit" className="btn h-11" disabled={keep.isPending}>
           Reckon with these
         </button>
-        <Wrong words={wrong} />
         {keep.isSuccess && <p role="status">Kept: every pot with {like.name} in it is reckoned anew.</p>}
-      </form>
+      </Form>
     </details>
   );
 }

@@ -18,7 +18,7 @@ interface NameFieldProps {
 /** A name as it is written on labels: genera are offered as one types, and where a name fits several, it asks which. */
 export function NameField({ value, onChange, meant, onMeant, household }: NameFieldProps) {
   const id = useId();
-  const fault = useFault(id, 'name');
+  const fault = useFault(id, 'name', 'Name');
   const [open, setOpen] = useState(false);
   const [at, setAt] = useState(-1);
   const unclear = unclearName(value);
