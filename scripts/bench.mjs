@@ -12,7 +12,7 @@ import { main, ROOT, say, Stop } from './lib.mjs';
 /** Benches that want a MariaDB get a throw-away one. */
 const NEED_DATABASE = /collection/;
 /** Those that start the application whole want it built. */
-const NEED_APPLICATION = /holdUp/;
+const NEED_APPLICATION = /holdUp|list/;
 
 await main(async () => {
   checkNode();

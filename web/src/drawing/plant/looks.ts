@@ -155,7 +155,22 @@ const lookByGenus = new Map(
 const VARIEGATED = /variegat|marginat|mediopict|medio-pict|aureo|albo-?(marg|var)/i;
 const CRESTED = /crist|crest|monstr/i;
 
+const known = new Map<string, PlantLook>();
+/** As many as the largest collection has names; then it begins anew. */
+const MOST_KNOWN = 20_000;
+
+/** The look of a plant by its name as written and its form; the same is not read twice. */
 export function lookOf(name: string, form: string): PlantLook {
+  const key = `${form} ${name}`;
+  const before = known.get(key);
+  if (before) return before;
+  if (known.size >= MOST_KNOWN) known.clear();
+  const look = readLook(name, form);
+  known.set(key, look);
+  return look;
+}
+
+function readLook(name: string, form: string): PlantLook {
   const plain = name
     .trim()
     .toLowerCase()

@@ -219,12 +219,14 @@ function Rows({ table, picked, onPick, cards, children }: RowsProps) {
     count: shown.length,
     getScrollElement: () => body.current,
     estimateSize: () => (cards ? CARD_PX : ROW_PX),
-    overscan: 12,
+    overscan: 8,
   });
   useEffect(() => virtual.measure(), [cards, virtual]);
   const leaf = table.getVisibleLeafColumns();
   const width = leaf.reduce((sum, column) => sum + column.getSize(), ROW_PX);
   const [last] = leaf.slice(-1);
+  // Held names cost the browser a layer each: only where the rest runs out of sight.
+  const runsOver = useWidth(body) < width;
   const all = shown.length > 0 && shown.every((row) => picked[row.id]);
   return (
     <div
@@ -276,6 +278,7 @@ function Rows({ table, picked, onPick, cards, children }: RowsProps) {
                   top={item.start}
                   index={item.index + 2}
                   lastId={last?.id ?? ''}
+                  held={runsOver}
                   picked={picked[row.id] ?? false}
                 />
               );
@@ -328,6 +331,8 @@ interface RowViewProps {
   index: number;
   /** the column that takes what room is left */
   lastId: string;
+  /** its name stays in sight */
+  held: boolean;
   picked: boolean;
 }
 
@@ -336,21 +341,19 @@ const HELD = 'sticky left-11 z-[1] print:static';
 const CARD_PX = 84;
 
 /** Drawn anew only when it moves, is chosen, or shows other columns: that keeps scrolling smooth. */
-const RowView = memo(function RowView({ row, columns: shown, top, index, lastId, picked }: RowViewProps) {
+const RowView = memo(function RowView({ row, columns: shown, top, index, lastId, held, picked }: RowViewProps) {
   const plant = row.original;
   const ground = picked ? 'bg-[var(--frame)]' : 'bg-[var(--paper)]';
   return (
     <div
       role="row"
       aria-rowindex={index}
-      style={
-        top === null ? undefined : { position: 'absolute', top: 0, height: ROW_PX, transform: `translateY(${top}px)` }
-      }
+      style={top === null ? undefined : { position: 'absolute', top, height: ROW_PX, contain: 'strict' }}
       className={`flex w-full items-center border-b border-[var(--rule)] ${ground}`}
     >
       <div
         role="cell"
-        className={`sticky left-0 z-[1] grid h-full w-11 shrink-0 place-items-center print:hidden ${ground}`}
+        className={`grid h-full w-11 shrink-0 place-items-center print:hidden ${held ? `sticky left-0 z-[1] ${ground}` : ''}`}
       >
         <input
           type="checkbox"
@@ -365,7 +368,7 @@ const RowView = memo(function RowView({ row, columns: shown, top, index, lastId,
           key={column.id}
           role="cell"
           style={column.id === lastId ? { minWidth: column.getSize() } : { width: column.getSize() }}
-          className={`flex h-full items-center px-1 text-[0.9375rem] ${column.id === lastId ? 'flex-1' : 'shrink-0'} ${column.id === 'name' ? `${HELD} ${ground}` : ''}`}
+          className={`flex h-full items-center px-1 text-[0.9375rem] ${column.id === lastId ? 'flex-1' : 'shrink-0'} ${held && column.id === 'name' ? `${HELD} ${ground}` : ''}`}
         >
           <Cell id={column.id as TableColumn} plant={plant} />
         </div>
@@ -399,7 +402,7 @@ const Card = memo(function Card({ row, top, picked }: Pick<RowViewProps, 'row' |
   const plant = row.original;
   return (
     <li
-      style={{ position: 'absolute', top: 0, height: CARD_PX, transform: `translateY(${top}px)` }}
+      style={{ position: 'absolute', top, height: CARD_PX, contain: 'strict' }}
       className={`flex w-full items-center gap-2 border-b border-[var(--rule)] ${picked ? 'bg-[var(--frame)]' : ''}`}
     >
       <label className="grid size-11 shrink-0 place-items-center">
@@ -453,6 +456,17 @@ function SortMenu({ table }: { table: Table<TableRow> }) {
       <option value="last_watered">watered longest ago</option>
     </select>
   );
+}
+
+/** How wide an element is, as it is resized. */
+function useWidth(ref: React.RefObject<HTMLElement | null>): number {
+  const [width, setWidth] = useState(Infinity);
+  useEffect(() => {
+    const watch = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
+    watch.observe(ref.current!);
+    return () => watch.disconnect();
+  }, [ref]);
+  return width;
 }
 
 const NARROW = '(max-width: 639px)';
