@@ -116,6 +116,17 @@ describe('guests', () => {
     const { judgement } = await sheet(2);
     expect(judgement.deeds).toContainEqual({ deed: 'move', what: 'apart' });
   });
+  it('guests set a plant apart for four weeks from when they were found; a longer time that was chosen stays', async () => {
+    const apart = async (id: number) => (await here.ask(`/api/plants/${id}`)).body.record.quarantine_until;
+    const before = await apart(1);
+    await post(1, { type: 'verdict', cause: 'thirst' });
+    expect(await apart(1)).toBe(before);
+    await post(1, { type: 'verdict', cause: 'mealybug', date: back(3) });
+    expect(await apart(1)).toBe(back(3 - 28));
+    await post(1, { type: 'verdict', cause: 'mealybug', date: back(20) });
+    expect(await apart(1)).toBe(back(3 - 28));
+    await post(1, { type: 'case-closed', cause: 'mealybug', outcome: 'cured' });
+  });
   it('a case asks for the swab again until it was clean twice running, and can then be closed', async () => {
     await post(2, { type: 'verdict', cause: 'mealybug', date: back(20) });
     await post(2, { type: 'case-step', cause: 'mealybug', step: 'swab', date: back(20) });

@@ -197,9 +197,13 @@ describe('one plant', () => {
         .png()
         .toBuffer(),
     );
-    const before = (await page.$$('img[src*="/small"]')).length;
+    const before = (await page.$$('main section img[src*="/small"]')).length;
     await ((await page.$('input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(file);
-    await page.waitForFunction((n) => document.querySelectorAll('img[src*="/small"]').length === n + 1, {}, before);
+    await page.waitForFunction(
+      (n) => document.querySelectorAll('main section img[src*="/small"]').length === n + 1,
+      {},
+      before,
+    );
     await press(page, /^Show the picture of/);
     await page.waitForSelector('img[src*="/large"]');
     await press(page, 'Note something…');

@@ -4,6 +4,7 @@
  */
 import type { JournalEntry, JournalEvent, MarksResult, NewEntry, NewMark, WholePot } from '@zinc-pail/contract/api';
 import { OLDEST_DAY } from '@zinc-pail/contract/limits';
+import { spreads } from '@zinc-pail/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { App } from '../context.ts';
 import { type PoolConnection, transaction } from '../database/pool.ts';
@@ -179,14 +180,30 @@ async function decideOne(
 }
 
 async function write(connection: PoolConnection, decided: readonly Decided[]): Promise<void> {
-  await addEntries(
-    connection,
-    decided.flatMap(({ toAdd }) => toAdd),
-  );
+  const toAdd = decided.flatMap((one) => one.toAdd);
+  await addEntries(connection, toAdd);
+  await setApart(connection, toAdd);
   await addTimers(
     connection,
     decided.flatMap(({ timers }) => timers),
   );
+}
+
+/** So long a plant with guests stands apart, from when they were found: two rounds of the slowest of them. */
+const APART_DAYS = 28;
+
+/** What was found to spread sets a plant apart; a longer time that its keeper chose stays. */
+async function setApart(connection: PoolConnection, toAdd: readonly EntriesToAdd[]): Promise<void> {
+  for (const { plantId, entries } of toAdd)
+    for (const entry of entries) {
+      const found = (entry.type === 'verdict' && spreads(entry.cause)) || (entry.type === 'arrival' && entry.pests);
+      if (!found) continue;
+      await connection.query(
+        `UPDATE plant SET quarantine_until = GREATEST(COALESCE(quarantine_until, ?), ? + INTERVAL ? DAY),
+           version = version + 1 WHERE id = ?`,
+        [entry.date, entry.date, APART_DAYS, plantId],
+      );
+    }
 }
 
 async function answers(app: App, found: Found, decided: readonly Decided[]): Promise<Map<Sheet, Entered>> {

@@ -11,6 +11,10 @@ export function useClinic() {
 }
 
 /** Everything of one plant's illness. */
-export function useSheet(plantId: number) {
-  return useQuery({ queryKey: sheetKey(plantId), queryFn: () => ask<ClinicSheet>(`/plants/${plantId}/clinic`) });
+export function useSheet(plantId: number, wanted = true) {
+  return useQuery({
+    queryKey: sheetKey(plantId),
+    queryFn: () => ask<ClinicSheet>(`/plants/${plantId}/clinic`),
+    enabled: wanted,
+  });
 }

@@ -2,7 +2,10 @@ import type { PlaceView } from '@zinc-pail/contract/keeping';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask } from '../../api/client.ts';
+import { causeWords } from '@zinc-pail/words/causes';
+import { useSheet } from '../../api/clinic.ts';
 import { count } from '../../words/amounts.ts';
+import { fullDay } from '../../words/days.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
 import { Field } from '../../forms/Fields.tsx';
@@ -30,6 +33,9 @@ export function MovePanel({
   const [place, setPlace] = useState(String(places[0]?.id ?? ''));
   const [date, setDate] = useState(today);
   const queries = useQueryClient();
+  const [only] = ids;
+  const sheet = useSheet(only!, ids.length === 1);
+  const open = (ids.length === 1 && sheet.data?.cases) || [];
   const move = useMutation({
     mutationFn: () =>
       ask<Moved>('/plants/move', { method: 'POST', body: { plant_ids: ids, place_id: Number(place), date } }),
@@ -64,6 +70,12 @@ export function MovePanel({
           move.mutate();
         }}
       >
+        {open.length > 0 && (
+          <p role="note" className="mb-3 border-l-4 border-[var(--straw)] pl-3">
+            A case is open: {causeWords(open[0]!.cause).name.toLowerCase()}, since {fullDay(open[0]!.openedOn)}. One
+            change at a time tells what helped: move it now only if the case asks for it, or to save it.
+          </p>
+        )}
         <Field label="To" at="place_id">
           {(id) => (
             <select
