@@ -331,6 +331,24 @@ describe('benches', () => {
     await expectAccessible(page);
     await page.close();
   });
+  it('open their pots under themselves on the walk', async () => {
+    const page = await on.open('/walk');
+    const [first, second] = (await round()).sites[0]!.places;
+    await page.$eval(`[data-testid=walk-${first!.id}] button[aria-expanded]`, (open) => (open as HTMLElement).click());
+    await page.waitForSelector(`[data-testid=walk-${first!.id}] ol li`);
+    const below = await page.evaluate(
+      (a, b) => {
+        const top = (id: number, more = '') =>
+          document.querySelector(`[data-testid=walk-${id}]${more}`)!.getBoundingClientRect().top;
+        return [top(a, ' ol li') - top(a), top(b) - top(a, ' ol li')];
+      },
+      first!.id,
+      second!.id,
+    );
+    expect(Math.min(...below)).toBeGreaterThan(0);
+    await expectAccessible(page);
+    await page.close();
+  });
   it('are walked in another order by keyboard', async () => {
     const page = await on.open('/walk');
     const before = (await round()).sites[0]!.places.map((place) => place.id);

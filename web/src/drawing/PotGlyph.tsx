@@ -67,7 +67,8 @@ export function PotGlyph({
           state={state}
           bare={isBare(form, state)}
           width={plantWidth}
-          height={Math.max(hangs ? 5 : 3, heightMm * scale)}
+          // What hangs ends above the board, where numbers stand.
+          height={hangs ? Math.max(5, Math.min(heightMm * scale, depth)) : Math.max(3, heightMm * scale)}
         />
       ) : (
         <Photograph id={photograph} width={Math.max(top, plantWidth)} height={Math.max(size * 0.3, heightMm * scale)} />

@@ -179,7 +179,7 @@ function ThisWeekend({ site }: { site: RoundSite }) {
       <ul className="text-[0.9375rem]">
         {pots.map(({ id, name, need }) => (
           <li key={id} className="border-b border-[var(--rule)] py-1">
-            <Link to={`/potting?plant=${id}`} className="inline-block min-h-11 underline">
+            <Link to={`/potting?plant=${id}`} className="-my-3 inline-block py-3 underline">
               <Name written={name} />
             </Link>
             : {needWords(need.reasons[0]!, units())}.

@@ -47,6 +47,8 @@ export default function WalkScreen() {
           <Sortable
             ids={site.places.map((place) => place.id)}
             onOrder={(ids) => reorder.mutate({ placeId: null, ids })}
+            opened={open}
+            below={open !== null && <Pots placeId={open} onOrder={(ids) => reorder.mutate({ placeId: open, ids })} />}
           >
             {(id) => {
               const place = site.places.find((one) => one.id === id)!;
@@ -65,9 +67,6 @@ export default function WalkScreen() {
               );
             }}
           </Sortable>
-          {site.places.some((place) => place.id === open) && (
-            <Pots placeId={open!} onOrder={(ids) => reorder.mutate({ placeId: open, ids })} />
-          )}
         </section>
       ))}
     </div>
@@ -96,10 +95,15 @@ function Pots({ placeId, onOrder }: { placeId: number; onOrder(ids: number[]): v
 function Sortable({
   ids,
   onOrder,
+  opened = null,
+  below = null,
   children,
 }: {
   ids: number[];
   onOrder(ids: number[]): void;
+  /** one of them, and what stands open under it */
+  opened?: number | null;
+  below?: ReactNode;
   children(id: number): ReactNode;
 }) {
   const given = ids.join();
@@ -121,7 +125,7 @@ function Sortable({
       <SortableContext items={shown} strategy={verticalListSortingStrategy}>
         <ol>
           {shown.map((id) => (
-            <Item key={id} id={id}>
+            <Item key={id} id={id} below={id === opened && below}>
               {children(id)}
             </Item>
           ))}
@@ -131,7 +135,7 @@ function Sortable({
   );
 }
 
-function Item({ id, children }: { id: number; children: ReactNode }) {
+function Item({ id, below, children }: { id: number; below: ReactNode; children: ReactNode }) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
   const style = useMemo(
     () => ({ transform: transform ? `translateY(${Math.round(transform.y)}px)` : undefined, transition }),
@@ -142,18 +146,21 @@ function Item({ id, children }: { id: number; children: ReactNode }) {
       ref={setNodeRef}
       style={style}
       data-testid={`walk-${id}`}
-      className={`flex min-h-11 items-center gap-2 border-b border-[var(--rule)] ${isDragging ? 'relative z-10 bg-[var(--frame)]' : ''}`}
+      className={`border-b border-[var(--rule)] ${isDragging ? 'relative z-10 bg-[var(--frame)]' : ''}`}
     >
-      <button
-        type="button"
-        className="grid size-11 shrink-0 cursor-grab touch-none place-items-center"
-        {...attributes}
-        {...listeners}
-        aria-label="Grip: move in the walk"
-      >
-        <GripVertical aria-hidden="true" size={18} />
-      </button>
-      {children}
+      <div className="flex min-h-11 items-center gap-2">
+        <button
+          type="button"
+          className="grid size-11 shrink-0 cursor-grab touch-none place-items-center"
+          {...attributes}
+          {...listeners}
+          aria-label="Grip: move in the walk"
+        >
+          <GripVertical aria-hidden="true" size={18} />
+        </button>
+        {children}
+      </div>
+      {below}
     </li>
   );
 }
