@@ -190,3 +190,52 @@ export function KeepOrLeave({ keep, busy, onLeave }: KeepOrLeaveProps) {
     </div>
   );
 }
+
+/** The day of what is written: today or before. */
+export function OnDay({ value, max, onChange }: { value: string; max: string; onChange(day: string): void }) {
+  return (
+    <Field label="On" at="date">
+      {(id) => (
+        <input
+          id={id}
+          type="date"
+          max={max}
+          className="input h-11 w-44"
+          value={value}
+          onChange={(event) => onChange(event.target.value)}
+        />
+      )}
+    </Field>
+  );
+}
+
+/** A text of a line. */
+export function Line({
+  label,
+  hint,
+  at,
+  most,
+  value,
+  onChange,
+}: {
+  label: string;
+  hint?: string | undefined;
+  at?: string;
+  most: number;
+  value: string;
+  onChange(value: string): void;
+}) {
+  return (
+    <Field label={label} hint={hint} at={at}>
+      {(id) => (
+        <input
+          id={id}
+          maxLength={most}
+          className="input h-11 w-full"
+          value={value}
+          onChange={(event) => onChange(event.target.value)}
+        />
+      )}
+    </Field>
+  );
+}

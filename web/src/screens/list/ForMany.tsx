@@ -1,15 +1,16 @@
 /** What can be done for many plants at once: marks, a move, rules, labels, an end. */
 import type { RoundPot } from '@zinc-pail/contract/api';
-import { LONGEST_TEXT, MOST_LABELS } from '@zinc-pail/contract/limits';
+import { MOST_LABELS } from '@zinc-pail/contract/limits';
 import type { TableRow } from '@zinc-pail/contract/table';
 import { LIGHTS, SLEEPS, STANDS, WATER_KINDS } from '@zinc-pail/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { ask, wordsOf } from '../../api/client.ts';
+import { endBody, EndFields, type Ending } from '../../parts/EndFields.tsx';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
-import { Choice, Field, Wrong } from '../../forms/Fields.tsx';
+import { Field, Wrong } from '../../forms/Fields.tsx';
 import { felt, type Felt, marked, wateredAsAdvised } from '../../marking/markEvents.ts';
 import { useMarks } from '../../marking/Marks.tsx';
 import { NotePanel } from '../../marking/NotePanel.tsx';
@@ -223,13 +224,10 @@ function GoneForMany({
   today: string;
   onClose(done: boolean): void;
 }) {
-  const [how, setHow] = useState('given');
-  const [date, setDate] = useState(today);
-  const [cause, setCause] = useState('');
+  const [ending, setEnding] = useState<Ending>({ how: 'given', date: today, cause: '' });
   const queries = useQueryClient();
   const end = useMutation({
-    mutationFn: () =>
-      ask('/plants/end', { method: 'POST', body: { plant_ids: ids, how, date, cause: cause.trim() || null } }),
+    mutationFn: () => ask('/plants/end', { method: 'POST', body: { plant_ids: ids, ...endBody(ending) } }),
     onSuccess: async () => {
       await queries.invalidateQueries();
       onClose(true);
@@ -248,39 +246,7 @@ function GoneForMany({
           {names.length > NAMED && ` and ${names.length - NAMED} more`}. Their books stay, and each can be put back from
           the shed.
         </p>
-        <Choice
-          legend="They"
-          name="how"
-          value={how}
-          onChange={setHow}
-          options={[
-            { id: 'given', label: 'were given away' },
-            { id: 'died', label: 'died' },
-          ]}
-        />
-        <Field label={how === 'died' ? 'Of what, as far as you know' : 'To whom, if you like'}>
-          {(id) => (
-            <input
-              id={id}
-              maxLength={LONGEST_TEXT}
-              className="input h-11 w-full"
-              value={cause}
-              onChange={({ target }) => setCause(target.value)}
-            />
-          )}
-        </Field>
-        <Field label="On" at="date">
-          {(id) => (
-            <input
-              id={id}
-              type="date"
-              max={today}
-              className="input h-11 w-44"
-              value={date}
-              onChange={({ target }) => setDate(target.value)}
-            />
-          )}
-        </Field>
+        <EndFields ending={ending} today={today} many onChange={setEnding} />
         <button type="submit" className="btn btn-primary mt-4 h-11 px-6" disabled={end.isPending}>
           {end.isPending ? 'Writing…' : `Write ${count(ids.length, 'end')}`}
         </button>

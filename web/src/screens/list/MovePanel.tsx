@@ -8,7 +8,7 @@ import { count } from '../../words/amounts.ts';
 import { fullDay } from '../../words/days.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
-import { Field } from '../../forms/Fields.tsx';
+import { Field, OnDay } from '../../forms/Fields.tsx';
 
 interface Moved {
   moved: number[];
@@ -92,18 +92,7 @@ export function MovePanel({
             </select>
           )}
         </Field>
-        <Field label="On" at="date">
-          {(id) => (
-            <input
-              id={id}
-              type="date"
-              max={today}
-              className="input h-11 w-44"
-              value={date}
-              onChange={(event) => setDate(event.target.value)}
-            />
-          )}
-        </Field>
+        <OnDay value={date} max={today} onChange={setDate} />
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={move.isPending}>
             {move.isPending ? 'Reckoning anew…' : 'Move them'}

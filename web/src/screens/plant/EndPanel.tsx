@@ -1,25 +1,22 @@
-import { LONGEST_TEXT } from '@zinc-pail/contract/limits';
 import type { PlantView } from '@zinc-pail/contract/api';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ask } from '../../api/client.ts';
 import { plantKey } from '../../api/plant.ts';
+import { endBody, EndFields, type Ending } from '../../parts/EndFields.tsx';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
-import { Choice, Field, Tick } from '../../forms/Fields.tsx';
+import { Field, Tick } from '../../forms/Fields.tsx';
 import { numberIn } from '../../words/numbers.ts';
 import { Name } from '../../naming/Name.tsx';
 
 /** It leaves the collection: its book stays and can be read back. */
 export function EndPanel({ plant, onClose }: { plant: PlantView; onClose(): void }) {
-  const [how, setHow] = useState('died');
-  const [date, setDate] = useState(plant.site.today);
-  const [cause, setCause] = useState('');
+  const [ending, setEnding] = useState<Ending>({ how: 'died', date: plant.site.today, cause: '' });
   const queries = useQueryClient();
   const end = useMutation({
-    mutationFn: () =>
-      ask(`/plants/${plant.id}/end`, { method: 'POST', body: { how, date, cause: cause.trim() || null } }),
+    mutationFn: () => ask(`/plants/${plant.id}/end`, { method: 'POST', body: endBody(ending) }),
     onSuccess: async () => {
       onClose();
       await queries.resetQueries({ queryKey: plantKey(plant.id) });
@@ -41,42 +38,7 @@ export function EndPanel({ plant, onClose }: { plant: PlantView; onClose(): void
           end.mutate();
         }}
       >
-        <Choice
-          legend="It"
-          name="how"
-          value={how}
-          onChange={setHow}
-          options={[
-            { id: 'died', label: 'died' },
-            { id: 'given', label: 'was given away' },
-          ]}
-        />
-        <Field
-          label={how === 'died' ? 'Of what, as far as you know' : 'To whom, if you like'}
-          hint={how === 'died' ? '“Unknown” is an answer too. The book is read back to you next.' : undefined}
-        >
-          {(id) => (
-            <input
-              id={id}
-              maxLength={LONGEST_TEXT}
-              className="input h-11 w-full"
-              value={cause}
-              onChange={(event) => setCause(event.target.value)}
-            />
-          )}
-        </Field>
-        <Field label="On" at="date">
-          {(id) => (
-            <input
-              id={id}
-              type="date"
-              max={plant.site.today}
-              className="input h-11 w-44"
-              value={date}
-              onChange={(event) => setDate(event.target.value)}
-            />
-          )}
-        </Field>
+        <EndFields ending={ending} today={plant.site.today} many={false} onChange={setEnding} />
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={end.isPending}>
             Close its book

@@ -3,13 +3,12 @@ import { FEED_KINDS } from '@zinc-pail/contract/choices';
 import { LONGEST_NAME } from '@zinc-pail/contract/limits';
 import { leaning } from '@zinc-pail/core';
 import { useState } from 'react';
-import { notSent } from '../../api/client.ts';
 import type { Kit } from '../../api/kit.ts';
 import { Form } from '../../forms/Form.tsx';
-import { Field, KeepOrLeave, OneOf, Typed } from '../../forms/Fields.tsx';
+import { KeepOrLeave, Line, OneOf, Typed } from '../../forms/Fields.tsx';
 import { type Feed, type FeedForm, feedFormOf, feedOf } from './kitForms.ts';
 import { LedgerLine } from './Ledger.tsx';
-import { useKept } from './useKept.ts';
+import { useKept, useKeptForm } from './useKept.ts';
 
 const LEANINGS = { bloom: 'for bloom', leaf: 'for leaf', even: 'balanced' } as const;
 
@@ -54,35 +53,15 @@ export function Feeds({ kit }: { kit: Kit }) {
 }
 
 function FeedPanel({ feed, onDone }: { feed: Feed | null; onDone(): void }) {
-  const { add, change } = useKept('feeds');
-  const [form, setForm] = useState<FeedForm>(() => feedFormOf(feed));
-  const [error, setError] = useState<unknown>(null);
-  const set = (more: Partial<FeedForm>) => setForm((before) => ({ ...before, ...more }));
-  const send = async () => {
-    const given = feedOf(form);
-    if (given.kind === 'wrong') return setError(notSent(given.at));
-    try {
-      if (feed) await change.mutateAsync({ id: feed.id, body: given.value });
-      else await add.mutateAsync(given.value);
-      onDone();
-    } catch (failed) {
-      setError(failed);
-    }
-  };
+  const { form, set, error, send, busy } = useKeptForm<FeedForm>('feeds', feed?.id ?? null, {
+    first: () => feedFormOf(feed),
+    read: feedOf,
+    onDone,
+  });
   return (
     <div className="border-l-4 border-[var(--rule)] pl-4">
-      <Form error={error} onSubmit={() => void send()}>
-        <Field label="Name" at="name">
-          {(id) => (
-            <input
-              id={id}
-              maxLength={LONGEST_NAME}
-              className="input h-11 w-full"
-              value={form.name}
-              onChange={(event) => set({ name: event.target.value })}
-            />
-          )}
-        </Field>
+      <Form error={error} onSubmit={send}>
+        <Line label="Name" at="name" most={LONGEST_NAME} value={form.name} onChange={(name) => set({ name })} />
         <div className="flex flex-wrap gap-x-6">
           <OneOf
             label="Kind"
@@ -113,11 +92,7 @@ function FeedPanel({ feed, onDone }: { feed: Feed | null; onDone(): void }) {
             ]}
           />
         </div>
-        <KeepOrLeave
-          keep={feed ? 'Keep it so' : 'Add this feed'}
-          busy={add.isPending || change.isPending}
-          onLeave={onDone}
-        />
+        <KeepOrLeave keep={feed ? 'Keep it so' : 'Add this feed'} busy={busy} onLeave={onDone} />
       </Form>
     </div>
   );

@@ -2,13 +2,12 @@
 import { LONGEST_NAME } from '@zinc-pail/contract/limits';
 import { WATER_KINDS, type WaterKind } from '@zinc-pail/core';
 import { useState } from 'react';
-import { notSent } from '../../api/client.ts';
 import type { Kit } from '../../api/kit.ts';
 import { Form } from '../../forms/Form.tsx';
-import { Field, KeepOrLeave, OneOf, Typed } from '../../forms/Fields.tsx';
+import { KeepOrLeave, Line, OneOf, Typed } from '../../forms/Fields.tsx';
 import { LedgerLine } from './Ledger.tsx';
 import { type Water, WATER_WORDS, type WaterForm, waterFormOf, waterOf, waterWords } from './kitForms.ts';
-import { useKept } from './useKept.ts';
+import { useKept, useKeptForm } from './useKept.ts';
 
 export function Waters({ kit }: { kit: Kit }) {
   const { drop } = useKept('waters');
@@ -51,35 +50,15 @@ export function Waters({ kit }: { kit: Kit }) {
 }
 
 function WaterPanel({ water, onDone }: { water: Water | null; onDone(): void }) {
-  const { add, change } = useKept('waters');
-  const [form, setForm] = useState<WaterForm>(() => waterFormOf(water));
-  const [error, setError] = useState<unknown>(null);
-  const set = (more: Partial<WaterForm>) => setForm((before) => ({ ...before, ...more }));
-  const send = async () => {
-    const given = waterOf(form);
-    if (given.kind === 'wrong') return setError(notSent(given.at));
-    try {
-      if (water) await change.mutateAsync({ id: water.id, body: given.value });
-      else await add.mutateAsync(given.value);
-      onDone();
-    } catch (failed) {
-      setError(failed);
-    }
-  };
+  const { form, set, error, send, busy } = useKeptForm<WaterForm>('waters', water?.id ?? null, {
+    first: () => waterFormOf(water),
+    read: waterOf,
+    onDone,
+  });
   return (
     <div className="border-l-4 border-[var(--rule)] pl-4">
-      <Form error={error} onSubmit={() => void send()}>
-        <Field label="Name" at="name">
-          {(id) => (
-            <input
-              id={id}
-              maxLength={LONGEST_NAME}
-              className="input h-11 w-full"
-              value={form.name}
-              onChange={(event) => set({ name: event.target.value })}
-            />
-          )}
-        </Field>
+      <Form error={error} onSubmit={send}>
+        <Line label="Name" at="name" most={LONGEST_NAME} value={form.name} onChange={(name) => set({ name })} />
         <OneOf
           label="Kind"
           at="kind"
@@ -104,11 +83,7 @@ function WaterPanel({ water, onDone }: { water: Water | null; onDone(): void }) 
             onChange={(salts) => set({ salts })}
           />
         </div>
-        <KeepOrLeave
-          keep={water ? 'Keep it so' : 'Add this water'}
-          busy={add.isPending || change.isPending}
-          onLeave={onDone}
-        />
+        <KeepOrLeave keep={water ? 'Keep it so' : 'Add this water'} busy={busy} onLeave={onDone} />
       </Form>
     </div>
   );
