@@ -79,7 +79,7 @@ async function heavies(url: string): Promise<Heavy[]> {
     name: 'list.csv',
     csv,
     columns,
-    defaults: { place_id: place!.id, mix_id: mix!.id },
+    defaults: { place_id: place!.id, mix_id: mix!.id, pot: USUAL_POT },
     dry_run: true,
   });
   const zeros = `{"plants":[${'0,'.repeat(29_000_000)}0]}`;
@@ -144,6 +144,17 @@ export interface HeldUp {
 }
 
 /** Sends everything heavy, one after the other. */
+/** For the rows of a list, which tell none. */
+const USUAL_POT = {
+  shape: 'round',
+  top_mm: 90,
+  base_mm: 67,
+  depth_mm: 80,
+  material: 'plastic',
+  holes: true,
+  top_dressing_mm: 0,
+};
+
 export async function holdUps(url: string, memoryMb: () => number, told: (one: HeldUp) => void): Promise<void> {
   for (const heavy of await heavies(url)) {
     const agent = new Agent({ keepAlive: true, maxSockets: 1 });

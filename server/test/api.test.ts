@@ -62,15 +62,20 @@ describe('marking a pot', () => {
     expect(marked.body.done[0].pot.outlook.moisture.p50).toBeGreaterThan(0.7);
     const bench = (await here.ask('/api/places/1/pots')).body;
     expect(bench.pots[0].outlook.water).toEqual(marked.body.done[0].pot.outlook.water);
-    // It wants nothing now: the round counts it with those left alone.
+    // It wants nothing now, but its line rests where it was till tomorrow.
     const round = (await here.ask('/api/round')).body;
-    expect(round.sites[0].places[0]).toMatchObject({ left: 1 });
+    keeps(roundSchema, round);
+    expect(round.sites[0].places[0]).toMatchObject({
+      left: 0,
+      done: [{ plant_id: 1, client_id: entry.client_id, event: { type: 'watering' } }],
+    });
 
     const undone = await strike(entry.client_id);
     expect(undone.status).toBe(200);
     keeps(marksResultSchema, undone.body);
     expect(undone.body.done[0].pot.outlook.water).toEqual(before.water);
     expect(undone.body.done[0].entries[0].voided).toBe(true);
+    expect((await here.ask('/api/round')).body.sites[0].places[0].done).toEqual([]);
     // The book keeps what was struck out.
     expect(
       (await here.ask('/api/plants/1')).body.journal.find((e: any) => e.client_id === entry.client_id).voided,

@@ -11,6 +11,7 @@ import { play } from '../../demo/play.ts';
 import { zoneOf } from '../src/formats/gardenStore.ts';
 import { darwinCore } from '../src/formats/darwinCore.ts';
 import { type Served, served, ROOT, today } from './harness.ts';
+import { POT } from './keeper.ts';
 
 let here: Served;
 beforeAll(async () => {
@@ -259,16 +260,6 @@ describe('a garden file', () => {
     expect(zoneOf(0)).toBe('Etc/GMT');
   });
 });
-
-const POT = {
-  shape: 'round',
-  top_mm: 90,
-  base_mm: 67,
-  depth_mm: 80,
-  material: 'plastic',
-  holes: true,
-  top_dressing_mm: 0,
-};
 
 describe('a list of plants', () => {
   const columns = {

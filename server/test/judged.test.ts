@@ -6,6 +6,7 @@ import { randomUUID } from 'node:crypto';
 import { marksResultSchema, plantSchema, roundSchema } from '@zinc-pail/contract/api';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Served, served, keeps, today } from './harness.ts';
+import { POT } from './keeper.ts';
 
 let here: Served;
 beforeAll(async () => {
@@ -234,12 +235,12 @@ describe('a plant taken in', () => {
         name: 'list',
         csv,
         columns: { name: 'name', last_watered: 'last_watered' },
-        defaults: { place_id: 1, mix_id: 1 },
+        defaults: { place_id: 1, mix_id: 1, pot: POT },
         dry_run: false,
       },
     });
     expect(taken.status).toBe(201);
     const { imports } = (await here.ask('/api/imports')).body;
-    expect((await here.ask(`/api/imports/${imports[0].id}/undo`, { method: 'POST' })).status).toBe(200);
+    expect((await here.ask(`/api/imports/${imports[0].id}/undo`, { method: 'POST', body: {} })).status).toBe(200);
   });
 });

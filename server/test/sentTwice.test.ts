@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { serve } from '../src/main.ts';
 import { databaseUrl, freshDatabase, MIGRATIONS, oneShelf, ROOT, type Served, served, today } from './harness.ts';
-import { daysAgo, keeper, watering } from './keeper.ts';
+import { daysAgo, keeper, watering, POT } from './keeper.ts';
 
 let here: Served;
 beforeAll(async () => {
@@ -139,7 +139,7 @@ describe('a list of plants', () => {
       name: 'list.csv',
       csv,
       columns: { name: 'Name', number: 'No' },
-      defaults: { place_id: 1, mix_id: 1 },
+      defaults: { place_id: 1, mix_id: 1, pot: POT },
       dry_run: false,
       ...over,
     });

@@ -253,7 +253,10 @@ describe('a plant', () => {
       ).toBe(true);
     }
     expect(
-      await page.$eval('[role=slider][aria-label="The pot day by day"] svg', (svg) => svg.querySelectorAll('path').length),
+      await page.$eval(
+        '[role=slider][aria-label="The pot day by day"] svg',
+        (svg) => svg.querySelectorAll('path').length,
+      ),
     ).toBeGreaterThan(4);
     const facts = await textOf(page, 'dl');
     expect(facts).toMatch(/as fast as reckoned|as reckoned/);

@@ -83,7 +83,11 @@ function benchRoutes(app: App): Route[] {
           const here = new Set(await plantIdsAt(connection, id));
           const lost = spots.findIndex(({ plant_id: plant }) => !here.has(plant));
           if (lost >= 0)
-            throw badField(`/spots/${lost}/plant_id`, spots[lost]!.plant_id, 'the id of a plant that stands on that bench');
+            throw badField(
+              `/spots/${lost}/plant_id`,
+              spots[lost]!.plant_id,
+              'the id of a plant that stands on that bench',
+            );
           await setSpots(connection, spots);
         });
         return { ids: spots.map(({ plant_id: plant }) => plant) };
