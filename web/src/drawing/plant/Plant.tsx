@@ -2,7 +2,9 @@
 import type { PlantState } from '@zinc-pail/core';
 import { interpolateRgb } from 'd3';
 import { crestAbove, FROM_ABOVE } from './fromAbove.tsx';
-import { crest, FROM_SIDE, type Ink } from './fromSide.tsx';
+import { crest } from './bodies.tsx';
+import { FROM_SIDE } from './fromSide.tsx';
+import type { Ink } from './ink.tsx';
 import { lookOf, type PlantLook, type Tint } from './looks.ts';
 import { detailOf } from './strokes.ts';
 

@@ -1,6 +1,6 @@
 /** Plants from above, about the origin, in a circle of this width. */
 import type { ReactElement } from 'react';
-import type { Ink } from './fromSide.tsx';
+import { type Ink, leafFill } from './ink.tsx';
 import type { LookName } from './looks.ts';
 import { at, GOLDEN_RAD, leaf, lobed, packed, star, type Tip } from './strokes.ts';
 
@@ -12,7 +12,6 @@ export interface DrawnAbove {
 
 type Draw = (drawn: DrawnAbove) => ReactElement;
 
-const leafFill = ({ fill, light, variegated }: Ink, i: number) => (variegated && i % 2 === 1 ? light : fill);
 const some = <T,>(ink: Ink, few: T, more: T, many: T): T => [few, more, many][ink.detail]!;
 
 function Dots({ points, ink, size = 1.2 }: { points: readonly { x: number; y: number }[]; ink: Ink; size?: number }) {

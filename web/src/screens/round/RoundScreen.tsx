@@ -110,8 +110,10 @@ function Round({ round }: { round: RoundView }) {
             />
             <BeforeDusk site={site} />
             {i === 0 && <Explained of={ROUND_DRAWINGS} />}
-            <ClinicToday site={site} />
-            <Also site={site} />
+            <div className="xl:flex xl:items-start xl:gap-6 [&>section]:min-w-0 [&>section]:flex-1">
+              <ClinicToday site={site} />
+              <Also site={site} />
+            </div>
             {site.places.map((place) => (
               <Bench
                 key={place.id}
