@@ -97,6 +97,7 @@ export { SIGN_RULES, SIGN_GROUPS, SOUND, GIVEN, type SignRule, type Given } from
 export { HISTORY_RULES, HISTORY_CODES, type HistoryCode } from './clinic/historyRules.ts';
 export { WATCH_CODES, type Raised, type WatchCode } from './clinic/watch.ts';
 export * from './clinic/cases.ts';
+export * from './clinic/worth.ts';
 export {
   ANY_PLANT,
   GAP_STEP,

@@ -27,6 +27,7 @@ import {
   raisedWords,
   STEP_WORDS,
   workedWords,
+  worthWords,
 } from './clinic.ts';
 import { diagnosisFile } from './files.ts';
 import { signPlaceWords, signWords } from './signs.ts';
@@ -198,4 +199,16 @@ describe('zinc diagnose', () => {
     expect(diagnosis!.signs.map(({ sign }) => sign)).toEqual(['taut']);
     expect(dayNumber(SUMMER)).toBeGreaterThan(0);
   });
+});
+
+describe('what a badly hurt plant is worth', () => {
+  it.each([
+    ['let-go', 1, false, /there is 1 other of its kind here: letting it go/],
+    ['let-go', 3, false, /there are 3 others of its kind here/],
+    ['parts', 0, false, /the only one of its kind here: take healthy parts/],
+    ['parts', 3, true, /hard to replace: take healthy parts/],
+    ['keep', 2, false, /2 others of its kind here. It may be kept, apart/],
+  ] as const)('%s, %i others', (worth, others, hardToReplace, words) =>
+    expect(worthWords(worth, { others, hardToReplace })).toMatch(words),
+  );
 });

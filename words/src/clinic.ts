@@ -1,5 +1,5 @@
 /** The clinic in words: causes, what speaks for and against, the next check, steps, hands raised. One code, one wording. */
-import { stepsShown } from '@zinc-pail/core';
+import { stepsShown, type Worth } from '@zinc-pail/core';
 import type {
   Action,
   Case,
@@ -400,6 +400,22 @@ export function cautionWords(cautions: readonly Caution[], steps: readonly strin
       : []),
     ...(steps.includes('soil-drench') ? ['Only what is approved for this where you live; the label is the law.'] : []),
   ];
+}
+
+/** What a badly damaged plant is worth here, and why. */
+export function worthWords(
+  worth: Worth,
+  { others, hardToReplace }: { others: number; hardToReplace: boolean },
+): string {
+  const kin = others === 0 ? 'the only one of its kind here' : `${countWords(others, 'other')} of its kind here`;
+  switch (worth) {
+    case 'let-go':
+      return `Badly hurt, and there ${others === 1 ? 'is' : 'are'} ${kin}: letting it go, mix and all, costs least and endangers none.`;
+    case 'parts':
+      return `Badly hurt, and ${hardToReplace ? 'hard to replace' : kin}: take healthy parts while there are some, and root them apart.`;
+    case 'keep':
+      return `Badly hurt; ${kin}. It may be kept, apart from the others, as long as it gets no worse.`;
+  }
 }
 
 /** Where a case stands, one line. */

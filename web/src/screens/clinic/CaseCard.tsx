@@ -1,10 +1,12 @@
 /** A case: its steps with their days, what each found, and how it ended. */
 import type { JournalEvent } from '@zinc-pail/contract/api';
 import type { ClinicSheet } from '@zinc-pail/contract/clinic';
-import { type Case, type CaseStep, type Found, type Outcome, stepsShown } from '@zinc-pail/core';
+import { type Case, type CaseStep, type Found, isBad, type Outcome, stepsShown, worthOf } from '@zinc-pail/core';
 import { causeWords } from '@zinc-pail/words/causes';
-import { caseStateWords, OUTCOME_WORDS, STEP_WORDS } from '@zinc-pail/words/clinic';
+import { caseStateWords, OUTCOME_WORDS, STEP_WORDS, worthWords } from '@zinc-pail/words/clinic';
 import { useState } from 'react';
+import { usePlant } from '../../api/plant.ts';
+import { useTable } from '../../api/table.ts';
 import { nearDay } from '../../words/days.ts';
 import { units } from '../../words/units.ts';
 import { signEvent, useSheetMarks } from './useSheetMarks.ts';
@@ -53,6 +55,7 @@ export function CaseCard({ one, sheet }: { one: Case; sheet: ClinicSheet }) {
         <span className="text-[0.875rem] font-normal text-[var(--ink-2)]">since {nearDay(one.openedOn, today)}</span>
       </h3>
       <p className="mb-1 text-[0.9375rem]">{caseStateWords(one, { units: units(), today })}</p>
+      {!one.closed && <WorthLine one={one} sheet={sheet} />}
       {!one.closed && (
         <>
           <ol>
@@ -73,8 +76,8 @@ export function CaseCard({ one, sheet }: { one: Case; sheet: ClinicSheet }) {
                 <button
                   key={outcome}
                   type="button"
-                  disabled={busy}
-                  className="h-11 border border-[var(--ink)] px-3"
+                  disabled={busy || (outcome === 'cured' && !one.ready)}
+                  className="h-11 border border-[var(--ink)] px-3 disabled:opacity-60"
                   onClick={() =>
                     void write(
                       [{ type: 'case-closed', date: today, cause: one.cause, outcome }],
@@ -85,6 +88,11 @@ export function CaseCard({ one, sheet }: { one: Case; sheet: ClinicSheet }) {
                   {OUTCOME_WORDS[outcome]}
                 </button>
               ))}
+              {!one.ready && (
+                <p className="w-full text-[0.875rem] text-[var(--ink-2)]">
+                  Cured is said after its last step. Old marks never heal: new growth, roots and firmness tell.
+                </p>
+              )}
             </div>
           ) : (
             <button
@@ -99,6 +107,20 @@ export function CaseCard({ one, sheet }: { one: Case; sheet: ClinicSheet }) {
       )}
     </article>
   );
+}
+
+/** Of a badly damaged one: whether it is worth keeping whole, in parts, or not at all. */
+function WorthLine({ one, sheet }: { one: Case; sheet: ClinicSheet }) {
+  const { patient } = sheet;
+  const bad = isBad(one);
+  const table = useTable(bad);
+  const plant = usePlant(patient.id).data;
+  if (!bad || !table.data || !plant) return null;
+  const alike = patient.name.trim().toLowerCase();
+  const others = table.data.filter(({ id, name }) => id !== patient.id && name.trim().toLowerCase() === alike).length;
+  const { hardToReplace } = plant.care.rules;
+  const worth = worthOf({ one, others, hardToReplace });
+  return worth && <p className="mb-1 text-[0.9375rem] font-semibold">{worthWords(worth, { others, hardToReplace })}</p>;
 }
 
 interface StepLineProps {
