@@ -326,6 +326,12 @@ describe('benches', () => {
     const csv = join(folder, 'logger.csv');
     writeFileSync(csv, `date,min,max\n${new Date(Date.now() - 86_400_000).toISOString().slice(0, 10)},4,14\n`);
     await press(page, 'Thermometer at Covered balcony');
+    await fill(page, await labelled(page, 'Lowest, °C', 'dialog'), 'cold');
+    await fill(page, await labelled(page, 'Highest, °C', 'dialog'), '12');
+    await press(page, 'Write it down', 'dialog');
+    await page.waitForSelector('dialog [aria-invalid=true]');
+    const told = await page.evaluate(() => document.activeElement!.getAttribute('aria-describedby')!);
+    expect(await textOf(page, `[id="${told}"]`)).toBe('A number of °C.');
     await ((await page.$('dialog input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(csv);
     await sees(page, /1 day written/, 'dialog');
     await expectAccessible(page);

@@ -1,14 +1,18 @@
 import { LONGEST_CSV } from '@zinc-pail/contract/limits';
 import type { PlaceView } from '@zinc-pail/contract/keeping';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
-import { ask, wordsOf } from '../../api/client.ts';
+import { useState } from 'react';
+import { ask, notSent } from '../../api/client.ts';
 import { count, degrees } from '../../words/amounts.ts';
 import { fullDay, todayIn } from '../../words/days.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
-import { Field, Typed, Wrong } from '../../forms/Fields.tsx';
+import { Form } from '../../forms/Form.tsx';
+import { Field, Typed } from '../../forms/Fields.tsx';
 import { numberIn } from '../../words/numbers.ts';
 import { celsiusOf, typed } from '../../words/units.ts';
+
+/** Fields of the one reading that is sent. */
+const [LOW, HIGH, HUMIDITY] = ['readings/0/tmin_c', 'readings/0/tmax_c', 'readings/0/rh_pct'] as const;
 
 /** Lowest and highest among the plants, by hand in one go, or as a logger's table. */
 export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; timeZone: string; onClose(): void }) {
@@ -16,7 +20,7 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
   const [low, setLow] = useState('');
   const [high, setHigh] = useState('');
   const [humidity, setHumidity] = useState('');
-  const [wrong, setWrong] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<unknown>(null);
   const [told, setTold] = useState<string | null>(null);
   const queries = useQueryClient();
   const save = useMutation({
@@ -28,14 +32,17 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
       setHigh('');
       await queries.invalidateQueries();
     },
-    onError: (error) => setWrong(wordsOf(error)),
+    onError: setWrong,
   });
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
+  const submit = () => {
     const [tmin_c, tmax_c] = [celsiusOf(numberIn(low, -100, 200)), celsiusOf(numberIn(high, -100, 200))];
     const rh_pct = humidity.trim() === '' ? null : numberIn(humidity, 0, 100);
-    if (Number.isNaN(tmin_c) || Number.isNaN(tmax_c) || Number.isNaN(rh_pct))
-      return setWrong(`Lowest and highest in ${typed.temperature()}; humidity in percent or empty.`);
+    const at = {
+      ...(Number.isNaN(tmin_c) ? { [LOW]: `A number of ${typed.temperature()}.` } : {}),
+      ...(Number.isNaN(tmax_c) ? { [HIGH]: `A number of ${typed.temperature()}.` } : {}),
+      ...(Number.isNaN(rh_pct) ? { [HUMIDITY]: 'Percent, or nothing.' } : {}),
+    };
+    if (Object.keys(at).length > 0) return setWrong(notSent(at));
     setWrong(null);
     save.mutate({ path: 'readings', body: { readings: [{ date, tmin_c, tmax_c, rh_pct }] } });
   };
@@ -48,9 +55,9 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
   };
   return (
     <Dialog title={`Thermometer: ${place.name}`} onClose={onClose}>
-      <form noValidate onSubmit={submit}>
+      <Form error={wrong} onSubmit={submit}>
         <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-4">
-          <Field label="Day">
+          <Field label="Day" at="readings/0/date">
             {(id) => (
               <input
                 id={id}
@@ -61,9 +68,9 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
               />
             )}
           </Field>
-          <Typed label={`Lowest, ${typed.temperature()}`} width="w-full" value={low} onChange={setLow} />
-          <Typed label={`Highest, ${typed.temperature()}`} width="w-full" value={high} onChange={setHigh} />
-          <Typed label="Humidity, %" width="w-full" value={humidity} onChange={setHumidity} />
+          <Typed label={`Lowest, ${typed.temperature()}`} at={LOW} width="w-full" value={low} onChange={setLow} />
+          <Typed label={`Highest, ${typed.temperature()}`} at={HIGH} width="w-full" value={high} onChange={setHigh} />
+          <Typed label="Humidity, %" at={HUMIDITY} width="w-full" value={humidity} onChange={setHumidity} />
         </div>
         <div className="flex flex-wrap items-center gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={save.isPending}>
@@ -86,13 +93,12 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
           A CSV with a header: date, min, max and humidity, a row a day; or date and temperature, many rows a day, as
           loggers write.
         </p>
-        <Wrong words={wrong} />
         {told && (
           <p role="status" className="my-2 font-semibold">
             {told}
           </p>
         )}
-      </form>
+      </Form>
       <LastReadings readings={place.last_readings} />
     </Dialog>
   );

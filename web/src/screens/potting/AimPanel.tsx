@@ -1,8 +1,10 @@
 /** The aim instead of the mix: the best recipes in whole parts, by trying every one of the components at hand. */
 import type { PlantDrying } from '@zinc-pail/contract/potting';
 import { type Component, countRecipes, type MixFound, type MixPart, MOST_PARTS, type Pot } from '@zinc-pail/core';
-import { type FormEvent, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Choice, SectionHead, Tick, Typed, Wrong } from '../../forms/Fields.tsx';
+import { type NotSent, notSent } from '../../api/client.ts';
+import { Form } from '../../forms/Form.tsx';
 import { numberIn } from '../../words/numbers.ts';
 import type { AimNews, AimTask } from './aimWorker.ts';
 import { moneyWords } from '../../words/money.ts';
@@ -25,6 +27,13 @@ interface Search {
 }
 const NOTHING: Search = { share: null, found: null, tried: 0, failed: null };
 
+const BOUNDS = {
+  days: 'Days from 1 to 400, or nothing.',
+  air: 'From 0 to 80 %, or nothing.',
+  ph: 'From 3 to 9, or nothing.',
+  kinds: 'Kinds from 1 to 6.',
+} as const;
+
 export function AimPanel({ pot, drying, components, prices, litres, currency, onTake }: Props) {
   const [days, setDays] = useState('');
   const [air, setAir] = useState('25');
@@ -33,15 +42,14 @@ export function AimPanel({ pot, drying, components, prices, litres, currency, on
   const [when, setWhen] = useState<'now' | 'winter'>('now');
   const [fromStores, setFromStores] = useState(litres.size > 0);
   const [search, setSearch] = useState<Search>(NOTHING);
-  const [wrong, setWrong] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<NotSent | null>(null);
   const worker = useRef<Worker | null>(null);
   const stop = () => {
     worker.current?.terminate();
     worker.current = null;
   };
   useEffect(() => () => worker.current?.terminate(), []);
-  const begin = (event: FormEvent) => {
-    event.preventDefault();
+  const begin = () => {
     const typed = (text: string, least: number, most: number) =>
       text.trim() === '' ? null : numberIn(text, least, most);
     const aim = {
@@ -50,9 +58,13 @@ export function AimPanel({ pot, drying, components, prices, litres, currency, on
       ph: typed(ph, 3, 9),
       kinds: numberIn(kinds, 1, 6),
     };
-    if (Object.values(aim).some((value) => value !== null && Number.isNaN(value)))
-      return setWrong('Days from 1 to 400, air from 0 to 80 %, pH from 3 to 9, kinds from 1 to 6; or empty.');
-    if (aim.days !== null && !drying) return setWrong('Days to dry want a plant: choose one above.');
+    const at = Object.fromEntries(
+      Object.entries(aim).flatMap(([field, value]) =>
+        value !== null && Number.isNaN(value) ? [[field, BOUNDS[field as keyof typeof BOUNDS]]] : [],
+      ),
+    );
+    if (Object.keys(at).length > 0) return setWrong(notSent(at));
+    if (aim.days !== null && !drying) return setWrong(notSent({ days: 'Days to dry want a plant: choose one above.' }));
     setWrong(null);
     stop();
     const made = new Worker(new URL('./aimWorker.ts', import.meta.url), { type: 'module' });
@@ -88,12 +100,12 @@ export function AimPanel({ pot, drying, components, prices, litres, currency, on
   return (
     <section aria-labelledby="aim" className="mt-8 max-w-3xl">
       <SectionHead id="aim">Say the aim instead</SectionHead>
-      <form noValidate onSubmit={begin}>
+      <Form error={wrong} onSubmit={begin}>
         <div className="flex flex-wrap gap-x-5">
-          <Typed label="Dries in about, days" width="w-32" value={days} onChange={setDays} />
-          <Typed label="Air at least, %" width="w-32" value={air} onChange={setAir} />
-          <Typed label="pH about" width="w-32" value={ph} onChange={setPh} />
-          <Typed label="At most so many kinds" width="w-32" value={kinds} onChange={setKinds} />
+          <Typed label="Dries in about, days" at="days" width="w-32" value={days} onChange={setDays} />
+          <Typed label="Air at least, %" at="air" width="w-32" value={air} onChange={setAir} />
+          <Typed label="pH about" at="ph" width="w-32" value={ph} onChange={setPh} />
+          <Typed label="At most so many kinds" at="kinds" width="w-32" value={kinds} onChange={setKinds} />
         </div>
         <Choice
           legend="Days"
@@ -106,7 +118,6 @@ export function AimPanel({ pot, drying, components, prices, litres, currency, on
           ]}
         />
         <Tick label="Only what lies in the stores" checked={fromStores} onChange={setFromStores} />
-        <Wrong words={wrong} />
         <div className="flex flex-wrap items-center gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6">
             Look for it
@@ -131,7 +142,7 @@ export function AimPanel({ pot, drying, components, prices, litres, currency, on
             {countRecipes(hand, MOST_PARTS, Math.max(1, Math.round(Number(kinds)) || 1)).toLocaleString('en')} here.
           </span>
         </div>
-      </form>
+      </Form>
       <Wrong words={search.failed} />
       {search.found && <Found {...{ search, components, currency, onTake }} />}
     </section>
