@@ -175,13 +175,8 @@ const MATERIAL_WORDS: readonly (readonly [(typeof POT_MATERIALS)[number], RegExp
   ['terracotta', /terra|clay|^ton|unglaz|argile|barro|cotto/],
   ['plastic', /plast|kunststoff|nursery|pvc|poly/],
   ['concrete', /concrete|beton|cement/],
-  ['wood', /wood|holz|bois/],
   ['metal', /metal|tin|zinc|zink|blech/],
-].flatMap(([material, words]) =>
-  (POT_MATERIALS as readonly string[]).includes(material as string)
-    ? [[material as (typeof POT_MATERIALS)[number], words as RegExp] as const]
-    : [],
-);
+];
 const SHAPE_WORDS: readonly (readonly [(typeof POT_SHAPES)[number], RegExp])[] = [
   ['square', /square|quadrat|eckig|carre|cuadrad/],
   ['bowl', /bowl|pan|dish|schale|coupe|cuenco/],

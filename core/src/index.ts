@@ -29,12 +29,11 @@ export { intervalSteps, type IntervalStep, STEP_HOLD_DAYS, STEP_M } from './plan
 export * from './plant/firstDrink.ts';
 export { stretchSign } from './plant/stretch.ts';
 export { nameParts, type NamePart } from './plant/name.ts';
-export { placeDefaults } from './place/defaults.ts';
+export { placeDefaults, usualAir } from './place/defaults.ts';
 export { directSun, nightAtC, sunOnSkins } from './place/sun.ts';
 export { saturationVapourKPa } from './sky/vapour.ts';
 export { normalDay } from './sky/normals.ts';
 export * from './sky/sense.ts';
-export { roughNormals } from './sky/roughNormals.ts';
 export { dayLengthH } from './sky/solar.ts';
 export { drawWeather, type DrawnDay } from './sky/generator.ts';
 export * from './moisture.ts';

@@ -29,7 +29,7 @@ const did = (cause: Cause, step: Step, days: number, found: 'clean' | 'guests' |
   step,
   found,
 });
-const only = (events: PlantEvent[], facts = FACTS): Case => {
+const single = (events: PlantEvent[], facts = FACTS): Case => {
   const cases = casesOf(events, facts);
   expect(cases).toHaveLength(1);
   return cases[0]!;
@@ -68,7 +68,7 @@ describe('plans', () => {
 
 describe('a rescue', () => {
   it('unpot and cut today, pot once the wound is dry, first water days later; the hold ends with it', () => {
-    const opened = only([verdict('root-rot')]);
+    const opened = single([verdict('root-rot')]);
     expect(
       stepsAsked(opened, SUMMER)
         .filter(({ optional }) => !optional)
@@ -76,18 +76,18 @@ describe('a rescue', () => {
     ).toEqual(['unpot', 'cut', 'stop-food']);
     expect(stepOf(opened, 'pot-dry').due).toBeNull();
     expect(opened.holdUntil! > SUMMER).toBe(true);
-    const cut = only([verdict('root-rot'), did('root-rot', 'cut', 1)]);
+    const cut = single([verdict('root-rot'), did('root-rot', 'cut', 1)]);
     expect(stepOf(cut, 'unpot').doneOn).toBe(on(1));
     expect(stepOf(cut, 'pot-dry').due).toBe(on(1 + woundDays(FACTS)));
-    const potted = only([verdict('root-rot'), did('root-rot', 'cut', 1), did('root-rot', 'pot-dry', 5)]);
+    const potted = single([verdict('root-rot'), did('root-rot', 'cut', 1), did('root-rot', 'pot-dry', 5)]);
     expect(stepOf(potted, 'dry-wound').doneOn).toBe(on(5));
     expect(potted.holdUntil).toBe(on(12));
     expect(
-      only([verdict('root-rot'), did('root-rot', 'pot-dry', 5), did('root-rot', 'first-water', 12)]).holdUntil,
+      single([verdict('root-rot'), did('root-rot', 'pot-dry', 5), did('root-rot', 'first-water', 12)]).holdUntil,
     ).toBeNull();
   });
   it('other lines of the book tell steps as well: a potting, a drink near its day, a look at the base', () => {
-    const one = only([
+    const one = single([
       verdict('root-rot'),
       { type: 'repotting', date: on(4), mix_was: 'dry', roots_cut: true },
       { type: 'watering', date: on(5), method: 'drench' },
@@ -97,7 +97,7 @@ describe('a rescue', () => {
     expect(stepOf(one, 'first-water').doneOn).toBeNull();
     expect(
       stepOf(
-        only([verdict('cold-damage'), { type: 'sign', date: on(5), sign: 'soft-base', strength: 2 }]),
+        single([verdict('cold-damage'), { type: 'sign', date: on(5), sign: 'soft-base', strength: 2 }]),
         'press-base',
       ),
     ).toMatchObject({ doneOn: on(5), found: 'soft' });
@@ -106,9 +106,9 @@ describe('a rescue', () => {
 
 describe('guests', () => {
   it('are treated again every some days until two looks running found none; a look that finds them starts anew', () => {
-    const treated = only([verdict('mealybug'), did('mealybug', 'swab', 0)]);
+    const treated = single([verdict('mealybug'), did('mealybug', 'swab', 0)]);
     expect(stepOf(treated, 'swab', 2).due).toBe(on(7));
-    const again = only([
+    const again = single([
       verdict('mealybug'),
       did('mealybug', 'swab', 0),
       did('mealybug', 'look-over', 7, 'clean'),
@@ -116,7 +116,7 @@ describe('guests', () => {
     ]);
     expect(again.cleanRun).toBe(0);
     expect(again.ready).toBe(false);
-    const clean = only([
+    const clean = single([
       verdict('mealybug'),
       did('mealybug', 'swab', 0),
       did('mealybug', 'look-over', 7, 'clean'),
@@ -127,10 +127,10 @@ describe('guests', () => {
   });
   it('two looks on one day are one', () =>
     expect(
-      only([verdict('scale'), did('scale', 'look-over', 8, 'clean'), did('scale', 'look-over', 8, 'clean')]).cleanRun,
+      single([verdict('scale'), did('scale', 'look-over', 8, 'clean'), did('scale', 'look-over', 8, 'clean')]).cleanRun,
     ).toBe(1));
   it('the neighbours are asked for on days 0, 7 and 14; one look covers those that went before', () => {
-    const open = only([verdict('aphid')]);
+    const open = single([verdict('aphid')]);
     expect(open.steps.filter(({ step }) => step === 'neighbours').map(({ due }) => due)).toEqual([
       on(0),
       on(7),
@@ -138,7 +138,7 @@ describe('guests', () => {
     ]);
     expect(stepsAsked(open, on(20)).filter(({ step }) => step === 'neighbours')).toHaveLength(1);
     expect(stepsShown(open, on(20)).filter(({ step }) => step === 'neighbours')).toHaveLength(1);
-    const looked = only([verdict('aphid'), did('aphid', 'neighbours', 14, 'clean')]);
+    const looked = single([verdict('aphid'), did('aphid', 'neighbours', 14, 'clean')]);
     expect(looked.steps.filter(({ step }) => step === 'neighbours').every(({ doneOn }) => doneOn !== null)).toBe(true);
   });
 });
@@ -159,7 +159,7 @@ describe('opening and closing', () => {
   });
   it('what worked is counted by cause and by step, without mistakes and without nothing', () => {
     const end = (cause: Cause, outcome: 'cured' | 'lost' | 'mistaken' | 'nothing'): Case => ({
-      ...only([verdict(cause), did(cause, cause === 'mealybug' ? 'swab' : 'shade', 0)]),
+      ...single([verdict(cause), did(cause, cause === 'mealybug' ? 'swab' : 'shade', 0)]),
       closed: { on: on(20), outcome },
     });
     const worked = whatWorked([

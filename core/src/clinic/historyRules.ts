@@ -10,7 +10,8 @@ import { type ClinicFacts, pestsNear } from './facts.ts';
 
 export const HISTORY_CODES = [
   'felt-wet', 'felt-damp', 'felt-dry', 'reckoned-wet', 'reckoned-dry', 'wet-days', 'wet-cold', 'wet-feet', 'often-wet', 'dry-days',
-  'thirst-index', 'store-full', 'dry-then-drenched', 'still-slack', 'potted-lately', 'not-potted', 'roots-hurt', 'moved-to-light', 'not-moved', 'treated-lately',
+  'thirst-index', 'store-full', 'dry-then-drenched', 'still-slack', 'potted-lately', 'not-potted', 'roots-hurt',
+  'moved-to-light', 'not-moved', 'treated-lately',
   'light-high', 'hot', 'not-hot', 'cold-night', 'no-cold', 'too-dark', 'light-enough', 'salts-high', 'salts-low', 'hard-drinks', 'soft-drinks', 'fed-often',
   'fed-lately', 'never-fed', 'mix-old', 'mix-new', 'slower', 'faster', 'sheds-water', 'takes-water', 'no-hole', 'resting', 'easing', 'in-growth', 'rest-soon',
   'pot-full', 'pot-roomy', 'dry-air', 'damp-still', 'came-lately', 'neighbour', 'found-clean', 'roots-found-soft', 'roots-found-dry', 'roots-found-pests',
@@ -46,12 +47,20 @@ const days = (value: number | null): Readonly<Record<string, number>> => (value 
 const FELT_DAYS = 10;
 const felt = (f: ClinicFacts, says: string) => (f.felt && f.felt.says === says ? Math.max(0, 1 - f.felt.days / (2 * FELT_DAYS)) : null);
 const slackSince = (f: ClinicFacts) =>
-  f.drankDays !== null && f.signs.some(({ sign, day, answered }) => !answered && ['limp', 'wrinkled', 'shrunken'].includes(sign) && f.today - day <= f.drankDays!);
+  f.drankDays !== null &&
+  f.signs.some(
+    ({ sign, day, answered }) =>
+      !answered && ['limp', 'wrinkled', 'shrunken'].includes(sign) && f.today - day <= f.drankDays!,
+  );
 
 export const HISTORY_RULES: readonly HistoryRule[] = [
   {
     code: 'felt-wet', group: 'water', value: (f) => felt(f, 'wet'), from: 0, to: 0.8, n: (f) => days(f.felt?.days ?? null),
-    of: { thirst: 0.02, overwatering: 2.4, 'root-rot': 3.2, 'stem-rot': 2.6, 'dead-roots': 2.4, oedema: 1.5, 'compacted-mix': 1.5, 'water-repellent-mix': 0.06, 'root-bound': 0.25, 'heat-stress': 0.9, 'spider-mite': 0.8, 'natural-rest': 0.8 },
+    of: {
+      thirst: 0.02, overwatering: 2.4, 'root-rot': 3.2, 'stem-rot': 2.6, 'dead-roots': 2.4, oedema: 1.5,
+      'compacted-mix': 1.5, 'water-repellent-mix': 0.06, 'root-bound': 0.25, 'heat-stress': 0.9, 'spider-mite': 0.8,
+      'natural-rest': 0.8,
+    },
     why: 'water is there: what is slack does not lack it',
   },
   {
@@ -61,7 +70,10 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
   },
   {
     code: 'felt-dry', group: 'water', value: (f) => felt(f, 'dry'), from: 0, to: 0.8, n: (f) => days(f.felt?.days ?? null),
-    of: { thirst: 2.5, overwatering: 0.12, 'root-rot': 0.3, 'stem-rot': 0.5, oedema: 0.35, 'compacted-mix': 0.5, 'water-repellent-mix': 1.5, 'root-bound': 1.4, 'dead-roots': 0.8, 'salt-build-up': 1.1 },
+    of: {
+      thirst: 2.5, overwatering: 0.12, 'root-rot': 0.3, 'stem-rot': 0.5, oedema: 0.35, 'compacted-mix': 0.5,
+      'water-repellent-mix': 1.5, 'root-bound': 1.4, 'dead-roots': 0.8, 'salt-build-up': 1.1,
+    },
     why: 'rot needs a wet mix, thirst a dry one',
   },
   {
@@ -76,7 +88,10 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
   },
   {
     code: 'wet-days', group: 'spell', value: (f) => f.wetDays, from: 6, to: 40, n: (f) => days(f.wetDays),
-    of: { overwatering: 5, 'root-rot': 8, 'stem-rot': 6, oedema: 2.5, 'leaf-spot': 1.6, mildew: 1.3, 'compacted-mix': 3, thirst: 0.1, 'water-repellent-mix': 0.4 },
+    of: {
+      overwatering: 5, 'root-rot': 8, 'stem-rot': 6, oedema: 2.5, 'leaf-spot': 1.6, mildew: 1.3, 'compacted-mix': 3,
+      thirst: 0.1, 'water-repellent-mix': 0.4,
+    },
     why: 'roots without air for weeks',
   },
   {
@@ -106,23 +121,32 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
   },
   {
     // Only where the pot is dry does a full store speak against thirst: a wet one says it by itself.
-    code: 'store-full', group: 'drought', value: (f) => (f.felt?.says === 'dry' || (f.drankDays ?? 99) > 14 || f.chanceWet > 0.5 ? null : 8 - f.dryDays), from: 0, to: 8, n: (f) => days(f.drankDays),
+    code: 'store-full', group: 'drought',
+    value: (f) => (f.felt?.says === 'dry' || (f.drankDays ?? 99) > 14 || f.chanceWet > 0.5 ? null : 8 - f.dryDays),
+    from: 0, to: 8, n: (f) => days(f.drankDays),
     of: { thirst: 0.45, 'dead-roots': 1 },
     why: 'it drank not long ago',
   },
   {
-    code: 'dry-then-drenched', group: 'roots', value: (f) => (f.drankDays !== null && f.drankDays >= 2 && f.drankDays <= 35 ? f.dryBefore : null), from: 25, to: 70, n: (f) => ({ days: f.dryBefore, ago: f.drankDays ?? 0 }),
+    code: 'dry-then-drenched', group: 'roots',
+    value: (f) => (f.drankDays !== null && f.drankDays >= 2 && f.drankDays <= 35 ? f.dryBefore : null),
+    from: 25, to: 70, n: (f) => ({ days: f.dryBefore, ago: f.drankDays ?? 0 }),
     of: { 'dead-roots': 14, 'root-rot': 1.3, thirst: 0.6 },
     why: 'fine roots die in a long drought, and the drink after it stands unused',
   },
   {
-    code: 'still-slack', group: 'roots', value: (f) => (slackSince(f) && f.drankDays! >= 3 && f.drankDays! <= 21 && f.dryDays === 0 && f.felt?.says !== 'dry' ? 1 : null), from: 0, to: 1, n: (f) => days(f.drankDays),
+    code: 'still-slack', group: 'roots',
+    value: (f) => (slackSince(f) && f.drankDays! >= 3 && f.drankDays! <= 21 && f.dryDays === 0 && f.felt?.says !== 'dry' ? 1 : null),
+    from: 0, to: 1, n: (f) => days(f.drankDays),
     of: { thirst: 0.4, 'dead-roots': 2, 'root-rot': 2, 'water-repellent-mix': 1.6, 'root-mealybug': 1.3, 'transplant-shock': 1.2 },
     why: 'a thirsty plant is firm again within three days of a drink',
   },
   {
     code: 'potted-lately', group: 'potting', value: (f) => (f.pottedDays === null ? null : 40 - f.pottedDays), from: 5, to: 32, n: (f) => days(f.pottedDays),
-    of: { 'transplant-shock': 14, 'root-rot': 0.4, overwatering: 0.5, 'dead-roots': 0.4, 'root-bound': 0.08, 'compacted-mix': 0.15, underfed: 0.3, 'salt-build-up': 0.15, 'sun-scorch': 1.2 },
+    of: {
+      'transplant-shock': 14, 'root-rot': 0.4, overwatering: 0.5, 'dead-roots': 0.4, 'root-bound': 0.08,
+      'compacted-mix': 0.15, underfed: 0.3, 'salt-build-up': 0.15, 'sun-scorch': 1.2,
+    },
     why: 'in the weeks after a potting',
   },
   {
@@ -136,7 +160,9 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
     why: 'roots were cut',
   },
   {
-    code: 'moved-to-light', group: 'sun', value: (f) => (f.movedDays !== null && f.movedDays <= 42 ? f.lightStep : null), from: 1.2, to: 2.5, n: (f) => ({ days: f.movedDays ?? 0, times: f.lightStep }),
+    code: 'moved-to-light', group: 'sun',
+    value: (f) => (f.movedDays !== null && f.movedDays <= 42 ? f.lightStep : null),
+    from: 1.2, to: 2.5, n: (f) => ({ days: f.movedDays ?? 0, times: f.lightStep }),
     of: { 'sun-scorch': 7, 'heat-stress': 1.5, 'too-dark': 0.3, normal: 1.2 },
     why: 'skin grown in less light burns in more',
   },
@@ -146,7 +172,9 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
     why: 'skin wetted by a remedy burns in the sun and spots',
   },
   {
-    code: 'not-moved', group: 'sun', value: (f) => (f.movedDays === null || f.movedDays > 42 || f.lightStep < 1.1 ? 1 - ramp(f.lightShare, 1, 4) : null), from: 0, to: 1,
+    code: 'not-moved', group: 'sun',
+    value: (f) => (f.movedDays === null || f.movedDays > 42 || f.lightStep < 1.1 ? 1 - ramp(f.lightShare, 1, 4) : null),
+    from: 0, to: 1,
     of: { 'sun-scorch': 0.35 },
     why: 'no more light than it is used to',
   },
@@ -176,7 +204,9 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
     why: 'no night came near what it bears',
   },
   {
-    code: 'too-dark', group: 'light', value: (f) => 1 / Math.max(0.05, f.lightShare), from: 0.9, to: 2.2, n: (f) => ({ light: f.dliMol, gets_by: f.band.getsBy, days: f.darkDays }),
+    code: 'too-dark', group: 'light',
+    value: (f) => 1 / Math.max(0.05, f.lightShare),
+    from: 0.9, to: 2.2, n: (f) => ({ light: f.dliMol, gets_by: f.band.getsBy, days: f.darkDays }),
     of: { 'too-dark': 5, 'sun-scorch': 0.2, underfed: 0.5, overwatering: 1.3, 'root-rot': 1.3, 'stem-rot': 1.3, thirst: 0.8 },
     why: 'less light than it gets by with',
   },
@@ -216,7 +246,9 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
     why: 'it began soon after food',
   },
   {
-    code: 'never-fed', group: 'food', value: (f) => (f.fedDays === null || f.fedDays > 365 ? (f.mixYears ?? 0) : null), from: 0.8, to: 3, n: (f) => ({ years: f.mixYears ?? 0 }),
+    code: 'never-fed', group: 'food',
+    value: (f) => (f.fedDays === null || f.fedDays > 365 ? (f.mixYears ?? 0) : null),
+    from: 0.8, to: 3, n: (f) => ({ years: f.mixYears ?? 0 }),
     of: { underfed: 9, 'salt-build-up': 0.7 },
     why: 'an old mix, and no food on record',
   },
@@ -266,12 +298,16 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
     why: 'it is on its way to rest',
   },
   {
-    code: 'rest-soon', group: 'season', value: (f) => (f.state === 'growing' && f.restInDays !== null ? 50 - f.restInDays : null), from: 0, to: 35, n: (f) => days(f.restInDays),
+    code: 'rest-soon', group: 'season',
+    value: (f) => (f.state === 'growing' && f.restInDays !== null ? 50 - f.restInDays : null),
+    from: 0, to: 35, n: (f) => days(f.restInDays),
     of: { 'natural-rest': 3 },
     why: 'its rest is near',
   },
   {
-    code: 'in-growth', group: 'season', value: (f) => (f.state === 'growing' || f.state === 'waking' ? (f.restInDays === null ? 90 : f.restInDays) : null), from: 30, to: 75,
+    code: 'in-growth', group: 'season',
+    value: (f) => (f.state === 'growing' || f.state === 'waking' ? (f.restInDays === null ? 90 : f.restInDays) : null),
+    from: 30, to: 75,
     of: { 'natural-rest': 0.15 },
     why: 'it is far from its rest',
   },
@@ -322,7 +358,9 @@ export const HISTORY_RULES: readonly HistoryRule[] = [
   },
   ...PESTS.map(
     (pest: Pest): HistoryRule => ({
-      code: 'neighbour', group: 'guests', value: (f) => pestsNear(f.neighbours).get(pest) ?? 0, from: 0, to: 2, n: (f) => ({ plants: pestsNear(f.neighbours).get(pest) ?? 0 }),
+      code: 'neighbour', group: 'guests',
+      value: (f) => pestsNear(f.neighbours).get(pest) ?? 0,
+      from: 0, to: 2, n: (f) => ({ plants: pestsNear(f.neighbours).get(pest) ?? 0 }),
       of: { [pest]: pest === 'chewing-pest' ? 3 : 6 },
       why: 'seen on its neighbours: they walk, and are carried',
     }),

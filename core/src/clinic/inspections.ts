@@ -20,9 +20,8 @@ const OUTBREAK_DAYS = 7;
 const SHORTER = 0.7;
 /** Kinds that guests like: soft, juicy, with tight hearts or long in flower. */
 const PRONE = new Set(
-  'Echeveria Hoya Crassula Kalanchoe Sedum Aeonium Gasteria Haworthia Stapelia Huernia Mammillaria Schlumbergera Epiphyllum Adenium Pachyphytum Graptopetalum Ceropegia Dorstenia'.split(
-    ' ',
-  ),
+  `Echeveria Hoya Crassula Kalanchoe Sedum Aeonium Gasteria Haworthia Stapelia Huernia Mammillaria Schlumbergera
+  Epiphyllum Adenium Pachyphytum Graptopetalum Ceropegia Dorstenia`.split(/\s+/),
 );
 
 export function inspectionDays({ genus, indoors, blooming, outbreak, fresh }: InspectionFacts): number {

@@ -5,8 +5,7 @@
 import type { Case } from './cases.ts';
 import { spreads } from './causes.ts';
 
-export const WORTHS = ['keep', 'parts', 'let-go'] as const;
-export type Worth = (typeof WORTHS)[number];
+export type Worth = 'keep' | 'parts' | 'let-go';
 
 /** Treatments after which guests that are still there are more than a nuisance. */
 const TREATED_IN_VAIN = 3;

@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { dayNumber, isoDay } from '../calendar/day.ts';
 import type { Garden, Place, WeatherDay } from '../garden.ts';
-import { roughNormals } from '../sky/roughNormals.ts';
+import { usualWeather } from '../sky/usual/usualWeather.ts';
 import { skillOf } from '../sky/generator.ts';
 import { INLAND, mirrored } from '../../test/gardens.ts';
 import { GardenClimate } from './climate.ts';
@@ -118,7 +118,7 @@ describe('hard cases', () => {
     ['the date line', '2026-11-27', -14],
   ])('%s: every figure is one', (_, today, latitude) => {
     const one = { ...garden({ latitude }), today };
-    one.site.normals = roughNormals(latitude, 100);
+    one.site.normals = usualWeather({ latitudeDeg: latitude, longitudeDeg: 13, elevationM: 100, coastKm: 200 });
     for (const place of ['open', 'sill']) {
       const { past, ahead, year, coldest_c: coldest } = outlookOf(one, place);
       expect(past.at(-1)!.date).toBe(today);

@@ -140,6 +140,11 @@ export function floorC(place: Place): number | null {
   return place.floor_c ?? placeDefaults(place.kind).floorC;
 }
 
+/** How air mostly moves at a place of a kind, until somebody describes it. */
+export function usualAir(kind: PlaceKind): Air {
+  return placeDefaults(kind).outdoors ? 'breezy' : 'still';
+}
+
 /** Air past the pots under a roof or indoors, m/s. */
 const STILL_AIR_M_S: Record<Air, number> = { still: 0.05, gentle: 0.25, breezy: 0.7 };
 /** Share of the wind at 2 m that reaches pots outdoors. */

@@ -270,14 +270,17 @@ const ROWS: readonly Row[] = [
   ['Zygosicyos', 'summer', 'caudex', 'stem', 'dry-through', 0, 8, 12, 15],
 ];
 
-const named = (names: string) => new Set(names.split(' '));
+const named = (names: string) => new Set(names.trim().split(/\s+/));
 /**
  * In a warm room these slow down in their poor season and do not sleep: evergreen stems, tropical cacti, stapeliads, caudex
  * plants that keep their leaves. Leaf succulents do so too, but for those that draw back into a bud or a root.
  */
-const SLOW_IN_WARMTH = named(
-  'Euphorbia Monadenium Synadenium Dorstenia Melocactus Discocactus Uebelmannia Arrojadoa Micranthocereus Pilosocereus Consolea Brasiliopuntia Pereskia Leuenbergeria Stapelia Huernia Orbea Duvalia Caralluma Echidnopsis Tavaresia Edithcolea Pseudolithos Stapelianthus Piaranthus Senecio Beaucarnea Calibanus Nolina Cussonia Fockea Petopentia Welwitschia',
-);
+const SLOW_IN_WARMTH = named(`
+  Euphorbia Monadenium Synadenium Dorstenia Melocactus Discocactus Uebelmannia Arrojadoa Micranthocereus
+  Pilosocereus Consolea Brasiliopuntia Pereskia Leuenbergeria Stapelia Huernia Orbea Duvalia Caralluma Echidnopsis
+  Tavaresia Edithcolea Pseudolithos Stapelianthus Piaranthus Senecio Beaucarnea Calibanus Nolina Cussonia Fockea
+  Petopentia Welwitschia
+`);
 const DRAWN_BACK = named('Orostachys Hylotelephium Phedimus Rhodiola Rosularia Sempervivum Jovibarba Portulaca Talinum Manfreda');
 const LEAFY_FORMS: ReadonlySet<Form> = new Set<Form>(['rosette', 'stemmed', 'trailing']);
 

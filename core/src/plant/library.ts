@@ -61,26 +61,44 @@ export interface GenusCare {
 }
 
 const LIGHT_BY_FORM: Record<Form, Light> = {
-  globe: 'sun', column: 'sun', pad: 'sun', rosette: 'bright', stemmed: 'bright', trailing: 'bright', caudex: 'bright', bulb: 'bright', stemless: 'sun', 'stiff-leaf': 'filtered',
+  globe: 'sun', column: 'sun', pad: 'sun', rosette: 'bright', stemmed: 'bright', trailing: 'bright', caudex: 'bright',
+  bulb: 'bright', stemless: 'sun', 'stiff-leaf': 'filtered',
 };
 const APPETITE_BY_FORM: Record<Form, Appetite> = {
-  globe: 'light', column: 'usual', pad: 'usual', rosette: 'light', stemmed: 'light', trailing: 'usual', caudex: 'usual', bulb: 'light', stemless: 'sparse', 'stiff-leaf': 'sparse',
+  globe: 'light', column: 'usual', pad: 'usual', rosette: 'light', stemmed: 'light', trailing: 'usual', caudex: 'usual',
+  bulb: 'light', stemless: 'sparse', 'stiff-leaf': 'sparse',
 };
-const YEARS_BY_FORM: Record<Form, number> = { globe: 3, column: 3, pad: 2, rosette: 2, stemmed: 2, trailing: 2, caudex: 3, bulb: 3, stemless: 4, 'stiff-leaf': 3 };
+const YEARS_BY_FORM: Record<Form, number> = {
+  globe: 3, column: 3, pad: 2, rosette: 2, stemmed: 2, trailing: 2, caudex: 3, bulb: 3, stemless: 4, 'stiff-leaf': 3,
+};
 const IDEAL_BY_HABIT: Record<Habit, readonly [number, number, number]> = {
   summer: [18, 30, 40], winter: [10, 21, 31], 'spring-autumn': [14, 25, 35], evergreen: [16, 27, 35],
 };
 
-const named = (names: string) => new Set(names.split(' '));
+const named = (names: string) => new Set(names.trim().split(/\s+/));
 const SHADE = named('Asplenium Hydnophytum Myrmecodia Rhipsalis Lepismium Zamioculcas Sinningia Peperomia Umbilicus');
-const FILTERED = named(
-  'Haworthia Haworthiopsis Tulista Gasteria Hoya Epiphyllum Disocactus Aporocactus Schlumbergera Hatiora Selenicereus Ceropegia Ledebouria Phyllanthus Dorstenia Stephania Dioscorea Tradescantia Plectranthus Gerrardanthus Petopentia Huernia Stapelianthus Blossfeldia Frailea Haemanthus Pseudolithos Adromischus',
-);
-const SUN = named('Agave Yucca Hesperaloe Dudleya Sempervivum Jovibarba Fouquieria Hechtia Dyckia Delosperma Lampranthus Portulaca Carpobrotus Opuntia Welwitschia Puya Nolina Didierea Alluaudia Adenium Pachypodium');
-const SPARSE = named('Ariocarpus Aztekium Strombocactus Geohintonia Blossfeldia Yavia Copiapoa Boophone Zamioculcas Welwitschia Fouquieria Pseudolithos Ortegocactus Sempervivum Turbinicarpus Lophophora Obregonia Haworthia');
+const FILTERED = named(`
+  Haworthia Haworthiopsis Tulista Gasteria Hoya Epiphyllum Disocactus Aporocactus Schlumbergera Hatiora Selenicereus
+  Ceropegia Ledebouria Phyllanthus Dorstenia Stephania Dioscorea Tradescantia Plectranthus Gerrardanthus Petopentia
+  Huernia Stapelianthus Blossfeldia Frailea Haemanthus Pseudolithos Adromischus
+`);
+const SUN = named(`
+  Agave Yucca Hesperaloe Dudleya Sempervivum Jovibarba Fouquieria Hechtia Dyckia Delosperma Lampranthus Portulaca
+  Carpobrotus Opuntia Welwitschia Puya Nolina Didierea Alluaudia Adenium Pachypodium
+`);
+const SPARSE = named(`
+  Ariocarpus Aztekium Strombocactus Geohintonia Blossfeldia Yavia Copiapoa Boophone Zamioculcas Welwitschia
+  Fouquieria Pseudolithos Ortegocactus Sempervivum Turbinicarpus Lophophora Obregonia Haworthia
+`);
 const USUAL = named('Epiphyllum Schlumbergera Adenium Pelargonium Echinopsis Cereus Aeonium Hoya Kalanchoe');
-const SLOW = named('Ariocarpus Aztekium Geohintonia Strombocactus Blossfeldia Copiapoa Welwitschia Operculicarya Beaucarnea Boophone Sclerocactus Uebelmannia Obregonia Yavia Cyphostemma Fockea Zamioculcas Conophytum Lithops Lapidaria Dinteranthus');
-const SALT_SENSITIVE = named('Rhipsalis Lepismium Hatiora Schlumbergera Epiphyllum Disocactus Aporocactus Selenicereus Hoya Tillandsia Hydnophytum Myrmecodia Asplenium Blossfeldia Frailea Uebelmannia Sulcorebutia Rebutia Haworthia Conophytum Lithops');
+const SLOW = named(`
+  Ariocarpus Aztekium Geohintonia Strombocactus Blossfeldia Copiapoa Welwitschia Operculicarya Beaucarnea Boophone
+  Sclerocactus Uebelmannia Obregonia Yavia Cyphostemma Fockea Zamioculcas Conophytum Lithops Lapidaria Dinteranthus
+`);
+const SALT_SENSITIVE = named(`
+  Rhipsalis Lepismium Hatiora Schlumbergera Epiphyllum Disocactus Aporocactus Selenicereus Hoya Tillandsia
+  Hydnophytum Myrmecodia Asplenium Blossfeldia Frailea Uebelmannia Sulcorebutia Rebutia Haworthia Conophytum Lithops
+`);
 const PETS_ONLY = named('Aloe Aloidendron Crassula Yucca Portulaca Plectranthus Cussonia Dioscorea Tradescantia Agave Furcraea Bulbine');
 const EACH_YEAR = named('Epiphyllum Schlumbergera Tradescantia Plectranthus Portulaca Oxalis');
 const POISONS = ['milky-sap', 'poisonous-sap', 'poisonous-eaten'];
@@ -133,9 +151,10 @@ const DOUBTS: Readonly<Record<string, string>> = {
 };
 
 /** Forest epiphytes and their like want moist air. */
-const MOIST_AIR = named(
-  'Asplenium Hydnophytum Myrmecodia Rhipsalis Lepismium Hoya Epiphyllum Disocactus Aporocactus Schlumbergera Hatiora Selenicereus Sinningia Peperomia Tillandsia Dorstenia Plectranthus Tradescantia Begonia Dischidia',
-);
+const MOIST_AIR = named(`
+  Asplenium Hydnophytum Myrmecodia Rhipsalis Lepismium Hoya Epiphyllum Disocactus Aporocactus Schlumbergera Hatiora
+  Selenicereus Sinningia Peperomia Tillandsia Dorstenia Plectranthus Tradescantia Begonia Dischidia
+`);
 /** Of mountains and steppes: they want frost, wind and the open sky. */
 const OUTDOORS = named(
   'Sempervivum Jovibarba Orostachys Rosularia Delosperma Lewisia Maihuenia Chiastophyllum Prometheum Rhodiola Hylotelephium Umbilicus',

@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import type { Normals } from '../garden.ts';
-import { roughNormals } from './roughNormals.ts';
 import { oddities } from './sense.ts';
+import { usualWeather } from './usual/usualWeather.ts';
 
-const LOCK = roughNormals(47, 400);
+const usual = (latitudeDeg: number, elevationM = 100) =>
+  usualWeather({ latitudeDeg, longitudeDeg: 14, elevationM, coastKm: 200 });
+const LOCK = usual(47, 400);
 const at = (field: keyof Normals, month: number, value: number, base = LOCK): Normals => ({
   ...base,
   [field]: base[field].map((old, i) => (i === month ? value : old)),
@@ -11,7 +13,7 @@ const at = (field: keyof Normals, month: number, value: number, base = LOCK): No
 
 describe('usual weather that somebody typed', () => {
   it.each([-65, -34, 0, 12, 47, 65])('that of %s° is sound', (latitude) =>
-    expect(oddities(roughNormals(latitude, 100), latitude)).toEqual([]),
+    expect(oddities(usual(latitude), latitude)).toEqual([]),
   );
   it.each<[string, Normals, number, { code: string; sort: string; month: number | null }]>([
     ['a night above its day', at('tmin_c', 3, 30), 47, { code: 'min-above-max', sort: 'impossible', month: 3 }],
@@ -27,5 +29,5 @@ describe('usual weather that somebody typed', () => {
     expect(oddities(both, 47)[0]!.sort).toBe('impossible');
   });
   it('near the equator any month may be the warmest', () =>
-    expect(oddities(roughNormals(-8, 0), 8).filter(({ code }) => code === 'wrong-hemisphere')).toEqual([]));
+    expect(oddities(usual(-8), 8).filter(({ code }) => code === 'wrong-hemisphere')).toEqual([]));
 });

@@ -4,7 +4,8 @@ import { csvReport, importsSchema, undone } from '@zinc-pail/contract/answers';
 import { idParam } from '@zinc-pail/contract/api';
 import { object, yesNo } from '@zinc-pail/contract/fields';
 import { type CsvImport, csvImport, type CsvReport, type NewBench } from '@zinc-pail/contract/keeping';
-import { placeDefaults, type PlaceKind } from '@zinc-pail/core';
+import { UNKNOWN_MIX, unknownMixId } from '@zinc-pail/contract/unknownMix';
+import { usualAir } from '@zinc-pail/core';
 import { randomUUID } from 'node:crypto';
 import type { Response } from 'express';
 import type { App } from '../context.ts';
@@ -48,7 +49,7 @@ function comingIn(app: App): Route[] {
           today: todayAt(kept.sites[0]?.time_zone ?? 'UTC'),
           places: [...benches, ...made.map(({ name }, i) => ({ id: -1 - i, name }))],
           mixes: kept.mixes,
-          unknownMixId: unknownMix(kept.mixes),
+          unknownMixId: unknownMixId(kept.mixes) ?? TO_BE_MADE,
           numbersTaken: await numbersTaken(app.pool),
           currency: kept.collection.currency ?? 'EUR',
         };
@@ -143,12 +144,8 @@ function refuseDefaults(
     throw badField('/defaults/mix_id', mixId, 'the id of one of your mixes');
 }
 
-/** The recipe that stands for not knowing in what a plant stands; 0: it has yet to be made. */
-function unknownMix(mixes: readonly { id: number; parts: readonly { component: string }[] }[]): number {
-  return mixes.find(({ parts }) => parts.length === 1 && parts[0]!.component === BAGGED_SOIL)?.id ?? 0;
-}
-
-const BAGGED_SOIL = 'potting-soil';
+/** Stands for the id of the unknown mix until it is made. */
+const TO_BE_MADE = 0;
 
 /** Benches that are made on the way stand at a site that is there, and are not there yet: a list sent twice makes none twice. */
 function refuseBenches(
@@ -183,14 +180,10 @@ async function writeBatch(
   const wanted = new Set(plants.map(({ place_id: id }) => id));
   const benches = new Map<number, number>();
   for (const [i, bench] of newPlaces.entries())
-    if (wanted.has(-1 - i)) benches.set(-1 - i, await insertPlace(connection, { ...bench, air: airOf(bench.kind) }));
-  const bagged = plants.some(({ mix_id: id }) => id === 0)
-    ? await addMix(connection, collectionId, {
-        name: 'Bagged potting soil, as it comes',
-        for_what: null,
-        parts: [{ component: BAGGED_SOIL, parts: 1 }],
-      })
-    : 0;
+    if (wanted.has(-1 - i)) benches.set(-1 - i, await insertPlace(connection, { ...bench, air: usualAir(bench.kind) }));
+  const unknown = plants.some(({ mix_id: id }) => id === TO_BE_MADE)
+    ? await addMix(connection, collectionId, { ...UNKNOWN_MIX, for_what: null })
+    : TO_BE_MADE;
   const numbering = await numberingOf(connection, collectionId);
   // Somebody may have given one of these since the rows were read.
   const taken = plants.find(({ number }) => number !== null && numbering.isTaken(number));
@@ -202,7 +195,7 @@ async function writeBatch(
     ...columns,
     ...plant,
     place_id: benches.get(plant.place_id) ?? plant.place_id,
-    mix_id: plant.mix_id || bagged,
+    mix_id: plant.mix_id === TO_BE_MADE ? unknown : plant.mix_id,
     number: plant.number ?? numbering.next(plant.name, date),
     ref: randomUUID(),
     date,
@@ -211,12 +204,6 @@ async function writeBatch(
   }));
   await insertPlants(connection, collectionId, written).catch(unfit(null));
   return importId;
-}
-
-/** How air mostly moves at a place of a kind that nobody has described. */
-function airOf(kind: PlaceKind): 'still' | 'breezy' {
-  const { openSky, glass } = placeDefaults(kind);
-  return (openSky || kind === 'covered') && !glass ? 'breezy' : 'still';
 }
 
 function goingOut(app: App): Route[] {

@@ -77,7 +77,7 @@ async function wouldGo(connection: PoolConnection, id: number): Promise<WouldGo>
   const [rows] = await connection.query<Row<{ name: string; marks: number; pictures: number; offsets: number }>[]>(
     `SELECT p.name,
        (SELECT COUNT(*) FROM journal j WHERE j.plant_id = p.id AND JSON_VALUE(j.detail, '$.import') IS NULL) AS marks,
-       (SELECT COUNT(*) FROM picture i WHERE i.plant_id = p.id) AS pictures,
+       (SELECT COUNT(*) FROM picture i WHERE i.plant_id = p.id AND i.removed_at IS NULL) AS pictures,
        (SELECT COUNT(*) FROM plant c WHERE c.mother_id = p.id AND (c.import_id IS NULL OR c.import_id <> ?)) AS offsets
      FROM plant p WHERE p.import_id = ? ORDER BY p.id`,
     [id, id],

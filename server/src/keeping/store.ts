@@ -1,3 +1,4 @@
+import { UNKNOWN_MIX } from '@zinc-pail/contract/unknownMix';
 import type { Kit, ViewSpec } from '@zinc-pail/contract/keeping';
 import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
@@ -133,7 +134,7 @@ const FIRST_MIXES: readonly { name: string; parts: readonly (readonly [component
       ['perlite', 1],
     ],
   },
-  { name: 'Bagged potting soil, as it comes', parts: [['potting-soil', 1]] },
+  { name: UNKNOWN_MIX.name, parts: UNKNOWN_MIX.parts.map(({ component, parts }) => [component, parts] as const) },
 ];
 
 /** A collection and a few mixes, where a database has none yet. */

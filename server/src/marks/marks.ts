@@ -20,7 +20,7 @@ import {
   revisionsOf,
 } from '../journal/store.ts';
 import { potsById } from '../plants/pots.ts';
-import { type PlantHome, plantHomes } from '../plants/store.ts';
+import { type PlantHome, plantHomes, setApart } from '../plants/store.ts';
 import { adviceOn, booksOf, timersOf } from './after.ts';
 import { addTimers, type NewTimer, openTimers } from './store.ts';
 
@@ -182,7 +182,7 @@ async function decideOne(
 async function write(connection: PoolConnection, decided: readonly Decided[]): Promise<void> {
   const toAdd = decided.flatMap((one) => one.toAdd);
   await addEntries(connection, toAdd);
-  await setApart(connection, toAdd);
+  await isolate(connection, toAdd);
   await addTimers(
     connection,
     decided.flatMap(({ timers }) => timers),
@@ -192,18 +192,12 @@ async function write(connection: PoolConnection, decided: readonly Decided[]): P
 /** So long a plant with guests stands apart, from when they were found: two rounds of the slowest of them. */
 const APART_DAYS = 28;
 
-/** What was found to spread sets a plant apart; a longer time that its keeper chose stays. */
-async function setApart(connection: PoolConnection, toAdd: readonly EntriesToAdd[]): Promise<void> {
+/** What was found to spread sets a plant apart. */
+async function isolate(connection: PoolConnection, toAdd: readonly EntriesToAdd[]): Promise<void> {
   for (const { plantId, entries } of toAdd)
-    for (const entry of entries) {
-      const found = (entry.type === 'verdict' && spreads(entry.cause)) || (entry.type === 'arrival' && entry.pests);
-      if (!found) continue;
-      await connection.query(
-        `UPDATE plant SET quarantine_until = GREATEST(COALESCE(quarantine_until, ?), ? + INTERVAL ? DAY),
-           version = version + 1 WHERE id = ?`,
-        [entry.date, entry.date, APART_DAYS, plantId],
-      );
-    }
+    for (const entry of entries)
+      if ((entry.type === 'verdict' && spreads(entry.cause)) || (entry.type === 'arrival' && entry.pests))
+        await setApart(connection, plantId, entry.date, APART_DAYS);
 }
 
 async function answers(app: App, found: Found, decided: readonly Decided[]): Promise<Map<Sheet, Entered>> {

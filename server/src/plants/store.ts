@@ -25,9 +25,13 @@ export interface PlantCard {
   picture_id: number | null;
 }
 
+/** The id of the newest picture of plant `p`. */
+export const NEWEST_PICTURE = `(SELECT i.id FROM picture i WHERE i.plant_id = p.id AND i.removed_at IS NULL
+     ORDER BY i.day DESC, i.id DESC LIMIT 1)`;
+
 const CARD = `p.id, p.number, p.name, p.taxon, p.provenance, p.diameter_mm, p.height_mm, p.revision,
    p.quarantine_until, p.own_words, s.place_id, pl.site_id,
-   (SELECT i.id FROM picture i WHERE i.plant_id = p.id AND i.removed_at IS NULL ORDER BY i.day DESC, i.id DESC LIMIT 1) AS picture_id
+   ${NEWEST_PICTURE} AS picture_id
      FROM place pl JOIN stay s ON s.place_id = pl.id AND s.to_day IS NULL JOIN plant p ON p.id = s.plant_id`;
 
 /** The plants of a site in walking order: what a list shows of them besides their outlooks. */
@@ -213,8 +217,9 @@ export async function standsOf(
 /**
  * Changes a plant from the version that the keeper saw; the present columns where it is another by now. A rule of null
  * is put back.
+ *
+ * @param version null: whatever there is now, since nobody looked at each of many
  */
-/** `version` null: whatever there is now, since nobody looked at each of many. */
 export async function changePlant(
   connection: PoolConnection,
   {
@@ -257,6 +262,15 @@ export async function changePlant(
 }
 
 const OF_WARMTH = new Set(['min_dry_c', 'min_wet_c', 'idealFromC', 'idealToC', 'ceilingC']);
+
+/** Sets a plant apart for so many days from one; a longer time that its keeper chose stays. */
+export async function setApart(connection: PoolConnection, plantId: number, from: string, days: number): Promise<void> {
+  await connection.query(
+    `UPDATE plant SET quarantine_until = GREATEST(COALESCE(quarantine_until, ?), ? + INTERVAL ? DAY),
+       version = version + 1 WHERE id = ?`,
+    [from, from, days, plantId],
+  );
+}
 
 /** The nights before a day at a place: what its thermometer read, if it was read, and the open air's. */
 export async function nightsAt(

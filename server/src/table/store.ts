@@ -1,4 +1,5 @@
 import type { Pool, Row } from '../database/pool.ts';
+import { NEWEST_PICTURE } from '../plants/store.ts';
 
 export interface TableCard {
   id: number;
@@ -27,10 +28,9 @@ export interface TableCard {
 export async function tableCards(pool: Pool): Promise<TableCard[]> {
   const [rows] = await pool.query<Row<TableCard>[]>(
     `SELECT p.id, p.number, p.name, p.taxon, si.name AS site, pl.name AS place, pl.id AS place_id, p.diameter_mm,
-       p.height_mm, p.acquired_on, p.source, p.quarantine_until, p.name_sure,
-            p.other_names, po.shape, po.top_mm, po.depth_mm, po.material, m.name AS mix,
-            (SELECT i.id FROM picture i WHERE i.plant_id = p.id AND i.removed_at IS NULL
-               ORDER BY i.day DESC, i.id DESC LIMIT 1) AS picture_id
+       p.height_mm, p.acquired_on, p.source, p.quarantine_until, p.name_sure, p.other_names,
+       po.shape, po.top_mm, po.depth_mm, po.material, m.name AS mix,
+       ${NEWEST_PICTURE} AS picture_id
      FROM site si JOIN place pl ON pl.site_id = si.id JOIN stay s ON s.place_id = pl.id AND s.to_day IS NULL
      JOIN plant p ON p.id = s.plant_id
      JOIN potting po ON po.open_plant_id = p.id JOIN mix m ON m.id = po.mix_id

@@ -1,5 +1,5 @@
 /**
- * Towns whose usual weather ships, one a row: name (blanks as _), country, latitude and longitude in degrees, height in
+ * Towns whose usual weather ships, one a row that goes on over indented lines: name (blanks as _), country, latitude and longitude in degrees, height in
  * m, km to the sea; then, each by month from January: mean lowest and mean highest of the day in °C, sunshine in tens of
  * hours a month, relative humidity in %, days with at least 1 mm of rain; at last wind at 10 m in dm/s for January,
  * April, July and October. All are rounded and approximate.
@@ -48,7 +48,7 @@ function byMonth(seasons: readonly number[]): number[] {
  * @throws RangeError for a row that has not twelve figures where twelve belong: a slip of whoever wrote it.
  */
 export function readTown(row: string): UsualTown {
-  const [head, ...columns] = row.split('; ');
+  const [head, ...columns] = row.split(/;\s+/);
   const [name, country, ...whereabouts] = head!.split(' ');
   const [latitudeDeg, longitudeDeg, elevationM, coastKm] = whereabouts.map(Number);
   const figures = columns.map((column) => column.split(' ').map(Number));
@@ -78,6 +78,11 @@ let towns: readonly UsualTown[] | null = null;
 
 /** All of them, read once. */
 export function usualTowns(): readonly UsualTown[] {
-  towns ??= [EUROPE, AMERICAS, AFRICA_ASIA_OCEANIA].flatMap((rows) => rows.trim().split('\n').map(readTown));
+  towns ??= [EUROPE, AMERICAS, AFRICA_ASIA_OCEANIA].flatMap((rows) =>
+    rows
+      .trim()
+      .split(/\n(?! )/)
+      .map(readTown),
+  );
   return towns;
 }

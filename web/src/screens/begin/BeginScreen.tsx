@@ -14,7 +14,6 @@ import { mixesInOrder } from '../takein/mixChoice.ts';
 import { USUAL_POTS, usualPotWords } from '../takein/usualPots.ts';
 import {
   asksFacing,
-  baggedMix,
   benchName,
   COMPASS,
   type Draft,
@@ -37,7 +36,7 @@ const HEADS: Record<StepName, string> = {
 
 export function BeginScreen({ kit }: { kit: Kit }) {
   useTitle('Begin');
-  const [draft, setDraft] = useState<Draft>({ ...EMPTY, mix: baggedMix(kit) });
+  const [draft, setDraft] = useState<Draft>(EMPTY);
   const [step, setStep] = useState<StepName>('where');
   const set = (change: Partial<Draft>, on = true) => {
     // Two answers of one event both count.
@@ -244,9 +243,9 @@ function FirstPlant({ draft, kit, onChange }: { draft: Draft; kit: Kit; onChange
             id={id}
             className="select h-11 w-72"
             value={draft.mix ?? ''}
-            onChange={(event) => onChange({ mix: Number(event.target.value) })}
+            onChange={(event) => onChange({ mix: event.target.value === '' ? null : Number(event.target.value) })}
           >
-            <option value={baggedMix(kit) ?? ''}>don’t know</option>
+            <option value="">don’t know</option>
             {mixesInOrder(kit.mixes).map((mix) => (
               <option key={mix.id} value={mix.id}>
                 {mix.name}

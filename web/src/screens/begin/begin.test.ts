@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Kit } from '@zinc-pail/contract/keeping';
-import { baggedMix, benchName, type Draft, EMPTY, type Made, makeIt, nextStep } from './begin.ts';
+import { benchName, type Draft, EMPTY, type Made, makeIt, nextStep } from './begin.ts';
 
 const TOWN = {
   name: 'Brackwehr',
@@ -13,8 +13,8 @@ const TOWN = {
 const DRAFT: Draft = { ...EMPTY, town: TOWN, tap: 'soft', kind: 'windowsill', faces: 180, name: ' Aloe ' };
 const KIT = {
   mixes: [
-    { id: 3, name: 'All mineral' },
-    { id: 7, name: 'Bagged potting soil, as it comes' },
+    { id: 3, name: 'All mineral', parts: [{ component: 'pumice', parts: 5 }] },
+    { id: 7, name: 'Straight from the sack', parts: [{ component: 'potting-soil', parts: 1 }] },
   ],
 } as unknown as Kit;
 
@@ -31,7 +31,6 @@ describe('the steps of a beginning', () => {
     expect(benchName({ kind: 'lamp-shelf', faces: 180 })).toBe('Lamp');
     expect(benchName({ kind: 'covered', faces: null })).toBe('Balcony');
   });
-  it('a mix nobody knows is the bagged soil that most bought plants stand in', () => expect(baggedMix(KIT)).toBe(7));
 });
 
 describe('making it so', () => {
@@ -68,6 +67,35 @@ describe('making it so', () => {
     failAt('');
     await makeIt(DRAFT, KIT, '2026-06-20', made, ask);
     expect(sent.map(([path]) => path)).toEqual(['/sites', '/waters', '/places', '/plants']);
+  });
+  it('a mix nobody knows is the bagged soil that most bought plants stand in, whatever it is called; a known one its own', async () => {
+    const { sent, ask } = asked();
+    await makeIt(DRAFT, KIT, '2026-06-20', { client_id: 'a' }, ask);
+    await makeIt({ ...DRAFT, mix: 3 }, KIT, '2026-06-20', { client_id: 'b' }, ask);
+    expect(sent.filter(([path]) => path === '/plants').map(([, body]) => body.mix_id)).toEqual([7, 3]);
+  });
+  it('where no such recipe is left it is made, once', async () => {
+    const { sent, ask, failAt } = asked();
+    const made: Made = { client_id: 'a' };
+    const kit = { mixes: KIT.mixes.slice(0, 1) } as unknown as Kit;
+    failAt('/plants');
+    await expect(makeIt(DRAFT, kit, '2026-06-20', made, ask)).rejects.toThrow('gone');
+    failAt('');
+    await makeIt(DRAFT, kit, '2026-06-20', made, ask);
+    expect(sent.map(([path]) => path)).toEqual(['/sites', '/waters', '/places', '/mixes', '/plants']);
+    expect(sent[3]![1]).toMatchObject({ parts: [{ component: 'potting-soil', parts: 1 }] });
+    expect(sent[4]![1]).toMatchObject({ mix_id: 4 });
+  });
+  it('a bench in the open is breezy, one behind glass still', async () => {
+    const { sent, ask } = asked();
+    for (const kind of ['open', 'covered', 'cold-glass', 'room'] as const)
+      await makeIt({ ...DRAFT, kind }, KIT, '2026-06-20', { client_id: kind }, ask);
+    expect(sent.filter(([path]) => path === '/places').map(([, body]) => body.air)).toEqual([
+      'breezy',
+      'breezy',
+      'still',
+      'still',
+    ]);
   });
   it('a date nobody knows is not made up', async () => {
     const { sent, ask } = asked();

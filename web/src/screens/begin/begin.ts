@@ -1,7 +1,8 @@
 /** What a keeper who begins has told so far, and the requests that make it so. */
 import type { Town } from '@zinc-pail/contract/towns';
 import type { Kit } from '@zinc-pail/contract/keeping';
-import { commonGenus, type PlaceKind, type WaterKind } from '@zinc-pail/core';
+import { UNKNOWN_MIX, unknownMixId } from '@zinc-pail/contract/unknownMix';
+import { commonGenus, type PlaceKind, usualAir, type WaterKind } from '@zinc-pail/core';
 import { USUAL_POTS } from '../takein/usualPots.ts';
 
 export const STEPS = ['where', 'water', 'bench', 'plant'] as const;
@@ -17,6 +18,7 @@ export interface Draft {
   /** the genus that was meant, where the name fits several */
   meant: string | null;
   pot: string;
+  /** null: not known */
   mix: number | null;
   lastWatered: 'today' | 'week' | 'unknown';
 }
@@ -72,17 +74,12 @@ export function nextStep({ town, tap, kind }: Draft): StepName {
   return kind ? 'plant' : 'bench';
 }
 
-/** The bagged soil in which most bought plants stand: the usual answer, and what "don't know" means. */
-export function baggedMix({ mixes }: Pick<Kit, 'mixes'>): number | null {
-  const bagged = mixes.find(({ name }) => /bagged|potting soil/i.test(name));
-  return (bagged ?? mixes[0])?.id ?? null;
-}
-
 /** What has been made on the way: a try that failed half way goes on where it stopped. */
 export interface Made {
   site?: number;
   water?: boolean;
   place?: number;
+  mix?: number;
   client_id: string;
 }
 
@@ -114,12 +111,16 @@ export async function makeIt(draft: Draft, kit: Kit, today: string, made: Made, 
         site_id: made.site,
         name: benchName(draft),
         kind,
-        air: kind === 'open' || kind === 'covered' ? 'breezy' : 'still',
+        air: usualAir(kind),
         aspect_deg: asksFacing(kind) ? faces : null,
         ...(kind === 'lamp-shelf' ? { lamp: LAMP } : {}),
       },
     })
   ).id;
+  made.mix ??=
+    draft.mix ??
+    unknownMixId(kit.mixes) ??
+    (await ask<{ id: number }>('/mixes', { method: 'POST', body: UNKNOWN_MIX })).id;
   await ask('/plants', {
     method: 'POST',
     body: {
@@ -128,7 +129,7 @@ export async function makeIt(draft: Draft, kit: Kit, today: string, made: Made, 
       taxon: draft.meant ?? commonGenus(draft.name),
       name_sure: 'likely',
       pot: USUAL_POTS.find(({ id }) => id === draft.pot)!.pot,
-      mix_id: draft.mix ?? baggedMix(kit),
+      mix_id: made.mix,
       place_id: made.place,
       date: today,
       count: 1,

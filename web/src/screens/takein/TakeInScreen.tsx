@@ -1,4 +1,5 @@
 /** A plant, or a tray of them, taken in: name, pot, mix, place; the rest if one likes. */
+import { UNKNOWN_MIX, unknownMixId } from '@zinc-pail/contract/unknownMix';
 import { genusByAnyName } from '@zinc-pail/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -15,7 +16,7 @@ import { todayIn } from '../../words/days.ts';
 import { Lessons } from './Lessons.tsx';
 import type { Mother } from './MotherField.tsx';
 import { NameField } from './NameField.tsx';
-import { BAGGED, UNKNOWN_MIX, unknownMixId } from './mixChoice.ts';
+import { NOT_KNOWN } from './mixChoice.ts';
 import { NewMix } from './NewMix.tsx';
 import { MoreFields, PotFields, SeenFields } from './takeInFields.tsx';
 import { emptyForm, type Last, OF_ONE_PLANT, plantOf, type TakeInForm } from './takeInForm.ts';
@@ -61,8 +62,8 @@ function lastChoices(): Last {
 
 /** The chosen mix; where nobody knows, what most are sold in, which is made where the collection has no such recipe. */
 async function mixIdOf(chosen: string, kit: Kit): Promise<number> {
-  if (chosen !== UNKNOWN_MIX) return Number(chosen);
-  return unknownMixId(kit.mixes) ?? (await ask<{ id: number }>('/mixes', { method: 'POST', body: BAGGED })).id;
+  if (chosen !== NOT_KNOWN) return Number(chosen);
+  return unknownMixId(kit.mixes) ?? (await ask<{ id: number }>('/mixes', { method: 'POST', body: UNKNOWN_MIX })).id;
 }
 
 interface Made {

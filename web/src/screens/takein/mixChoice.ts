@@ -6,10 +6,8 @@ import { numberIn } from '../../words/numbers.ts';
 
 type Mix = Kit['mixes'][number];
 
-/** Nobody knows what it stands in. */
-export const UNKNOWN_MIX = 'unknown';
-/** What is reckoned with then: the slowest to dry of what plants are sold in, so that nothing is watered too soon. */
-export const BAGGED = { name: 'Bagged potting soil, as it comes', parts: [{ component: 'potting-soil', parts: 1 }] };
+/** The choice of whoever does not know what it stands in. */
+export const NOT_KNOWN = 'unknown';
 const SOLD_IN_BAGS: ReadonlySet<string> = new Set(['potting-soil', 'cactus-soil']);
 
 /** A mix of nothing but what is sold in bags. */
@@ -22,11 +20,6 @@ export function mixesInOrder(mixes: readonly Mix[]): Mix[] {
   const rank = (mix: Mix) =>
     isBagged(mix) ? 0 : mix.parts.some(({ component }) => SOLD_IN_BAGS.has(component)) ? 1 : 2;
   return mixes.toSorted((a, b) => rank(a) - rank(b) || a.name.localeCompare(b.name));
-}
-
-/** The recipe that stands for not knowing, where the keeper has it. */
-export function unknownMixId(mixes: readonly Mix[]): number | null {
-  return mixes.find(({ parts }) => parts.length === 1 && parts[0]!.component === 'potting-soil')?.id ?? null;
 }
 
 export interface PartDraft {

@@ -8,7 +8,7 @@ import { ChevronDown } from 'lucide-react';
 import type { UseFormRegister } from 'react-hook-form';
 import { Field } from '../../forms/Fields.tsx';
 import { type Mother, MotherField } from './MotherField.tsx';
-import { mixesInOrder, UNKNOWN_MIX } from './mixChoice.ts';
+import { mixesInOrder, NOT_KNOWN } from './mixChoice.ts';
 import { OWN_POT, type TakeInForm, UNKNOWN_POT } from './takeInForm.ts';
 import { USUAL_POTS, usualPotWords } from './usualPots.ts';
 
@@ -91,7 +91,7 @@ export function PotFields({ register, kit, places, today, chosenPot, chosenMix, 
     [OWN_POT, 'by its measures…'],
     [UNKNOWN_POT, 'I don’t know'],
   ];
-  const mixes: Options = [...byId(mixesInOrder(kit.mixes)), [UNKNOWN_MIX, 'I don’t know']];
+  const mixes: Options = [...byId(mixesInOrder(kit.mixes)), [NOT_KNOWN, 'I don’t know']];
   return (
     <div className="grid gap-x-6 sm:grid-cols-3">
       <Select register={register} field="place" label="Bench" options={byId(places)} />
@@ -102,7 +102,7 @@ export function PotFields({ register, kit, places, today, chosenPot, chosenMix, 
           label="Mix"
           options={mixes}
           hint={
-            chosenMix === UNKNOWN_MIX
+            chosenMix === NOT_KNOWN
               ? 'Reckoned as bagged potting soil, the slowest to dry; felt before its first drink.'
               : undefined
           }

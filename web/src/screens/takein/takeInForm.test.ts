@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { mixesInOrder, mixOf, UNKNOWN_MIX, unknownMixId } from './mixChoice.ts';
+import { unknownMixId } from '@zinc-pail/contract/unknownMix';
+import { mixesInOrder, mixOf, NOT_KNOWN } from './mixChoice.ts';
 import { emptyForm, OWN_POT, plantOf, type TakeInForm, UNKNOWN_POT } from './takeInForm.ts';
 import { USUAL_POTS } from './usualPots.ts';
 
@@ -28,7 +29,7 @@ describe('the form', () => {
     expect(USUAL_POTS.map(({ id }) => id)).toContain(empty({ pot: 'a bucket' }).pot);
   });
   it('without mixes or benches it starts empty rather than not at all', () => {
-    expect(emptyForm({ mixes: [] }, [], {}, '2026-06-04')).toMatchObject({ mix: UNKNOWN_MIX, place: '' });
+    expect(emptyForm({ mixes: [] }, [], {}, '2026-06-04')).toMatchObject({ mix: NOT_KNOWN, place: '' });
   });
 });
 

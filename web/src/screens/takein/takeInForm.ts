@@ -5,7 +5,7 @@ import type { Kit } from '@zinc-pail/contract/keeping';
 import { commonGenus, isIsoDay, unclearName } from '@zinc-pail/core';
 import { type Read, readOr } from '../../forms/read.ts';
 import { numberIn } from '../../words/numbers.ts';
-import { mixesInOrder, UNKNOWN_MIX } from './mixChoice.ts';
+import { mixesInOrder, NOT_KNOWN } from './mixChoice.ts';
 import { USUAL_POTS } from './usualPots.ts';
 
 export interface TakeInForm {
@@ -81,7 +81,7 @@ export function emptyForm(
     depth: '80',
     material: 'terracotta',
     holes: true,
-    mix: last.mix === UNKNOWN_MIX || !first ? UNKNOWN_MIX : kept([first, ...mixes], last.mix),
+    mix: last.mix === NOT_KNOWN || !first ? NOT_KNOWN : kept([first, ...mixes], last.mix),
     place: kept(places, last.place),
     date: today,
   };

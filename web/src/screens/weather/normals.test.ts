@@ -1,10 +1,11 @@
 /** The boxes of the usual weather: what was not touched stays to the last digit. */
-import { roughNormals } from '@zinc-pail/core';
+import { usualWeather } from '@zinc-pail/core/usualWeather';
 import { describe, expect, it } from 'vitest';
 import { draftOf, normalsOf } from './NormalsPanel.tsx';
 import { limitsOf } from './PlaceDays.tsx';
 
-const NORMALS = { ...roughNormals(47, 400), tmin_c: roughNormals(47, 400).tmin_c.map((c) => c + 0.04) };
+const USUAL = usualWeather({ latitudeDeg: 47, longitudeDeg: 13, elevationM: 400, coastKm: 200 });
+const NORMALS = { ...USUAL, tmin_c: USUAL.tmin_c.map((c) => c + 0.04) };
 
 describe('the usual weather in boxes', () => {
   it('is what it was where nothing was typed', () => expect(normalsOf(draftOf(NORMALS), NORMALS)).toEqual(NORMALS));
