@@ -95,12 +95,14 @@ try {
   const cardsMs = await timed(() => plantCards(pool, siteId));
   const roundMs = await timed(() => get('/round'));
   console.log(
-    `warm round ${roundMs.toFixed(1)} ms; bare SQL for its ${PLANTS} plants ${cardsMs.toFixed(1)} ms; ratio ${(roundMs / cardsMs).toFixed(2)} (3 wanted at most)`,
+    `warm round ${roundMs.toFixed(1)} ms; bare SQL for its ${PLANTS} plants ${cardsMs.toFixed(1)} ms; ratio ` +
+      `${(roundMs / cardsMs).toFixed(2)} (3 wanted at most)`,
   );
   const rowsMs = await timed(() => tableCards(pool));
   const tableMs = await timed(() => get('/plants'));
   console.log(
-    `warm table ${tableMs.toFixed(1)} ms, ${(tableBytes / 1e6).toFixed(1)} MB of text; bare SQL for its rows ${rowsMs.toFixed(1)} ms; ratio ${(tableMs / rowsMs).toFixed(2)} (3 wanted at most)`,
+    `warm table ${tableMs.toFixed(1)} ms, ${(tableBytes / 1e6).toFixed(1)} MB of text; bare SQL for its rows ` +
+      `${rowsMs.toFixed(1)} ms; ratio ${(tableMs / rowsMs).toFixed(2)} (3 wanted at most)`,
   );
 
   const today = new Date().toISOString().slice(0, 10);
@@ -122,7 +124,8 @@ try {
   }
   times.sort((a, b) => a - b);
   console.log(
-    `a mark: ${middle(times).toFixed(1)} ms in the middle, nine in ten under ${times[Math.floor(0.9 * MARKS_TIMED)]!.toFixed(1)} ms, the slowest ${times.at(-1)!.toFixed(1)} ms (50 wanted)`,
+    `a mark: ${middle(times).toFixed(1)} ms in the middle, nine in ten under ` +
+      `${times[Math.floor(0.9 * MARKS_TIMED)]!.toFixed(1)} ms, the slowest ${times.at(-1)!.toFixed(1)} ms (50 wanted)`,
   );
   const afterMs = await timed(() => get('/round'), 5);
   console.log(`the round while benches are reckoned anew behind the scenes: ${afterMs.toFixed(1)} ms`);

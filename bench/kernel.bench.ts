@@ -160,6 +160,8 @@ for (const [name, changed] of cases) {
   const ms = onePlantMs(changed);
   const memberDays = (ms * 1e6) / potDayNs;
   console.log(
-    `learning and forecasting one plant with two years of journal, ${name}: ${ms.toFixed(2)} ms = ${(memberDays / MEMBERS).toFixed(0)} pot-days of ${MEMBERS} members (5,000 wanted at most), ${memberDays.toFixed(0)} days of a single member`,
+    `learning and forecasting one plant with two years of journal, ${name}: ${ms.toFixed(2)} ms = ` +
+      `${(memberDays / MEMBERS).toFixed(0)} pot-days of ${MEMBERS} members (5,000 wanted at most), ` +
+      `${memberDays.toFixed(0)} days of a single member`,
   );
 }

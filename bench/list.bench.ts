@@ -81,10 +81,13 @@ try {
   const gaps = frames.gaps.slice(1).toSorted((a, b) => a - b);
   const late = gaps.filter((gap) => gap > LATE_MS).length;
   console.log(
-    `${PLANTS} plants, ${Math.round(frames.top / 44)} rows passed: ${gaps.length} frames in 4 s, the middle one ${gaps[Math.floor(gaps.length / 2)]!.toFixed(1)} ms, the worst ${gaps.at(-1)!.toFixed(1)} ms, ${late} over ${LATE_MS} ms`,
+    `${PLANTS} plants, ${Math.round(frames.top / 44)} rows passed: ${gaps.length} frames in 4 s, the middle one ` +
+      `${gaps[Math.floor(gaps.length / 2)]!.toFixed(1)} ms, the worst ${gaps.at(-1)!.toFixed(1)} ms, ${late} over ` +
+      `${LATE_MS} ms`,
   );
   console.log(
-    `main thread: ${tasks.length} tasks, the longest ${Math.max(0, ...tasks).toFixed(1)} ms (${LATE_MS} wanted at most), ${tasks.filter((ms) => ms > LATE_MS).length} over`,
+    `main thread: ${tasks.length} tasks, the longest ${Math.max(0, ...tasks).toFixed(1)} ms (${LATE_MS} wanted at ` +
+      `most), ${tasks.filter((ms) => ms > LATE_MS).length} over`,
   );
 } finally {
   await chromium.close();

@@ -112,7 +112,10 @@ function painting(plant: string, size: number, flowers: number): string {
   const top = 470;
   const ribs = Array.from({ length: 13 }, (_, i) => {
     const x = (i - 6) / 6.5;
-    return `<ellipse cx="${480 + x * r * 0.98}" cy="${top - r * 0.72}" rx="${10 + 16 * Math.sqrt(1 - x * x * 0.98)}" ry="${r * Math.sqrt(1.02 - x * x)}" fill="none" stroke="#3f5230" stroke-width="5" opacity="0.55"/>`;
+    return (
+      `<ellipse cx="${480 + x * r * 0.98}" cy="${top - r * 0.72}" rx="${10 + 16 * Math.sqrt(1 - x * x * 0.98)}" ` +
+      `ry="${r * Math.sqrt(1.02 - x * x)}" fill="none" stroke="#3f5230" stroke-width="5" opacity="0.55"/>`
+    );
   }).join('');
   const dots = Array.from({ length: 220 }, () => {
     const a = 2 * Math.PI * random();
@@ -121,7 +124,11 @@ function painting(plant: string, size: number, flowers: number): string {
   }).join('');
   const crown = Array.from({ length: flowers }, (_, i) => {
     const a = (2 * Math.PI * i) / flowers;
-    return `<circle cx="${480 + Math.cos(a) * r * 0.42}" cy="${top - r * 1.42 + Math.sin(a) * r * 0.14}" r="${17 * size}" fill="#b5456a"/><circle cx="${480 + Math.cos(a) * r * 0.42}" cy="${top - r * 1.42 + Math.sin(a) * r * 0.14}" r="6" fill="#e9c46a"/>`;
+    return (
+      `<circle cx="${480 + Math.cos(a) * r * 0.42}" cy="${top - r * 1.42 + Math.sin(a) * r * 0.14}" r="${17 * size}" ` +
+      `fill="#b5456a"/><circle cx="${480 + Math.cos(a) * r * 0.42}" cy="${top - r * 1.42 + Math.sin(a) * r * 0.14}" ` +
+      'r="6" fill="#e9c46a"/>'
+    );
   }).join('');
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}"><rect width="960" height="720" fill="#cfd8d6"/><rect y="560" width="960" height="160" fill="#9aa6a4"/>
     <ellipse cx="480" cy="${top - r * 0.72}" rx="${r}" ry="${r * 0.96}" fill="#6f8650"/>${ribs}${dots}${crown}

@@ -41,11 +41,13 @@ export const SITES: DemoSite[] = [
 ];
 
 export const MIXES: (Mix & { name: string })[] = [
-  { id: 'grit', name: 'Lock grit', parts: [{ component: 'pumice', parts: 4 }, { component: 'granite-grit', parts: 2 }, { component: 'loam', parts: 2 }, { component: 'coarse-sand', parts: 1 }] },
+  { id: 'grit', name: 'Lock grit', parts: [{ component: 'pumice', parts: 4 }, { component: 'granite-grit', parts: 2 },
+    { component: 'loam', parts: 2 }, { component: 'coarse-sand', parts: 1 }] },
   { id: 'bare', name: 'Bare stone', parts: [{ component: 'pumice', parts: 5 }, { component: 'lava', parts: 3 }, { component: 'zeolite', parts: 1 }] },
   { id: 'house', name: 'House mix', parts: [{ component: 'cactus-soil', parts: 2 }, { component: 'pumice', parts: 1 }] },
   { id: 'leaf', name: 'Rosette mix', parts: [{ component: 'potting-soil', parts: 2 }, { component: 'pumice', parts: 2 }, { component: 'perlite', parts: 1 }] },
-  { id: 'bark', name: 'Bark and moss work', parts: [{ component: 'bark-fine', parts: 3 }, { component: 'coir', parts: 2 }, { component: 'perlite', parts: 1 }, { component: 'charcoal', parts: 0.5 }] },
+  { id: 'bark', name: 'Bark and moss work', parts: [{ component: 'bark-fine', parts: 3 }, { component: 'coir', parts: 2 },
+    { component: 'perlite', parts: 1 }, { component: 'charcoal', parts: 0.5 }] },
   { id: 'root', name: 'Caudex mix', parts: [{ component: 'calcined-clay', parts: 3 }, { component: 'pumice', parts: 3 }, { component: 'loam', parts: 2 }] },
   { id: 'bulb', name: 'Bulb sand', parts: [{ component: 'coarse-sand', parts: 3 }, { component: 'loam', parts: 2 }, { component: 'granite-grit', parts: 1 }] },
   { id: 'lime', name: 'Limestone mix', parts: [{ component: 'limestone-grit', parts: 3 }, { component: 'pumice', parts: 2 }, { component: 'loam', parts: 2 }] },
@@ -105,7 +107,8 @@ export interface DemoPlant {
 
 type Row = [
   name: string, place: string, mix: string, pot: PotWords, diameterCm: number, heightCm: number, provenance: string,
-  more?: { dressing?: number; cellar?: boolean; checks?: DemoPlant['truth']['checks']; noHole?: boolean; seen?: DemoPlant['seen']; ill?: readonly Ill[]; extra?: Partial<Plant> },
+  more?: { dressing?: number; cellar?: boolean; checks?: DemoPlant['truth']['checks']; noHole?: boolean;
+    seen?: DemoPlant['seen']; ill?: readonly Ill[]; extra?: Partial<Plant> },
 ];
 
 const NORTH: Row[] = [
@@ -135,10 +138,12 @@ const NORTH: Row[] = [
   ['Lachenalia aloides', 'lean-to', 'bulb', 'round 12x11 terracotta', 10, 16, 'bulbs from a swap', { checks: 'meter' }],
   ['Massonia depressa', 'lean-to', 'bulb', 'round 11x11 plastic', 12, 2, 'seed, raised on the lock'],
   ['Haworthiopsis limifolia', 'sill', 'leaf', 'round 8x6.2 plastic', 8, 5, 'offset from the parsonage'],
-  ['Haworthia cooperi var. truncata', 'sill', 'leaf', 'round 8x8 glazed', 7, 4, 'autumn meeting', { checks: 'weight', seen: [['roots-out', 19], ['pot-bulging', 6]] }],
+  ['Haworthia cooperi var. truncata', 'sill', 'leaf', 'round 8x8 glazed', 7, 4, 'autumn meeting',
+    { checks: 'weight', seen: [['roots-out', 19], ['pot-bulging', 6]] }],
   ['Gasteria carinata', 'sill', 'leaf', 'round 10x9 plastic', 12, 9, 'market at Brackwehr'],
   ['Gasteria ‘Tow Path’', 'sill', 'leaf', 'round 12x10 terracotta', 15, 10, 'own cross', { ill: SAVED }],
-  ['Echeveria agavoides', 'sill', 'leaf', 'round 11x9 terracotta', 13, 8, 'market at Brackwehr', { ill: [[6, { type: 'watering', method: 'drench', water: 'hard' }], [1, { type: 'check', finger: 'wet' }], [1, sick('limp')]] }],
+  ['Echeveria agavoides', 'sill', 'leaf', 'round 11x9 terracotta', 13, 8, 'market at Brackwehr',
+    { ill: [[6, { type: 'watering', method: 'drench', water: 'hard' }], [1, { type: 'check', finger: 'wet' }], [1, sick('limp')]] }],
   ['Echeveria ‘Morning Barge’', 'sill', 'house', 'round 12x9 plastic', 14, 7, 'own cross', { checks: 'meter' }],
   ['Crassula ovata', 'sill', 'house', 'round 16x14 glazed', 25, 30, 'from his mother'],
   ['Crassula ‘Lantern’', 'sill', 'house', 'square 8x8 plastic', 7, 8, 'market at Brackwehr', { ill: [[4, sick('red-stress')], [4, sick('taut')]] }],
@@ -189,7 +194,8 @@ const SOUTH: Row[] = [
   ['Cotyledon orbiculata', 'roof', 'roof', 'round 18x16 terracotta', 24, 25, 'cutting, class 4'],
   ['Portulacaria afra', 'roof', 'roof', 'round 17x15 plastic', 25, 30, 'cutting, class 5'],
   ['Agave attenuata', 'roof', 'roof', 'round 26x22 concrete', 40, 35, 'gate of the school'],
-  ['Echinopsis oxygona', 'roof', 'roof', 'round 15x13 terracotta', 12, 14, 'offsets, class 4', { checks: 'meter', seen: [['roots-out', 8], ['pot-bulging', 8]] }],
+  ['Echinopsis oxygona', 'roof', 'roof', 'round 15x13 terracotta', 12, 14, 'offsets, class 4',
+    { checks: 'meter', seen: [['roots-out', 8], ['pot-bulging', 8]] }],
   ['Haworthiopsis attenuata', 'roof', 'roof', 'bowl 20x9 terracotta', 15, 8, 'offsets, class 6', { seen: [['roots-out', 12], ['topples', 12]] }],
   ['Drosanthemum floribundum', 'roof', 'roof', 'bowl 24x9 terracotta', 26, 6, 'cutting, the sea wall'],
   ['Opuntia ficus-indica', 'roof', 'roof', 'round 28x25 plastic', 45, 70, 'pad, class 5'],
@@ -227,7 +233,8 @@ export const FEEDS = [
 
 /** Whose offset or seedling is whose, by the names of the demo plants. */
 export const MOTHERS: readonly (readonly [child: string, mother: string])[] = [
-  ['Rebutia × hybrida ‘Signal Lamp’', 'Rebutia minuscula'], ['Gasteria ‘Tow Path’', 'Gasteria carinata'], ['Lithops lesliei ‘Slate Step’', 'Lithops karasmontana'],
+  ['Rebutia × hybrida ‘Signal Lamp’', 'Rebutia minuscula'],
+  ['Gasteria ‘Tow Path’', 'Gasteria carinata'], ['Lithops lesliei ‘Slate Step’', 'Lithops karasmontana'],
 ];
 
 const bag = (name: string, component_ref: string, amount: number, price_minor: number, low: number | null = null) => ({

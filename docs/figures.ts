@@ -30,7 +30,11 @@ const DUSK = '#3f6380';
 const LICHEN = '#566a2c';
 
 function svg(title: string, body: string, height = HEIGHT): string {
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${height}" font-family="sans-serif" font-size="13" fill="${INK}" role="img" aria-label="${title}"><rect width="100%" height="100%" fill="#f7f6f1"/>${body}</svg>\n`;
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${height}" font-family="sans-serif" ` +
+    `font-size="13" fill="${INK}" role="img" aria-label="${title}"><rect width="100%" height="100%" ` +
+    `fill="#f7f6f1"/>${body}</svg>\n`
+  );
 }
 const text = (x: number, y: number, words: string, more = '') => `<text x="${x}" y="${y}" ${more}>${words}</text>`;
 const stroke = (d: string | null, colour: string, more = '') =>
@@ -215,14 +219,22 @@ function wetLayer(): string {
     const slices = Array.from({ length: pot.depth_mm - crockMm }, (_, j) => {
       const mm = crockMm + j;
       const fill = blend.waterAt((mm - crockMm) / 10) / blend.totalPorosity;
-      return `<rect x="${centre - width(mm) / 2}" y="${base - (mm + 1) * scale}" width="${width(mm)}" height="${scale + 0.4}" fill="${EARTH}" opacity="${(fill ** 2).toFixed(2)}"/>`;
+      return (
+        `<rect x="${centre - width(mm) / 2}" y="${base - (mm + 1) * scale}" width="${width(mm)}" height="${scale + 0.4}" ` +
+        `fill="${EARTH}" opacity="${(fill ** 2).toFixed(2)}"/>`
+      );
     }).join('');
     const crocks =
       crockMm > 0
         ? `<rect x="${centre - width(0) / 2}" y="${base - crockMm * scale}" width="${width(0)}" height="${crockMm * scale}" fill="#c07a55" opacity="0.7"/>`
         : '';
     const { saturatedLayerMm, containerCapacity } = potCapacity(pot, blend, crockMm);
-    return `${slices}${crocks}<path d="M${centre - width(pot.depth_mm) / 2},${base - pot.depth_mm * scale}L${centre - width(0) / 2},${base}H${centre + width(0) / 2}L${centre + width(pot.depth_mm) / 2},${base - pot.depth_mm * scale}" fill="none" stroke="${INK}" stroke-width="2"/>${text(centre, base + 20, words, 'text-anchor="middle" font-weight="600"')}${text(centre, base + 38, `wet layer ${saturatedLayerMm.toFixed(0)} mm, holds ${Math.round(containerCapacity * 100)} %`, 'text-anchor="middle"')}`;
+    return (
+      `${slices}${crocks}<path ` +
+      `d="M${centre - width(pot.depth_mm) / 2},${base - pot.depth_mm * scale}L${centre - width(0) / 2},${base}H${centre + width(0) / 2}L${centre + width(pot.depth_mm) / 2},${base - pot.depth_mm * scale}" ` +
+      `fill="none" stroke="${INK}" ` +
+      `stroke-width="2"/>${text(centre, base + 20, words, 'text-anchor="middle" font-weight="600"')}${text(centre, base + 38, `wet layer ${saturatedLayerMm.toFixed(0)} mm, holds ${Math.round(containerCapacity * 100)} %`, 'text-anchor="middle"')}`
+    );
   });
   return svg('The wet layer after a drench', body.join(''));
 }
@@ -247,7 +259,10 @@ function learning(): string {
       .y0(ground)
       .y1((j) => ground - (40 * ratePosterior[j]!) / Math.max(top, 0.12));
     const inside = [...ratePosterior.keys()].filter((j) => Math.exp(GRID[j]!) >= 0.25 && Math.exp(GRID[j]!) <= 4);
-    return `<path d="${shape(inside)}" fill="${EARTH}" opacity="0.75"/>${text(54, ground - 6, count === 0 ? 'nobody looked' : `${count} ${count === 1 ? 'check' : 'checks'}`)}`;
+    return (
+      `<path d="${shape(inside)}" fill="${EARTH}" ` +
+      `opacity="0.75"/>${text(54, ground - 6, count === 0 ? 'nobody looked' : `${count} ${count === 1 ? 'check' : 'checks'}`)}`
+    );
   });
   const ticks = [0.25, 0.5, 1, 2, 4].map((k) => text(x(k), HEIGHT - 14, `${k} ×`, 'text-anchor="middle"')).join('');
   return svg('What five checks teach of one pot', body.join('') + ticks);
@@ -267,7 +282,9 @@ function yearOfRest(): string {
     const stateOf = (day: number) => PLANT_STATES[model.timeline.states[start + day - model.timeline.firstDay]!]!;
     for (let day = 0, from = 0; day < 365; day++) {
       if (day < 364 && stateOf(day + 1) === stateOf(from)) continue;
-      spans += `<rect x="${x(from).toFixed(1)}" y="${40 + row * 55}" width="${(x(day + 1) - x(from)).toFixed(1)}" height="30" fill="${colours[stateOf(from)]}"/>`;
+      spans +=
+        `<rect x="${x(from).toFixed(1)}" y="${40 + row * 55}" width="${(x(day + 1) - x(from)).toFixed(1)}" height="30" ` +
+        `fill="${colours[stateOf(from)]}"/>`;
       from = day + 1;
     }
     return spans + text(120, 60 + row * 55, habit, 'text-anchor="end"');

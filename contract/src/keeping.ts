@@ -456,7 +456,9 @@ export const settingsBody = object<Settings>(
         longestNumber(scheme) > LONGEST_NUMBER ? helpers.error('string.max') : scheme,
       )
       .messages({
-        '*': 'a text of up to 40 characters with \\{n} or \\{n:3} where the count goes; \\{year}, \\{yy}, \\{month} and \\{genus} may stand too; no number longer than 40',
+        '*':
+          'a text of up to 40 characters with \\{n} or \\{n:3} where the count goes; \\{year}, \\{yy}, \\{month} and ' +
+          '\\{genus} may stand too; no number longer than 40',
       })
       .optional(),
   },

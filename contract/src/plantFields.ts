@@ -40,7 +40,8 @@ export type FieldSpec = FieldKind & {
 
 // prettier-ignore
 export const PLANT_FIELDS = {
-  name: { kind: 'text', max: LONGEST_PLANT_NAME, must: true, form: true, exported: true, imported: true, label: 'Name', hint: 'cf., aff., × and ‘cultivar’ as they are written.' },
+  name: { kind: 'text', max: LONGEST_PLANT_NAME, must: true, form: true, exported: true, imported: true, label: 'Name',
+    hint: 'cf., aff., × and ‘cultivar’ as they are written.' },
   name_sure: { kind: 'choice', of: NAME_SURE, must: true, record: true, form: true, exported: true, imported: true, label: 'The name is' },
   source: { kind: 'choice', of: SOURCES, record: true, form: true, exported: true, imported: true, label: 'Came by' },
   taxon: { kind: 'text', max: LONGEST_PLANT_NAME, label: 'Taxon' },

@@ -20,13 +20,21 @@ export function afterWords({ code, n }: AfterNote, units: Units): string {
     case 'watered-asleep':
       return 'It is asleep: keep it warm and airy until the mix is dry again.';
     case 'sheds-water':
-      return 'A dry peaty ball sheds water: weigh it now. If it is still light, the water ran past; soak it from below or pour small and often, and strike this out.';
+      return (
+        'A dry peaty ball sheds water: weigh it now. If it is still light, the water ran past; soak it from below or ' +
+        'pour small and often, and strike this out.'
+      );
     case 'softened':
       return 'Softened water leaves sodium behind: flush with rain or soft water at one of its next drinks.';
     case 'food-on-dry':
       return 'Food on bone-dry roots burns them: give plain water at once.';
     case 'crust':
-      return `A white crust is salt${n.hard_drinks ? `; ${n.hard_drinks} hard ${n.hard_drinks === 1 ? 'drink is' : 'drinks are'} on record` : ''}. ${n.holes ? 'Flush with plain rain or soft water at a drink in growth' : 'It cannot leave a pot without a hole: drill it'}, or change the mix; look again after six more drinks.`;
+      return (
+        'A white crust is ' +
+        `salt${n.hard_drinks ? `; ${n.hard_drinks} hard ${n.hard_drinks === 1 ? 'drink is' : 'drinks are'} on record` : ''}. ` +
+        `${n.holes ? 'Flush with plain rain or soft water at a drink in growth' : 'It cannot leave a pot without a hole: drill it'}, ` +
+        'or change the mix; look again after six more drinks.'
+      );
     case 'ran-through':
       return 'Water that runs straight through was no drink: soak the pot from below or pour small and often, and weigh it after.';
     case 'yellow-after-food':
@@ -36,7 +44,10 @@ export function afterWords({ code, n }: AfterNote, units: Units): string {
     case 'let-wither':
       return 'Leave its leaves until they are crisp: its store draws them down. Taking them off then is a matter of looks.';
     case 'stretched':
-      return `It reaches for light: ${n.asleep ? 'keep it cooler and lighter until it wakes' : 'more light first, in steps'}, and trim it only once it has grown on compact.`;
+      return (
+        `It reaches for light: ${n.asleep ? 'keep it cooler and lighter until it wakes' : 'more light first, in steps'}, ` +
+        'and trim it only once it has grown on compact.'
+      );
     case 'more-than-fits':
       return `That is more than the pot held room for (about ${amountWords(n.fits_ml!, units)}): is it the right pot? Tip out what stands in it.`;
     case 'drain':
@@ -48,7 +59,10 @@ export function afterWords({ code, n }: AfterNote, units: Units): string {
     case 'bloom-dies':
       return 'What has flowered dies, and that is as it should be: leave its offsets, cut the old one out when it is dry.';
     case 'bloom-stems':
-      return 'Cut down to a sturdy pair of leaves, not just below the flowers, and a third of it at most; with light and its weak feed it may flower again in four to six weeks. Sound cuttings root.';
+      return (
+        'Cut down to a sturdy pair of leaves, not just below the flowers, and a third of it at most; with light and its ' +
+        'weak feed it may flower again in four to six weeks. Sound cuttings root.'
+      );
     case 'bloom-bulb':
       return 'Cut the stalk, leave every leaf: they fill the bulb until they wither.';
     case 'bloom-spur':

@@ -291,7 +291,10 @@ export function inspectWords(
   { plants, last, spots }: { plants: number; last: string | null; spots: readonly Spot[] },
   { today }: Speaking,
 ): string {
-  return `Look ${plants === 1 ? 'it' : `all ${plants}`} over for guests: ${spots.map((spot) => SPOT_WORDS[spot]).join(', ')}. ${last ? `Last ${onDay(last, today)}.` : 'Never yet.'}`;
+  return (
+    `Look ${plants === 1 ? 'it' : `all ${plants}`} over for guests: ` +
+    `${spots.map((spot) => SPOT_WORDS[spot]).join(', ')}. ${last ? `Last ${onDay(last, today)}.` : 'Never yet.'}`
+  );
 }
 
 export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
@@ -324,7 +327,10 @@ export function actionWords({ action, of, on, optional }: Action, { today }: Spe
     case 'hold':
       return on && on > today ? `No water until ${dateWords(on, today)}.` : 'No water until it is known what it is.';
     case 'wake':
-      return 'Wake it: bright, warm (over about 20 °C) and a little moister air; press it once more, then the first drink by its waking rule. Look in three weeks.';
+      return (
+        'Wake it: bright, warm (over about 20 °C) and a little moister air; press it once more, then the first drink by ' +
+        'its waking rule. Look in three weeks.'
+      );
     case 'leave':
       return `Leave it: ${CAUSE_WORDS[of as Cause].sense.replace(/^./, (c) => c.toLowerCase())}`;
     case 'move':

@@ -11,7 +11,10 @@ const SOILY_FROM = 0.35;
 export function drainWords(seconds: number, depthMm: number, organic = 0): string {
   switch (drainVerdict(seconds, depthMm, organic)) {
     case 'ran-past':
-      return 'Through at once: weigh it. If it is still light, the ball has shrunk and the water ran past; soak it from below. This was no test of its drainage.';
+      return (
+        'Through at once: weigh it. If it is still light, the ball has shrunk and the water ran past; soak it from ' +
+        'below. This was no test of its drainage.'
+      );
     case 'passes':
       return organic > SOILY_FROM ? 'It drains freely, for a soil.' : 'It drains as a gritty mix should.';
     case 'slow':

@@ -20,13 +20,20 @@ export function dateReasonWords({ factor, days, n, of }: DateReason, units: Unit
   const way = days < 0 ? 'sooner' : 'later';
   switch (factor) {
     case 'place':
-      return `Place and weather take ${units.length === 'in' ? `${(n.surface_mm! / 25.4).toFixed(2)} in` : `${n.surface_mm!.toFixed(1)} mm`} a day from a wet surface: ${way}.`;
+      return (
+        'Place and weather take ' +
+        `${units.length === 'in' ? `${(n.surface_mm! / 25.4).toFixed(2)} in` : `${n.surface_mm!.toFixed(1)} mm`} a day ` +
+        `from a wet surface: ${way}.`
+      );
     case 'season':
       return `The plant drinks ${Math.round(n.share! * 100)} % of its best at this season: ${way}.`;
     case 'pot-material':
       return of === 'terracotta' ? 'Clay lets water out through its wall.' : `The pot is ${of}: ${way}.`;
     case 'pot-size':
-      return `${lengthWords(n.top_mm!, units)} across and ${lengthWords(n.depth_mm!, units)} deep, against ${lengthWords(n.reference_top_mm!, units)} by ${lengthWords(n.reference_depth_mm!, units)}: ${way}.`;
+      return (
+        `${lengthWords(n.top_mm!, units)} across and ${lengthWords(n.depth_mm!, units)} deep, against ` +
+        `${lengthWords(n.reference_top_mm!, units)} by ${lengthWords(n.reference_depth_mm!, units)}: ${way}.`
+      );
     case 'mix':
       return `The mix holds ${Math.round(n.held_share! * 100)} % of its volume for the plant: ${way}.`;
     case 'top-dressing':
@@ -123,9 +130,15 @@ export function ruleWords(dueM: number, holdDays: number): string {
 export function alarmWords({ kind, factor }: { kind: ChangeKind; factor: number }): string {
   switch (kind) {
     case 'slower':
-      return `It dries ${(1 / factor).toFixed(1)} times slower than it did. A blocked hole? Lost roots? Too large a pot, a tired mix? Cold or dim? Look at the hole, press the base, and don’t water until it is dry.`;
+      return (
+        `It dries ${(1 / factor).toFixed(1)} times slower than it did. A blocked hole? Lost roots? Too large a pot, a ` +
+        'tired mix? Cold or dim? Look at the hole, press the base, and don’t water until it is dry.'
+      );
     case 'faster':
-      return `It dries ${factor.toFixed(1)} times faster than it did. Roots that fill the pot? Water that runs past a shrunken ball? Weigh it after the next drink.`;
+      return (
+        `It dries ${factor.toFixed(1)} times faster than it did. Roots that fill the pot? Water that runs past a ` +
+        'shrunken ball? Weigh it after the next drink.'
+      );
     case 'contradictory':
       return 'What you found contradicts itself: no drying explains all of it. Another pot by mistake? Feel it once more, at depth.';
   }

@@ -24,13 +24,17 @@ export function placeAdviceWords(advice: PlaceAdvice, names: string, place: stri
   const plants = countWords(advice.plants.length, 'plant');
   switch (advice.code) {
     case 'air-dry':
-      return `Air of ${advice.rhPct} % is too dry for ${plants} that like ${advice.band.fromPct} to ${advice.band.toPct} %: a humidifier, a tray of wet pebbles or a cover helps; wetting leaves does not. ${names}.`;
+      return (
+        `Air of ${advice.rhPct} % is too dry for ${plants} that like ${advice.band.fromPct} to ${advice.band.toPct} %: a ` +
+        `humidifier, a tray of wet pebbles or a cover helps; wetting leaves does not. ${names}.`
+      );
     case 'air-wet':
       return `Air of ${advice.rhPct} % in the cool is too wet for ${plants} that like up to ${advice.band.toPct} %: air them, space them. ${names}.`;
     case 'morning-sun':
       return place === null
         ? `Hot, with ${Math.round(advice.afternoonH)} hours of afternoon sun: ${plants} that scorch want shade after noon. ${names}.`
-        : `Hot, with ${Math.round(advice.afternoonH)} hours of afternoon sun: ${plants} that scorch would do better at ${place}, where the sun leaves at noon. ${names}.`;
+        : `Hot, with ${Math.round(advice.afternoonH)} hours of afternoon sun: ${plants} that scorch would do better at ` +
+            `${place}, where the sun leaves at noon. ${names}.`;
     case 'hazard':
       return `${HAZARD_HARMS[advice.hazard]} ${plants} here: ${names}.`;
   }

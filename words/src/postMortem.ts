@@ -44,7 +44,8 @@ export function postMortem({ events, endedOn, nights, minWetC, minDryC }: LastMo
   if (cold.length > 0) {
     const worst = cold.reduce((low, night) => (night.tminC < low.tminC ? night : low));
     lines.push(
-      `${cold.length} ${cold.length === 1 ? 'night' : 'nights'} below its limit, the coldest ${Math.round(worst.tminC)} °C on ${dateWords(worst.date, endedOn)}.`,
+      `${cold.length} ${cold.length === 1 ? 'night' : 'nights'} below its limit, the coldest ` +
+        `${Math.round(worst.tminC)} °C on ${dateWords(worst.date, endedOn)}.`,
     );
   }
   if (!wetSince) lines.push('No watering is on record.');

@@ -166,7 +166,8 @@ export function pottingSteps(plant: {
     ...(plant.holes
       ? []
       : [
-          'The pot has no hole: drill one (tape over the spot, wet the drill, eye cover, no hammer; power from a protected outlet), or use it as an outer pot only.',
+          'The pot has no hole: drill one (tape over the spot, wet the drill, eye cover, no hammer; power from a protected ' +
+            'outlet), or use it as an outer pot only.',
         ]),
     'Tap or squeeze it out; cut the pot rather than pull the neck.',
     'Clean blade, cut away from the hand: take off what is soft, brown or broken, and write down what you find.',

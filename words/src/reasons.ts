@@ -96,7 +96,10 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'rain-coming':
       return `Rain is coming: ${Math.round(100 * n.chance!)} in a hundred that it brings half of the drink or more.`;
     case 'long-rain':
-      return `Wet for ${aOr(n.days!, 'day')}, with rain on ${n.rain_days} of the last ten: a roof, or the pot leaned over, lets it dry${n.hole ? '' : '; it has no hole'}.`;
+      return (
+        `Wet for ${aOr(n.days!, 'day')}, with rain on ${n.rain_days} of the last ten: a roof, or the pot leaned over, ` +
+        `lets it dry${n.hole ? '' : '; it has no hole'}.`
+      );
     case 'long-indoors':
       return `Under a roof for ${aOr(n.days!, 'day')}: its kind fails indoors without a lamp or a very bright window.`;
     case 'off-ideal':
@@ -120,7 +123,10 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'too-dark':
       return 'Too dark to grow: no food.';
     case 'too-hot':
-      return `${apartFrom(n.high!, n.limit!, units)} ${n.days === 0 ? 'today' : n.days === 1 ? 'tomorrow' : 'in two days'}, and it bears ${degrees(n.limit!)} without shade${n.small ? ' in so small a pot' : ''}.`;
+      return (
+        `${apartFrom(n.high!, n.limit!, units)} ${n.days === 0 ? 'today' : n.days === 1 ? 'tomorrow' : 'in two days'}, ` +
+        `and it bears ${degrees(n.limit!)} without shade${n.small ? ' in so small a pot' : ''}.`
+      );
     case 'below-limit':
       return `${apartFrom(n.tonight!, n.limit!, units)} tonight, and it bears ${degrees(n.limit!)}${n.moist ? ' with a moist root ball' : ''}.`;
     case 'near-limit':

@@ -40,7 +40,8 @@ describe('how the weather is known', () => {
         forecast_until: null,
       }),
     ).toBe(
-      'The weather service is away since 2 days: it cannot be reached; its last answer came 3 days ago. The record goes to 20 November, 7 days back. There is no forecast: what lies ahead is the usual weather with its chances.',
+      'The weather service is away since 2 days: it cannot be reached; its last answer came 3 days ago. The record ' +
+        'goes to 20 November, 7 days back. There is no forecast: what lies ahead is the usual weather with its chances.',
     ));
   it('none is asked, and nothing is known', () =>
     expect(age({ service: null, observed_until: null, forecast_until: null })).toBe(

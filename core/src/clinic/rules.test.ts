@@ -129,7 +129,8 @@ describe('each sign rule, by its own reason', () => {
     SIGN_RULES.map(
       (rule) =>
         [
-          `${rule.sign}${rule.where ? ` (${rule.where.join(', ')})` : ''}${rule.given ? ` (${rule.given})` : ''}${rule.when ?? ''} → ${rule.cause}: ${rule.why}`,
+          `${rule.sign}${rule.where ? ` (${rule.where.join(', ')})` : ''}${rule.given ? ` (${rule.given})` : ''}${rule.when ?? ''} ` +
+            `→ ${rule.cause}: ${rule.why}`,
           rule,
         ] as const,
     ),

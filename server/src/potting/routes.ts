@@ -381,7 +381,8 @@ function stockRoutes(app: App): Route[] {
         if (short.length > 0)
           throw new Refused(
             'not-so-much',
-            `${short.map(({ name, there, wanted }) => `${name}: ${round(wanted)} wanted, ${round(there)} there`).join('; ')}. Count anew, or send it with anyway.`,
+            `${short.map(({ name, there, wanted }) => `${name}: ${round(wanted)} wanted, ${round(there)} there`).join('; ')}. ` +
+              'Count anew, or send it with anyway.',
             short.map(({ name, there }, i) => ({
               pointer: `/lines/${i}/amount`,
               got: name,

@@ -346,5 +346,8 @@ function Mark({ entry, x, y }: { entry: JournalEntry; x(day: number): number; y(
 
 function curveWords(outlook: OutlookView): string {
   const dry = outlook.dry_on;
-  return `Moisture of the pot: now ${bandOf(outlook.moisture.p50)}; dry ${dry.p50 ?? 'beyond a year'}, between ${dry.p10 ?? 'beyond a year'} and ${dry.p90 ?? 'beyond a year'}`;
+  return (
+    `Moisture of the pot: now ${bandOf(outlook.moisture.p50)}; dry ${dry.p50 ?? 'beyond a year'}, between ` +
+    `${dry.p10 ?? 'beyond a year'} and ${dry.p90 ?? 'beyond a year'}`
+  );
 }

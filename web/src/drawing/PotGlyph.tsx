@@ -54,7 +54,9 @@ export function PotGlyph({
   const rimHeight = Math.max(2, Math.min(5, depth * 0.14));
   const bowl = pot.shape === 'bowl';
   const body = bowl
-    ? `M${centre - top / 2},${soil}C${centre - top / 2},${soil + depth * 0.7} ${centre - base / 2},${size - 2} ${centre - base / 2},${size - 2}H${centre + base / 2}C${centre + base / 2},${size - 2} ${centre + top / 2},${soil + depth * 0.7} ${centre + top / 2},${soil}z`
+    ? `M${centre - top / 2},${soil}C${centre - top / 2},${soil + depth * 0.7} ${centre - base / 2},${size - 2} ` +
+      `${centre - base / 2},${size - 2}H${centre + base / 2}C${centre + base / 2},${size - 2} ` +
+      `${centre + top / 2},${soil + depth * 0.7} ${centre + top / 2},${soil}z`
     : `M${centre - top / 2},${soil}L${centre - base / 2},${size - 2}H${centre + base / 2}L${centre + top / 2},${soil}z`;
   const plantWidth = Math.max(4, Math.min(diameterMm * scale, size - 2));
   const hangs = form === 'trailing' && photograph === null;

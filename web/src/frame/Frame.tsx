@@ -82,7 +82,8 @@ export function Frame() {
               to={to}
               end={to === '/'}
               className={({ isActive }) =>
-                `inline-flex h-11 grow items-center justify-center border-b-4 px-1 sm:h-[52px] sm:grow-0 ${isActive ? 'border-[var(--clay)] font-semibold' : 'border-transparent'}`
+                'inline-flex h-11 grow items-center justify-center border-b-4 px-1 sm:h-[52px] sm:grow-0 ' +
+                `${isActive ? 'border-[var(--clay)] font-semibold' : 'border-transparent'}`
               }
             >
               {label}

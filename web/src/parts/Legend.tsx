@@ -5,7 +5,9 @@ import { WeatherGlyph } from '../drawing/WeatherMark.tsx';
 const DRAWINGS = {
   shelf: {
     head: 'The shelf',
-    says: 'The bench from the side, to one scale, in walking order. A skewer drawn out: to water. Half out: feel it first. Blue sill: asleep. Red sill: act today.',
+    says:
+      'The bench from the side, to one scale, in walking order. A skewer drawn out: to water. Half out: feel it first. ' +
+      'Blue sill: asleep. Red sill: act today.',
     picture: (
       <g>
         <path d="M4,18h14l-3,14h-8z" fill="#c07a55" />
@@ -44,7 +46,10 @@ const DRAWINGS = {
   },
   strip: {
     head: 'The strip',
-    says: 'How damp the pot was, up to the stroke for today, and will be, with all that is unsure about it. The peg is the best day to water, the bracket the first and the last. A blue bar: rest. Blue teeth: nights too cold for a wet pot.',
+    says:
+      'How damp the pot was, up to the stroke for today, and will be, with all that is unsure about it. The peg is the ' +
+      'best day to water, the bracket the first and the last. A blue bar: rest. Blue teeth: nights too cold for a wet ' +
+      'pot.',
     picture: (
       <g>
         <path d="M1,8Q10,22 20,26" fill="none" stroke="var(--earth)" strokeWidth="1.6" />
@@ -68,7 +73,10 @@ const DRAWINGS = {
   },
   plan: {
     head: 'The bench from above',
-    says: 'Each plant in its pot, where it stands, with its number. A ring of clay colour: to water. Straw: look first. Red: act. Green: soon. A broken ring: kept apart. Below, the light: the stroke is what comes, the bars are what each group does well in.',
+    says:
+      'Each plant in its pot, where it stands, with its number. A ring of clay colour: to water. Straw: look first. ' +
+      'Red: act. Green: soon. A broken ring: kept apart. Below, the light: the stroke is what comes, the bars are what ' +
+      'each group does well in.',
     picture: (
       <g>
         <circle cx="20" cy="17" r="14" fill="#c07a55" stroke="var(--clay)" strokeWidth="3" />

@@ -15,7 +15,11 @@ const METHOD_WORDS = {
 export function eventWords(event: JournalEvent): string {
   switch (event.type) {
     case 'watering':
-      return `${'way' in event && event.way === 'base' ? 'Watered at the base' : METHOD_WORDS[event.method]}${event.amount_ml ? `, ${litres(event.amount_ml)}` : ''}${event.water ? `, ${event.water} water` : ''}`;
+      return [
+        'way' in event && event.way === 'base' ? 'Watered at the base' : METHOD_WORDS[event.method],
+        ...(event.amount_ml ? [litres(event.amount_ml)] : []),
+        ...(event.water ? [`${event.water} water`] : []),
+      ].join(', ');
     case 'check':
       if ('finger' in event) return `Felt ${event.finger}`;
       if ('meter' in event) return `Probe at ${event.meter}`;
@@ -61,7 +65,10 @@ export function eventWords(event: JournalEvent): string {
     case 'firmed':
       return event.yes ? 'Firmed up' : 'Did not firm up';
     case 'arrival':
-      return `Looked over on arrival: ${event.pests ? 'pests found' : 'no pests'}, roots ${event.roots.replace('-', ' ')}${event.hole ? '' : ', no hole'}${event.text ? `. ${event.text}` : ''}`;
+      return (
+        `Looked over on arrival: ${event.pests ? 'pests found' : 'no pests'}, roots ` +
+        `${event.roots.replace('-', ' ')}${event.hole ? '' : ', no hole'}${event.text ? `. ${event.text}` : ''}`
+      );
     case 'picture':
       return 'Picture taken';
     case 'ended':

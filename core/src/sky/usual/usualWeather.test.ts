@@ -67,7 +67,9 @@ describe('the usual weather of a place between them', () => {
       }
     }
     console.log(
-      `usual weather of a town left out: nights ${mean(missed.tmin_c).toFixed(2)} K (half under ${median(missed.tmin_c).toFixed(2)}), days ${mean(missed.tmax_c).toFixed(2)} K (${median(missed.tmax_c).toFixed(2)})`,
+      `usual weather of a town left out: nights ${mean(missed.tmin_c).toFixed(2)} K (half under ` +
+        `${median(missed.tmin_c).toFixed(2)}), days ${mean(missed.tmax_c).toFixed(2)} K ` +
+        `(${median(missed.tmax_c).toFixed(2)})`,
     );
     expect(mean(missed.tmin_c)).toBeLessThan(1.5);
     expect(mean(missed.tmax_c)).toBeLessThan(1.5);

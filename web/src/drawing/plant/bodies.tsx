@@ -45,7 +45,10 @@ export const knobbed =
         <Spines points={knobs} ink={ink} long={size * (0.7 + wool)} />
         {wool > 0 && (
           <path
-            d={`M${-half * 0.55},${-height * 0.86}Q0,${-height * (1.06 + wool * 0.06)} ${half * 0.55},${-height * 0.86}Q0,${-height * 0.94} ${-half * 0.55},${-height * 0.86}z`}
+            d={
+              `M${-half * 0.55},${-height * 0.86}Q0,${-height * (1.06 + wool * 0.06)} ` +
+              `${half * 0.55},${-height * 0.86}Q0,${-height * 0.94} ${-half * 0.55},${-height * 0.86}z`
+            }
             fill={ink.light}
           />
         )}
@@ -178,7 +181,11 @@ export const fingers: Draw = ({ width, height, ink }) => {
         return (
           <g key={lean}>
             <path
-              d={`M${at(lean * width * 0.6 - thick, 0)}Q${at(x * 0.9 - thick, top * 0.6)} ${at(x - thick * 0.9, top)}Q${at(x, top - thick)} ${at(x + thick * 0.9, top)}Q${at(x * 0.9 + thick, top * 0.6)} ${at(lean * width * 0.6 + thick, 0)}z`}
+              d={
+                `M${at(lean * width * 0.6 - thick, 0)}Q${at(x * 0.9 - thick, top * 0.6)} ` +
+                `${at(x - thick * 0.9, top)}Q${at(x, top - thick)} ${at(x + thick * 0.9, top)}Q${at(x * 0.9 + thick, top * 0.6)} ` +
+                `${at(lean * width * 0.6 + thick, 0)}z`
+              }
               fill={leafFill(ink, i)}
               stroke={ink.edge}
               strokeWidth={ink.pen * 0.7}
@@ -279,7 +286,10 @@ export const strings: Draw = ({ width, height, ink }) => (
     {[-0.5, -0.36, -0.2, -0.06, 0.1, 0.24, 0.38, 0.5].slice(0, ink.detail === 0 ? 5 : 8).map((lean, i) => (
       <path
         key={lean}
-        d={`M${at(lean * width * 0.3, 0)}C${at(lean * width * 0.4, -height * (1.1 - (i % 3) * 0.2))} ${at(lean * width, -height)} ${at(lean * width, -height * (0.2 + (i % 2) * 0.35))}`}
+        d={
+          `M${at(lean * width * 0.3, 0)}C${at(lean * width * 0.4, -height * (1.1 - (i % 3) * 0.2))} ` +
+          `${at(lean * width, -height)} ${at(lean * width, -height * (0.2 + (i % 2) * 0.35))}`
+        }
       />
     ))}
   </g>
@@ -306,7 +316,10 @@ export const crest: Draw = ({ width, height, ink }) => {
         ink={ink}
         d={Array.from({ length: folds * 2 }, (_, i) => {
           const angle = ((i + 0.5) / (folds * 2)) * Math.PI;
-          return `M${at(-Math.cos(angle) * width * 0.12, -height * 0.12)}Q${at(-Math.cos(angle) * width * 0.3, -height * 0.4)} ${at(-Math.cos(angle) * width * 0.42, -height * 0.3 - Math.sin(angle) * height * 0.56)}`;
+          return (
+            `M${at(-Math.cos(angle) * width * 0.12, -height * 0.12)}Q${at(-Math.cos(angle) * width * 0.3, -height * 0.4)} ` +
+            `${at(-Math.cos(angle) * width * 0.42, -height * 0.3 - Math.sin(angle) * height * 0.56)}`
+          );
         }).join('')}
       />
     </g>

@@ -373,7 +373,11 @@ const pair: Draw = ({ radius, ink }) => (
     {[-1, 1].map((side, i) => (
       <path
         key={side}
-        d={`M${at(-radius * 0.92, side * radius * 0.06)}Q${at(-radius * 0.8, side * radius * 0.92)} ${at(0, side * radius * 0.92)}Q${at(radius * 0.8, side * radius * 0.92)} ${at(radius * 0.92, side * radius * 0.06)}z`}
+        d={
+          `M${at(-radius * 0.92, side * radius * 0.06)}Q${at(-radius * 0.8, side * radius * 0.92)} ` +
+          `${at(0, side * radius * 0.92)}Q${at(radius * 0.8, side * radius * 0.92)} ` +
+          `${at(radius * 0.92, side * radius * 0.06)}z`
+        }
         fill={leafFill(ink, i)}
         stroke={ink.edge}
         strokeWidth={ink.pen * 0.7}

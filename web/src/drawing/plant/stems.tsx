@@ -142,7 +142,9 @@ export const swollenOf =
   ({ width, height, ink, bare }) => {
     const swell = Math.min(width * 0.34, height * (skin === 'thorny' ? 0.6 : 0.4));
     const rise = skin === 'thorny' ? 1.9 : skin === 'plated' ? 1.15 : 1.4;
-    const body = `M${-swell},0C${-swell * 1.3},${-swell * rise * 0.85} ${-swell * 0.3},${-swell * rise * 1.06} 0,${-swell * rise}C${swell * 0.3},${-swell * rise * 1.06} ${swell * 1.3},${-swell * rise * 0.85} ${swell},0z`;
+    const body =
+      `M${-swell},0C${-swell * 1.3},${-swell * rise * 0.85} ${-swell * 0.3},${-swell * rise * 1.06} ` +
+      `0,${-swell * rise}C${swell * 0.3},${-swell * rise * 1.06} ${swell * 1.3},${-swell * rise * 0.85} ${swell},0z`;
     const leans = [-0.36, -0.1, 0.2, 0.4];
     return (
       <g>

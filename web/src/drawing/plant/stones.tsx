@@ -49,7 +49,10 @@ export const curlBulb: Draw = ({ width, height, ink, bare }) => (
             ink={ink}
             colour={ink.fill}
             wide={1.8}
-            d={`M0,${-width * 0.1}Q${at(lean * width * 0.3, y)} ${at(x, y)}a${r},${r} 0 1 1 ${at(-r, r * 1.2)}a${r * 0.6},${r * 0.6} 0 1 1 ${at(r * 0.6, -r * 0.8)}`}
+            d={
+              `M0,${-width * 0.1}Q${at(lean * width * 0.3, y)} ${at(x, y)}a${r},${r} 0 1 1 ` +
+              `${at(-r, r * 1.2)}a${r * 0.6},${r * 0.6} 0 1 1 ${at(r * 0.6, -r * 0.8)}`
+            }
           />
         );
       })}
@@ -64,7 +67,11 @@ export const flatBulb: Draw = ({ width, height, ink, bare }) => (
         {[-1, 1].map((side, i) => (
           <path
             key={side}
-            d={`M0,${-width * 0.12}C${at(side * width * 0.1, -height)} ${at(side * width * 0.5, -height * 0.9)} ${at(side * width * 0.5, -height * 0.12)}C${at(side * width * 0.4, -height * 0.4)} ${at(side * width * 0.16, -height * 0.3)} 0,${-width * 0.04}z`}
+            d={
+              `M0,${-width * 0.12}C${at(side * width * 0.1, -height)} ${at(side * width * 0.5, -height * 0.9)} ` +
+              `${at(side * width * 0.5, -height * 0.12)}C${at(side * width * 0.4, -height * 0.4)} ` +
+              `${at(side * width * 0.16, -height * 0.3)} 0,${-width * 0.04}z`
+            }
             fill={leafFill(ink, i)}
           />
         ))}
@@ -80,7 +87,11 @@ export const cleftPair: Draw = ({ width, height, ink }) => (
     {[-1, 1].map((side, i) => (
       <path
         key={side}
-        d={`M${at(side * width * 0.03, 0)}L${at(side * width * 0.02, -height * 0.86)}Q${at(side * width * 0.03, -height)} ${at(side * width * 0.25, -height)}Q${at(side * width * 0.5, -height)} ${at(side * width * 0.49, -height * 0.55)}L${at(side * width * 0.4, 0)}z`}
+        d={
+          `M${at(side * width * 0.03, 0)}L${at(side * width * 0.02, -height * 0.86)}Q${at(side * width * 0.03, -height)} ` +
+          `${at(side * width * 0.25, -height)}Q${at(side * width * 0.5, -height)} ` +
+          `${at(side * width * 0.49, -height * 0.55)}L${at(side * width * 0.4, 0)}z`
+        }
         fill={leafFill(ink, i)}
         stroke={ink.edge}
         strokeWidth={ink.pen * 0.7}
@@ -90,7 +101,11 @@ export const cleftPair: Draw = ({ width, height, ink }) => (
       [-1, 1].map((side) => (
         <g key={side}>
           <path
-            d={`M${at(side * width * 0.06, -height * 0.9)}Q${at(side * width * 0.25, -height * 1.04)} ${at(side * width * 0.43, -height * 0.84)}Q${at(side * width * 0.25, -height * 0.76)} ${at(side * width * 0.06, -height * 0.9)}z`}
+            d={
+              `M${at(side * width * 0.06, -height * 0.9)}Q${at(side * width * 0.25, -height * 1.04)} ` +
+              `${at(side * width * 0.43, -height * 0.84)}Q${at(side * width * 0.25, -height * 0.76)} ` +
+              `${at(side * width * 0.06, -height * 0.9)}z`
+            }
             fill={ink.light}
             opacity={0.75}
           />
@@ -119,7 +134,11 @@ export const bodies: Draw = ({ width, height, ink }) => {
       {heads.map((x, i) => (
         <g key={x}>
           <path
-            d={`M${at((x - half) * width * 0.94, 0)}V${-height * 0.5}Q${at((x - half) * width, -height * (1 - Math.abs(x) * 0.3))} ${at(x * width, -height * (1 - Math.abs(x) * 0.3))}Q${at((x + half) * width, -height * (1 - Math.abs(x) * 0.3))} ${at((x + half) * width * 0.94, -height * 0.5)}V0z`}
+            d={
+              `M${at((x - half) * width * 0.94, 0)}V${-height * 0.5}Q${at((x - half) * width, -height * (1 - Math.abs(x) * 0.3))} ` +
+              `${at(x * width, -height * (1 - Math.abs(x) * 0.3))}Q${at((x + half) * width, -height * (1 - Math.abs(x) * 0.3))} ` +
+              `${at((x + half) * width * 0.94, -height * 0.5)}V0z`
+            }
             fill={leafFill(ink, i)}
           />
           {ink.detail > 0 && (
@@ -139,7 +158,10 @@ export const splitRock: Draw = ({ width, height, ink }) => (
     {[-1, 1].map((side) => (
       <path
         key={side}
-        d={`M0,${-height * 0.28}L${at(side * width * 0.12, -height)}Q${at(side * width * 0.5, -height * 0.95)} ${at(side * width * 0.5, -height * 0.4)}Q${at(side * width * 0.45, 0)} ${at(side * width * 0.2, 0)}H0z`}
+        d={
+          `M0,${-height * 0.28}L${at(side * width * 0.12, -height)}Q${at(side * width * 0.5, -height * 0.95)} ` +
+          `${at(side * width * 0.5, -height * 0.4)}Q${at(side * width * 0.45, 0)} ${at(side * width * 0.2, 0)}H0z`
+        }
       />
     ))}
     {ink.detail > 0 && (
@@ -188,7 +210,11 @@ export const sickles: Draw = ({ width, height, ink }) => (
     {[-0.46, 0.46, -0.22, 0.24, 0].map((lean, i) => (
       <path
         key={lean}
-        d={`M${at(lean * width * 0.3 - width * 0.06, 0)}Q${at(lean * width * 0.5, -height * 0.7)} ${at(lean * width * 0.95, -height * (1 - Math.abs(lean) * 0.5))}Q${at(lean * width * 0.8 + width * 0.05, -height * 0.5)} ${at(lean * width * 0.3 + width * 0.06, 0)}z`}
+        d={
+          `M${at(lean * width * 0.3 - width * 0.06, 0)}Q${at(lean * width * 0.5, -height * 0.7)} ` +
+          `${at(lean * width * 0.95, -height * (1 - Math.abs(lean) * 0.5))}Q${at(lean * width * 0.8 + width * 0.05, -height * 0.5)} ` +
+          `${at(lean * width * 0.3 + width * 0.06, 0)}z`
+        }
         fill={leafFill(ink, i)}
       />
     ))}

@@ -31,7 +31,13 @@ export function leaf(x: number, y: number, angle: number, length: number, half: 
   if (tip === 'point' || tip === 'wedge')
     return `M${on(0, -foot)}Q${on(wide, -half)} ${on(length, 0)}Q${on(wide, half)} ${on(0, foot)}z`;
   const shoulder = tip === 'blunt' ? 1.02 : 0.98;
-  return `M${on(0, -foot)}C${on(wide * 0.5, -half)} ${on(wide, -half * 1.1)} ${on(length * 0.86, -half * (tip === 'blunt' ? 0.95 : 0.7))}Q${on(length * shoulder, -half * (tip === 'blunt' ? 0.8 : 0.35))} ${on(length, 0)}Q${on(length * shoulder, half * (tip === 'blunt' ? 0.8 : 0.35))} ${on(length * 0.86, half * (tip === 'blunt' ? 0.95 : 0.7))}C${on(wide, half * 1.1)} ${on(wide * 0.5, half)} ${on(0, foot)}z`;
+  return (
+    `M${on(0, -foot)}C${on(wide * 0.5, -half)} ${on(wide, -half * 1.1)} ` +
+    `${on(length * 0.86, -half * (tip === 'blunt' ? 0.95 : 0.7))}Q${on(length * shoulder, -half * (tip === 'blunt' ? 0.8 : 0.35))} ` +
+    `${on(length, 0)}Q${on(length * shoulder, half * (tip === 'blunt' ? 0.8 : 0.35))} ` +
+    `${on(length * 0.86, half * (tip === 'blunt' ? 0.95 : 0.7))}C${on(wide, half * 1.1)} ${on(wide * 0.5, half)} ` +
+    `${on(0, foot)}z`
+  );
 }
 
 /** Points packed as a head packs them, from the middle out, within this radius. */

@@ -21,7 +21,10 @@ interface Props {
   week: number;
 }
 
-/** A plant's year on one line: what it does below, how often it drinks as columns, nights too cold as teeth from above; under the line food as dots, the weeks for a new pot as its outline; flowers on top. */
+/**
+ * A plant's year on one line: what it does below, how often it drinks as columns, nights too cold as teeth from above;
+ * under the line food as dots, the weeks for a new pot as its outline; flowers on top.
+ */
 export function YearStrip({ row, tried, deeds, x, width, week }: Props) {
   const shown = tried ?? row;
   const weeks = shown.waterings.map((_, i) => i);
@@ -86,7 +89,10 @@ export function YearStrip({ row, tried, deeds, x, width, week }: Props) {
       )}
       {deeds.repot && (
         <path
-          d={`M${left(deeds.repot.from)} ${BASE - 12}h${left(deeds.repot.to + 1) - left(deeds.repot.from)}l-3 11h${6 - (left(deeds.repot.to + 1) - left(deeds.repot.from))}z`}
+          d={
+            `M${left(deeds.repot.from)} ${BASE - 12}h${left(deeds.repot.to + 1) - left(deeds.repot.from)}l-3 ` +
+            `11h${6 - (left(deeds.repot.to + 1) - left(deeds.repot.from))}z`
+          }
           fill="none"
           stroke="var(--earth)"
           strokeWidth="1.4"

@@ -253,5 +253,8 @@ function tellDay(strip: ClinicSheet['strip'], i: number, from: number): string {
             : 'looked'
           : (DID[event.type] ?? event.type),
   );
-  return `${longDay(from + i)}: ${bandOf(m)}, ${Math.round(m * 100)} % left; ${degreeWords(strip.tminC[i]!, units())} to ${degreeWords(strip.tmaxC[i]!, units())}${done.length > 0 ? `; ${[...new Set(done)].join(', ')}` : ''}.`;
+  return (
+    `${longDay(from + i)}: ${bandOf(m)}, ${Math.round(m * 100)} % left; ${degreeWords(strip.tminC[i]!, units())} to ` +
+    `${degreeWords(strip.tmaxC[i]!, units())}${done.length > 0 ? `; ${[...new Set(done)].join(', ')}` : ''}.`
+  );
 }

@@ -363,6 +363,16 @@ function OpenPanel({ panel, plant, pot, onClose }: OpenPanelProps) {
 function Facts({ plant }: { plant: PlantView }) {
   const { outlook, site } = plant;
   const { rate, water } = outlook;
+  const season = seasonWords(
+    outlook.state,
+    outlook.state_why,
+    outlook.state_since,
+    outlook.state_since_start,
+    site.today,
+  );
+  const next = outlook.next_change;
+  const wrinkles = outlook.thirst.wrinkles_in_days;
+  const harms = outlook.wet_feet.harms_in_days;
   const facts: [string, string][] = [
     [
       'Window',
@@ -374,19 +384,17 @@ function Facts({ plant }: { plant: PlantView }) {
       'Drying',
       outlook.checks === 0
         ? `as reckoned; nobody has looked yet (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)} ×)`
-        : `${rate.p50.toFixed(1)} × as fast as reckoned, from ${outlook.checks} ${outlook.checks === 1 ? 'check' : 'checks'} (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)})`,
+        : `${rate.p50.toFixed(1)} × as fast as reckoned, from ${outlook.checks} ` +
+          `${outlook.checks === 1 ? 'check' : 'checks'} (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)})`,
     ],
-    [
-      'Season',
-      `${seasonWords(outlook.state, outlook.state_why, outlook.state_since, outlook.state_since_start, site.today)}${outlook.next_change ? `; ${outlook.next_change.state} from about ${nearDay(outlook.next_change.on, site.today)}` : ''}`,
-    ],
+    ['Season', `${season}${next ? `; ${next.state} from about ${nearDay(next.on, site.today)}` : ''}`],
     [
       'Its store',
-      `${THIRST[outlook.thirst.word]}${outlook.thirst.wrinkles_in_days ? `; without water the first wrinkles in about ${outlook.thirst.wrinkles_in_days} days` : ''}`,
+      `${THIRST[outlook.thirst.word]}${wrinkles ? `; without water the first wrinkles in about ${wrinkles} days` : ''}`,
     ],
     [
       'Its roots',
-      `${WET_FEET[outlook.wet_feet.word]}${outlook.wet_feet.harms_in_days ? `; in danger in about ${outlook.wet_feet.harms_in_days} days if it stays so` : ''}`,
+      `${WET_FEET[outlook.wet_feet.word]}${harms ? `; in danger in about ${harms} days if it stays so` : ''}`,
     ],
     ['How sure', SURE_WORDS[plant.task.judgement.sure]],
     ['Last time', lastTimes(plant)],

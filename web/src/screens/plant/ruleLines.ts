@@ -41,7 +41,10 @@ function rhythmWords({ rhythm, strength, ceiling }: CareRules['feed']): string {
     case 'weeks':
       return `every ${rhythm.weeks} weeks, ${shareWords(strength)}${most}`;
     case 'months':
-      return `${rhythm.times === 1 ? 'once' : `${rhythm.times} times`} in ${rhythm.months.map((month) => MONTHS[month - 1]).join(', ')}, ${shareWords(strength)}${most}`;
+      return (
+        `${rhythm.times === 1 ? 'once' : `${rhythm.times} times`} in ` +
+        `${rhythm.months.map((month) => MONTHS[month - 1]).join(', ')}, ${shareWords(strength)}${most}`
+      );
   }
 }
 

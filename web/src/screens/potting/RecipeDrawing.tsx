@@ -34,13 +34,20 @@ export function WetPot({ pot, blend, wetMm, crockMm, size }: WetPotProps) {
       height={size}
       className="shrink-0"
       role="img"
-      aria-label={`The pot cut through after a drench: ${crockMm > 0 ? `over ${Math.round(crockMm)} mm of crocks ` : ''}its lowest ${Math.round(wetMm)} mm stay full of water`}
+      aria-label={
+        `The pot cut through after a drench: ${crockMm > 0 ? `over ${Math.round(crockMm)} mm of crocks ` : ''}its lowest ` +
+        `${Math.round(wetMm)} mm stay full of water`
+      }
     >
       {slices.map(({ fill, path }, i) => (
         <path key={i} d={path} fill="var(--dusk)" fillOpacity={0.12 + 0.78 * fill} />
       ))}
       <path
-        d={`M${centre - (pot.top_mm / 2) * scale} ${foot - pot.depth_mm * scale}L${centre - (pot.base_mm / 2) * scale} ${foot}H${centre + (pot.base_mm / 2) * scale}L${centre + (pot.top_mm / 2) * scale} ${foot - pot.depth_mm * scale}`}
+        d={
+          `M${centre - (pot.top_mm / 2) * scale} ${foot - pot.depth_mm * scale}L${centre - (pot.base_mm / 2) * scale} ` +
+          `${foot}H${centre + (pot.base_mm / 2) * scale}L${centre + (pot.top_mm / 2) * scale} ` +
+          `${foot - pot.depth_mm * scale}`
+        }
         fill="none"
         stroke="var(--ink)"
         strokeWidth={1.8}

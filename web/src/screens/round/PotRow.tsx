@@ -19,6 +19,12 @@ import { useMarks } from '../../marking/Marks.tsx';
 import { Name } from '../../naming/Name.tsx';
 import { StateMark } from '../../naming/StateMark.tsx';
 
+const COLUMNS =
+  'grid grid-cols-[64px_26px_minmax(0,1fr)_auto] items-center gap-x-2 max-sm:grid-cols-[52px_26px_minmax(0,1fr)_auto] ' +
+  'xl:grid-cols-[64px_26px_minmax(0,1fr)_324px_140px]';
+const CHOSEN = 'bg-[color-mix(in_oklab,var(--clay)_12%,var(--paper))]';
+const CURRENT = 'bg-[var(--frame)] shadow-[inset_4px_0_0_var(--clay)]';
+
 interface PotRowProps {
   pot: RoundPot;
   today: string;
@@ -56,7 +62,7 @@ function Row({ pot, today, current, chosen, back, done, onHere, onWater, onFeel,
       onFocus={onHere}
       data-testid={`pot-${pot.number}`}
       data-rests={rests || undefined}
-      className={`${FAR_ROWS} grid grid-cols-[64px_26px_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-[var(--rule)] py-1 max-sm:grid-cols-[52px_26px_minmax(0,1fr)_auto] xl:grid-cols-[64px_26px_minmax(0,1fr)_324px_140px] ${chosen ? 'bg-[color-mix(in_oklab,var(--clay)_12%,var(--paper))]' : ''} ${current ? 'bg-[var(--frame)] shadow-[inset_4px_0_0_var(--clay)]' : ''}`}
+      className={`${FAR_ROWS} ${COLUMNS} border-b border-[var(--rule)] py-1 ${chosen ? CHOSEN : ''} ${current ? CURRENT : ''}`}
     >
       <PotGlyph
         pot={outlook.pot}
@@ -242,5 +248,8 @@ function stickWords(outlook: LineOutlook): string {
 
 function stripWords(outlook: LineOutlook, today: string): string {
   if (!outlook.water) return holdWords(outlook, { units: units(), today });
-  return `Water from ${nearDay(outlook.water.earliest, today)}, best ${nearDay(outlook.water.ideal, today)}, at the latest ${nearDay(outlook.water.latest, today)}`;
+  return (
+    `Water from ${nearDay(outlook.water.earliest, today)}, best ${nearDay(outlook.water.ideal, today)}, at the ` +
+    `latest ${nearDay(outlook.water.latest, today)}`
+  );
 }

@@ -155,7 +155,8 @@ function Rail({ kit }: { kit: Kit }) {
             <NavLink
               to={`/shed/${name}`}
               className={({ isActive }) =>
-                `flex min-h-14 items-center gap-3 border-b border-[var(--rule)] border-l-4 py-2 pl-3 ${isActive ? 'border-l-[var(--clay)] bg-[var(--frame)]' : 'border-l-transparent'}`
+                'flex min-h-14 items-center gap-3 border-b border-[var(--rule)] border-l-4 py-2 pl-3 ' +
+                `${isActive ? 'border-l-[var(--clay)] bg-[var(--frame)]' : 'border-l-transparent'}`
               }
             >
               <Icon aria-hidden="true" size={22} className="shrink-0" />

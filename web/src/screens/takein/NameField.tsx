@@ -139,7 +139,9 @@ export function NameField({ value, onChange, meant, onMeant, household }: NameFi
           {nameParts(value).length > 0 && ': '}
           {common && 'a common name that means but one kind, '}
           {genus && care
-            ? `${genus.name === value.trim() ? '' : `as ${genus.name}: `}${HABITS[genus.habit]}, ${RULES[genus.dryRule]}, nights down to ${degrees(genus.minDryC)} dry and ${degrees(genus.minWetC)} moist${care.poisonous.people ? '; poisonous' : care.poisonous.pets ? '; not for pets to eat' : ''}.${care.doubt ? ` ${care.doubt}` : ''}`
+            ? `${genus.name === value.trim() ? '' : `as ${genus.name}: `}${HABITS[genus.habit]}, ${RULES[genus.dryRule]}, ` +
+              `nights down to ${degrees(genus.minDryC)} dry and ${degrees(genus.minWetC)} ` +
+              `moist${care.poisonous.people ? '; poisonous' : care.poisonous.pets ? '; not for pets to eat' : ''}.${care.doubt ? ` ${care.doubt}` : ''}`
             : 'no genus the library knows: it is kept to the dry side until you say more.'}
         </p>
       )}

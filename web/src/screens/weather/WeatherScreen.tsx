@@ -155,7 +155,8 @@ function PlaceSection({ site, place }: { site: SiteWeather; place: PlaceWeather 
         <p className="mt-1">
           {learned.readings === 0
             ? 'No thermometer was read here: it is reckoned from the weather outside and what the place is.'
-            : `Against the estimate, nights are ${kelvin(learned.offset_min_c)} and days ${kelvin(learned.offset_max_c)}, learned from ${count(learned.readings, 'reading')}.`}
+            : `Against the estimate, nights are ${kelvin(learned.offset_min_c)} and days ${kelvin(learned.offset_max_c)}, ` +
+              `learned from ${count(learned.readings, 'reading')}.`}
         </p>
       </section>
       <section aria-labelledby="year" className="mt-6">
@@ -184,7 +185,9 @@ function dayTold(site: SiteWeather, place: PlaceWeather, day: string): string {
   const here = past
     ? `among the plants ${degrees(past.tmin_c)} to ${degrees(past.tmax_c)}, ${past.rh_pct} % humidity, ${SOURCE_WORDS[past.source]}`
     : ahead
-      ? `among the plants a night of ${degrees(ahead.low_c.p50)} (${degrees(ahead.low_c.p10)} to ${degrees(ahead.low_c.p90)}), a day of ${degrees(ahead.high_c.p50)} (${degrees(ahead.high_c.p10)} to ${degrees(ahead.high_c.p90)}), ${SOURCE_WORDS[ahead.source]}`
+      ? `among the plants a night of ${degrees(ahead.low_c.p50)} (${degrees(ahead.low_c.p10)} to ` +
+        `${degrees(ahead.low_c.p90)}), a day of ${degrees(ahead.high_c.p50)} (${degrees(ahead.high_c.p10)} to ` +
+        `${degrees(ahead.high_c.p90)}), ${SOURCE_WORDS[ahead.source]}`
       : '';
   const rain = outside.rain_mm >= 0.5 ? `, ${Math.round(outside.rain_mm)} mm of rain` : '';
   return `${longDay(day)}: outside ${degrees(outside.tmin_c)} to ${degrees(outside.tmax_c)}${rain}; ${here}.`;
