@@ -17,7 +17,7 @@ import {
   viewBody,
   waterBody,
 } from './keeping.ts';
-import { LONGEST_CAPTION, LONGEST_NAME } from './limits.ts';
+import { LONGEST_ADDRESS, LONGEST_CAPTION, LONGEST_NAME } from './limits.ts';
 import type { RoundPot } from './marks.ts';
 import { usualFrom } from './weather.ts';
 
@@ -141,7 +141,7 @@ export const kitSchema = named(
           scoop_ml: optional(whole(1, 1e6)),
           currency: optional(text(3)),
           pots_a_weekend: whole(1, 500),
-          reach_url: optional(text(200)),
+          reach_url: optional(text(LONGEST_ADDRESS)),
         },
         'a collection',
       ),

@@ -240,6 +240,7 @@ export const outlookSchema = named(
       last_checked: optional(day()),
       reference_days: number(0, 400),
       cycle_days: number(0, 400),
+      genus: optional(text(60)),
       traits: Joi.object().required(),
       trait_sources: Joi.object().required(),
       cautions: list(text(30), 'cautions'),

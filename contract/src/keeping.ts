@@ -19,6 +19,9 @@ import {
   TRIGGERS,
   WATER_KINDS,
   WAYS,
+  type Judged,
+  type PotMaterial,
+  type PotShape,
 } from '@zinc-pail/core';
 import Joi from 'joi';
 import { type POTTING_WHYS, pottingMore } from './potting.ts';
@@ -26,6 +29,7 @@ import { ENDINGS, FEED_KINDS, FEED_UNITS } from './choices.ts';
 import { day, id, list, number, object, oneOf, optional, text, twelve, whole, within, yesNo } from './fields.ts';
 import { keptPot as pot } from './gardenFile.ts';
 import {
+  LONGEST_ADDRESS,
   LONGEST_CSV,
   LONGEST_NAME,
   LONGEST_NUMBER,
@@ -443,7 +447,7 @@ export const settingsBody = object<Settings>(
     reach_url: optional(
       Joi.string()
         .pattern(/^https?:\/\/[a-z0-9.-]+(:\d{1,5})?$/i)
-        .max(200)
+        .max(LONGEST_ADDRESS)
         .messages({ '*': 'an address without a path, as http://shed.local:4780' }),
     ),
     name: text(LONGEST_NAME).optional(),
@@ -658,11 +662,11 @@ export interface PlacePot {
   form: string;
   width_mm: number;
   crown_mm: number;
-  shape: string;
-  material: string;
+  shape: PotShape;
+  material: PotMaterial;
   light: LightVerdict;
   wants: string;
-  verdict: string;
+  verdict: Judged;
   state: PlantState;
   height_mm: number;
   /** its middle, from the bench's left and far edges; null until it was set there */

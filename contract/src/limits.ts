@@ -20,6 +20,7 @@ export const LONGEST_TEXT = 500;
 export const LONGEST_CAPTION = 300;
 export const LONGEST_SEARCH = 100;
 export const LONGEST_VIEW_NAME = 80;
+export const LONGEST_ADDRESS = 200;
 export const LONGEST_REASON = 300;
 
 /** Before it nothing is written of a plant or its weather: an earlier day is a slip of the hand. */

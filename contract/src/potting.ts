@@ -223,12 +223,10 @@ export interface BenchPlant extends Omit<PottingView, 'suits' | 'blocks'> {
   number: string;
   name: string;
   place: string;
-  form: string;
   diameter_mm: number;
   height_mm: number;
   mix_id: number;
   version: number;
-  cautions: string[];
   suits: { from: string; to: string } | null;
   blocks: { code: PottingView['blocks'][number]['code']; until: string | null }[];
 }

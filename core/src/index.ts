@@ -80,6 +80,7 @@ export { careTask, isCharged, type CareFacts, type CareTask } from './care/task.
 export { afterMark, type AfterFacts, type AfterNote, type Finding } from './care/afterMark.ts';
 export { afterBloom, BLOOM_CODES, type BloomCode } from './care/afterBloom.ts';
 export { CUT_ROOTS_LOSS } from './forecast/window.ts';
+export * from './clinic/apart.ts';
 export * from './clinic/causes.ts';
 export { CHECKS, CHECK_TABLE, checkOf, type Answer as CheckAnswer, type Check, type CheckId } from './clinic/checks.ts';
 export {

@@ -42,6 +42,8 @@ export interface OutlookView extends PlantForecast {
   last_checked: string | null;
   reference_days: number;
   cycle_days: number;
+  /** the genus that the library knows it by, told or out of its name; null where it knows none */
+  genus: string | null;
   traits: Traits;
   trait_sources: Record<keyof Traits, TraitSource>;
   cautions: readonly Caution[];
@@ -90,6 +92,7 @@ export function outlookView(outlook: Outlook, forecast: PlantForecast, today: Da
     last_checked: lastCheck ? lastCheck.date : null,
     reference_days: outlook.why.referenceDays,
     cycle_days: outlook.why.cycleDays,
+    genus: model.sourced.genus?.name ?? null,
     traits: model.traits,
     trait_sources: model.sourced.sources,
     cautions: model.sourced.cautions,

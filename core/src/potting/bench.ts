@@ -7,12 +7,13 @@ import { stateOn } from '../forecast/plantModel.ts';
 import { openCases } from '../clinic/cases.ts';
 import type { Step } from '../clinic/causes.ts';
 import { ANY_PLANT } from '../clinic/plan.ts';
-import type { Air, PlaceKind, PlantEvent, Pot, Sign } from '../garden.ts';
+import type { Air, Form, PlaceKind, PlantEvent, Pot, Sign } from '../garden.ts';
 import { ROT_PRONE } from '../judgement/harm.ts';
 import { whatWasSeen } from '../judgement/seen.ts';
 import type { Blend } from '../mix/blend.ts';
 import { asksForOpenerMix } from '../mix/measured.ts';
 import { placeDefaults } from '../place/defaults.ts';
+import type { Caution } from '../plant/genera.ts';
 import { isRootShy, likesTight, pottingBlocks, pottingNeed, type Block, type Need } from './need.ts';
 import {
   type Depth,
@@ -36,7 +37,6 @@ export interface PottingFacts {
   blend: Blend;
   surfaceWetM: number;
   latitudeDeg: number;
-  genus: string | null;
   place: { kind: PlaceKind; air: Air };
   saltsOver: boolean;
   /** the keeper waters before pots are due */
@@ -58,6 +58,8 @@ export interface PotBeside {
 }
 
 export interface PottingView {
+  form: Form;
+  cautions: readonly Caution[];
   need: Need;
   blocks: Block[];
   /** first and last day that suit: the first weeks of its growth; null where no growth is in sight */
@@ -91,6 +93,7 @@ export function pottingOf(facts: PottingFacts): PottingView {
   const { outlook, today, rules, blend, place, poured } = facts;
   const { model, plant } = outlook;
   const { traits } = model;
+  const genus = model.sourced.genus?.name ?? null;
   const seen = whatWasSeen(plant.events, today, null);
   const size = { form: traits.form, store: traits.store, diameterMm: plant.diameter_mm, heightMm: plant.height_mm };
   const rate = { p10: outlook.rate.p10, p50: outlook.rate.p50, p90: outlook.rate.p90 };
@@ -106,8 +109,8 @@ export function pottingOf(facts: PottingFacts): PottingView {
   const old = beside(plant.pot);
   const { pot, rooting, times, tooLarge } = nextPot(plant.pot, size);
   const next = beside(pot);
-  const tight = likesTight(traits.form, facts.genus);
-  const rootShy = isRootShy(facts.genus);
+  const tight = likesTight(traits.form, genus);
+  const rootShy = isRootShy(genus);
   const outdoors = placeDefaults(place.kind).outdoors;
   const tips = outdoors && old.stand.tipsInWindMS < GUSTS[place.air];
   const growth = growthAhead(outlook, today);
@@ -115,6 +118,8 @@ export function pottingOf(facts: PottingFacts): PottingView {
   const ahead = meanOf(model.climate.tmeanC, today + 1 - model.climate.firstDay, AHEAD_DAYS);
   const lastMove = plant.events.findLast((event) => event.type === 'move');
   return {
+    form: traits.form,
+    cautions: model.sourced.cautions,
     need: pottingNeed({
       today,
       pottedOn,

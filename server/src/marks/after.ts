@@ -5,8 +5,8 @@ import {
   afterMark,
   asksAboutSlack,
   type Finding,
-  genusByAnyName,
   genusCare,
+  genusOf,
   mixCharacter,
   type PlantEvent,
   remindersFor,
@@ -43,9 +43,8 @@ export function timersOf(mark: NewMark, pot: WholePot | undefined, home: PlantHo
 
 /** What the marks mean for the plant; for many at once only what is urgent is worth a sentence each. */
 export function adviceOn(mark: NewMark, pot: WholePot, home: PlantHome, events: readonly PlantEvent[]): AfterNote[] {
-  const { traits } = pot.outlook;
+  const { genus, traits } = pot.outlook;
   const { coarse, shedsWater, rewetDifficulty } = mixCharacter(home.mix);
-  const genus = genusByAnyName(pot.name);
   return [
     ...mark.entries.flatMap((entry) => drainNote(entry, pot.outlook.pot.depth_mm, rewetDifficulty)),
     ...(mark.entries.some((entry) => isBefore(entry, home.acquired_on))
@@ -57,8 +56,8 @@ export function adviceOn(mark: NewMark, pot: WholePot, home: PlantHome, events: 
       events,
       coarse,
       shedsWater,
-      neverSoak: genusCare(genus, traits.form, traits.habit).neverSoak,
-      genus: genus?.name ?? null,
+      neverSoak: genusCare(genusOf(genus), traits.form, traits.habit).neverSoak,
+      genus,
     }),
   ];
 }

@@ -4,7 +4,7 @@
  */
 import type { JournalEntry, JournalEvent, MarksResult, NewEntry, NewMark, WholePot } from '@zinc-pail/contract/api';
 import { OLDEST_DAY } from '@zinc-pail/contract/limits';
-import { spreads } from '@zinc-pail/core';
+import { APART_DAYS, spreads } from '@zinc-pail/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { App } from '../context.ts';
 import { type PoolConnection, transaction } from '../database/pool.ts';
@@ -188,9 +188,6 @@ async function write(connection: PoolConnection, decided: readonly Decided[]): P
     decided.flatMap(({ timers }) => timers),
   );
 }
-
-/** So long a plant with guests stands apart, from when they were found: two rounds of the slowest of them. */
-const APART_DAYS = 28;
 
 /** What was found to spread sets a plant apart. */
 async function isolate(connection: PoolConnection, toAdd: readonly EntriesToAdd[]): Promise<void> {

@@ -1,5 +1,5 @@
 import type { NewPlace, PlaceFields, PlaceView, Reading, Spot } from '@zinc-pail/contract/keeping';
-import type { Hazard } from '@zinc-pail/core';
+import type { Hazard, PotMaterial, PotShape } from '@zinc-pail/core';
 import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 import { json } from '../database/json.ts';
@@ -80,15 +80,16 @@ export interface StandingPot {
   height_mm: number;
   x_mm: number | null;
   y_mm: number | null;
-  shape: string;
+  shape: PotShape;
   top_mm: number;
-  material: string;
+  material: PotMaterial;
   quarantine_until: string | null;
 }
 
 export async function standingPots(pool: Pool): Promise<StandingPot[]> {
   const [rows] = await pool.query<Row<StandingPot>[]>(
-    `SELECT p.id, s.place_id, p.number, p.name, p.diameter_mm, p.height_mm, s.x_mm, s.y_mm, po.shape, po.top_mm, po.material, p.quarantine_until
+    `SELECT p.id, s.place_id, p.number, p.name, p.diameter_mm, p.height_mm, s.x_mm, s.y_mm, po.shape, po.top_mm,
+       po.material, p.quarantine_until
      FROM stay s JOIN plant p ON p.id = s.plant_id JOIN potting po ON po.open_plant_id = p.id WHERE s.to_day IS NULL
      ORDER BY s.place_id, s.walk_order, p.id`,
   );

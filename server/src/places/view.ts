@@ -2,8 +2,8 @@
 import type { PlacePot, PlaceView } from '@zinc-pail/contract/keeping';
 import {
   crowding,
-  genusByAnyName,
   genusCare,
+  genusOf,
   judgedAs,
   lightVerdict,
   nameTellsColour,
@@ -116,14 +116,13 @@ function adviceFor(
     const view = views.get(id);
     const task = tasks.get(id);
     if (!view || !task) return [];
-    const genus = genusByAnyName(name);
+    const { cautions } = view;
     const { form, habit, minWetC } = view.traits;
     const { light } = task.rules.rules;
-    const cautions = genus?.cautions ?? [];
     return [
       {
         id,
-        air: genusCare(genus, form, habit).air,
+        air: genusCare(genusOf(view.genus), form, habit).air,
         scorches: light === 'filtered' || light === 'shade' || nameTellsColour(name),
         minWetC,
         marksEasily: cautions.includes('powdery') || cautions.includes('dry-heart') || form === 'rosette',
@@ -159,6 +158,6 @@ function placePot(pot: StandingPot, at: SiteOutlooks, today: PlaceToday): PlaceP
     x_mm: pot.x_mm,
     y_mm: pot.y_mm,
     wants_mol: wantedLight(wants, outlook.state),
-    poisonous: genusCare(genusByAnyName(name), form, habit).poisonous,
+    poisonous: genusCare(genusOf(outlook.genus), form, habit).poisonous,
   };
 }

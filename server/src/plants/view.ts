@@ -1,6 +1,6 @@
 /** A living plant with all that is known and reckoned of it. */
 import type { PlantView } from '@zinc-pail/contract/api';
-import { genusByAnyName, genusCare } from '@zinc-pail/core';
+import { genusCare, genusOf } from '@zinc-pail/core';
 import { companionClashes } from '@zinc-pail/words/companions';
 import type { App } from '../context.ts';
 import { todayAt } from '../garden/clock.ts';
@@ -29,7 +29,7 @@ export async function plantView(app: App, plantId: number): Promise<PlantView> {
   const task = outlooks.tasks.get(plantId);
   if (!outlook || !task) throw notFound('plant');
   const { form, habit } = outlook.traits;
-  const genus = genusByAnyName(row.taxon ?? row.name);
+  const genus = genusOf(outlook.genus);
   const { doubt, slow, poisonous } = genusCare(genus, form, habit);
   const { id, number, name, taxon, provenance, diameter_mm, height_mm, revision, version, potted_on } = row;
   return {

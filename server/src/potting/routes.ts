@@ -26,7 +26,6 @@ import {
   daysToDryIn,
   type Drying,
   gapsIn,
-  genusByAnyName,
   isoDay,
   type PottingView,
 } from '@zinc-pail/core';
@@ -186,19 +185,16 @@ function benchPlant(
   place: string,
   book: { mixId: number; version: number },
 ): BenchPlant {
-  const genus = genusByAnyName(card.name);
   return {
     ...view,
     id: card.id,
     number: card.number,
     name: card.name,
     place,
-    form: genus?.form ?? 'globe',
     diameter_mm: card.diameter_mm,
     height_mm: card.height_mm,
     mix_id: book.mixId,
     version: book.version,
-    cautions: [...(genus?.cautions ?? [])],
     suits: view.suits && { from: isoDay(view.suits.from), to: isoDay(view.suits.to) },
     blocks: view.blocks.map(({ code, until }) => ({ code, until: until === null ? null : isoDay(until) })),
   };

@@ -7,7 +7,6 @@ import {
   doseFor,
   drinkOf,
   type Form,
-  genusByAnyName,
   inspectionDays,
   JUDGED,
   judgedAs,
@@ -235,7 +234,7 @@ function benchToLookOver(
       const known = looked.get(pot.id);
       const since = known?.day ?? known?.from ?? today;
       const every = inspectionDays({
-        genus: genusByAnyName(pot.name)?.name ?? null,
+        genus: views.get(pot.id)?.genus ?? null,
         form: pot.form as Form,
         indoors: placeDefaults(place.kind).indoors,
         blooming: tasks.get(pot.id)?.clinic?.signs.some(({ sign }) => sign === 'buds') ?? false,

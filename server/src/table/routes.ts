@@ -1,6 +1,6 @@
 import { tableSchema } from '@zinc-pail/contract/answers';
 import { TABLE_FIELDS, type TableRow } from '@zinc-pail/contract/table';
-import { genusByAnyName, judgedAs, lightVerdict } from '@zinc-pail/core';
+import { judgedAs, lightVerdict } from '@zinc-pail/core';
 import type { App } from '../context.ts';
 import { sites } from '../garden/store.ts';
 import { KeptAnswer } from '../http/kept.ts';
@@ -53,10 +53,10 @@ function rowOf(card: TableCard, at: SiteOutlooks): TableRow | null {
   const outlook = at.views.get(card.id);
   const task = at.tasks.get(card.id);
   if (!outlook || !task) return null;
-  const { shape, top_mm, depth_mm, material, taxon, ...rest } = card;
+  const { shape, top_mm, depth_mm, material, ...rest } = card;
   return {
     ...rest,
-    genus: genusByAnyName(taxon ?? card.name)?.name ?? '',
+    genus: outlook.genus ?? '',
     form: outlook.traits.form,
     habit: outlook.traits.habit,
     state: outlook.state,

@@ -5,7 +5,6 @@ export interface TableCard {
   id: number;
   number: string;
   name: string;
-  taxon: string | null;
   site: string;
   place: string;
   place_id: number;
@@ -27,7 +26,7 @@ export interface TableCard {
 /** What the table shows of each plant besides its outlook. */
 export async function tableCards(pool: Pool): Promise<TableCard[]> {
   const [rows] = await pool.query<Row<TableCard>[]>(
-    `SELECT p.id, p.number, p.name, p.taxon, si.name AS site, pl.name AS place, pl.id AS place_id, p.diameter_mm,
+    `SELECT p.id, p.number, p.name, si.name AS site, pl.name AS place, pl.id AS place_id, p.diameter_mm,
        p.height_mm, p.acquired_on, p.source, p.quarantine_until, p.name_sure, p.other_names,
        po.shape, po.top_mm, po.depth_mm, po.material, m.name AS mix,
        ${NEWEST_PICTURE} AS picture_id

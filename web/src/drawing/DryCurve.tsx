@@ -5,8 +5,9 @@
 import { bandOf, dayNumber, isoDay, type OutlookView } from '@zinc-pail/core';
 import type { JournalEntry } from '@zinc-pail/contract/api';
 import { area, axisBottom, line, scaleLinear, scaleUtc, select, utcFormat } from 'd3';
-import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, type PointerEvent, type ReactElement, useEffect, useRef, useState } from 'react';
 import { longDay, shortDay } from '../words/days.ts';
+import { useWidth } from '../parts/useWidth.ts';
 import { eventWords } from '../words/events.ts';
 
 const MS_PER_DAY = 86_400_000;
@@ -36,12 +37,7 @@ function points(bands: OutlookView['past']): Point[] {
 export function DryCurve({ outlook, journal, today }: DryCurveProps) {
   const frame = useRef<HTMLDivElement>(null);
   const axis = useRef<SVGGElement>(null);
-  const [width, setWidth] = useState(760);
-  useEffect(() => {
-    const observer = new ResizeObserver(([entry]) => entry && setWidth(Math.max(300, entry.contentRect.width)));
-    observer.observe(frame.current!);
-    return () => observer.disconnect();
-  }, []);
+  const width = Math.max(300, useWidth(frame, 760));
 
   const past = points(outlook.past);
   const ahead = points(outlook.ahead);
@@ -218,46 +214,14 @@ export function DryCurve({ outlook, journal, today }: DryCurveProps) {
         {told}
       </p>
       <p className="flex flex-wrap gap-x-5 gap-y-1 pl-[54px] text-[0.875rem] text-[var(--ink-2)]" aria-hidden="true">
-        {kinds.has('watered') && (
-          <span>
-            <Key>
-              <path d="M3,3h8l-4,8z" fill="var(--ink)" />
-            </Key>{' '}
-            watered
+        {KEYS.filter(({ of }) => (of === 'cold' ? outlook.cold_nights.length > 0 : kinds.has(of))).map((key) => (
+          <span key={key.of}>
+            <svg width="14" height="14" viewBox="0 0 14 14" className="inline align-[-2px]">
+              {key.mark}
+            </svg>{' '}
+            {key.words}
           </span>
-        )}
-        {kinds.has('felt') && (
-          <span>
-            <Key>
-              <path d="M7,2v10M3,12h8" stroke="var(--ink)" strokeWidth="2" fill="none" />
-            </Key>{' '}
-            felt
-          </span>
-        )}
-        {kinds.has('probe') && (
-          <span>
-            <Key>
-              <path d="M7,1l5,6l-5,6l-5,-6z" fill="none" stroke="var(--ink)" strokeWidth="1.6" />
-            </Key>{' '}
-            probe
-          </span>
-        )}
-        {kinds.has('weighed') && (
-          <span>
-            <Key>
-              <rect x="2.5" y="3" width="9" height="9" fill="none" stroke="var(--ink)" strokeWidth="1.6" />
-            </Key>{' '}
-            weighed
-          </span>
-        )}
-        {outlook.cold_nights.length > 0 && (
-          <span>
-            <Key>
-              <path d="M2,3h9l-4.5,8z" fill="var(--dusk)" />
-            </Key>{' '}
-            too cold for a wet pot
-          </span>
-        )}
+        ))}
       </p>
     </div>
   );
@@ -265,9 +229,30 @@ export function DryCurve({ outlook, journal, today }: DryCurveProps) {
 
 const STEPS: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7, PageDown: 7 };
 
-type MarkKind = 'watered' | 'felt' | 'probe' | 'weighed' | null;
+type MarkKind = 'watered' | 'felt' | 'probe' | 'weighed';
 
-function markKind({ event }: JournalEntry): MarkKind {
+/** What the marks of the curve mean: told of those that stand on it. */
+const KEYS: readonly { of: MarkKind | 'cold'; words: string; mark: ReactElement }[] = [
+  { of: 'watered', words: 'watered', mark: <path d="M3,3h8l-4,8z" fill="var(--ink)" /> },
+  {
+    of: 'felt',
+    words: 'felt',
+    mark: <path d="M7,2v10M3,12h8" stroke="var(--ink)" strokeWidth="2" fill="none" />,
+  },
+  {
+    of: 'probe',
+    words: 'probe',
+    mark: <path d="M7,1l5,6l-5,6l-5,-6z" fill="none" stroke="var(--ink)" strokeWidth="1.6" />,
+  },
+  {
+    of: 'weighed',
+    words: 'weighed',
+    mark: <rect x="2.5" y="3" width="9" height="9" fill="none" stroke="var(--ink)" strokeWidth="1.6" />,
+  },
+  { of: 'cold', words: 'too cold for a wet pot', mark: <path d="M2,3h9l-4.5,8z" fill="var(--dusk)" /> },
+];
+
+function markKind({ event }: JournalEntry): MarkKind | null {
   if (event.type === 'watering') return 'watered';
   if (event.type !== 'check') return null;
   if ('finger' in event) return 'felt';
@@ -288,14 +273,6 @@ export function readingOf(
     : 'not reckoned';
   const happened = seen.filter(({ event }) => event.date === date).map(({ event }) => eventWords(event));
   return `${longDay(date)}: ${[damp, ...happened].join('. ')}.`;
-}
-
-function Key({ children }: { children: React.ReactNode }) {
-  return (
-    <svg width="14" height="14" viewBox="0 0 14 14" className="inline align-[-2px]">
-      {children}
-    </svg>
-  );
 }
 
 /** What happened, where it belongs on the curve. */

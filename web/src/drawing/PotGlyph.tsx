@@ -1,15 +1,8 @@
 /** The pot's own profile, from its measures, in its material, with its plant. */
 import type { PlantState, Pot } from '@zinc-pail/core';
+import { MATERIALS } from './materials.ts';
 import { isBare, PlantFromSide } from './plant/Plant.tsx';
 import { usePhotographs } from './photographs.ts';
-
-const MATERIALS: Record<Pot['material'], { fill: string; rim: string }> = {
-  terracotta: { fill: '#c07a55', rim: '#ad6743' },
-  glazed: { fill: '#557a80', rim: '#436469' },
-  plastic: { fill: '#66716f', rim: '#515b59' },
-  concrete: { fill: '#a5a59c', rim: '#8f8f86' },
-  metal: { fill: '#9fabae', rim: '#7d898c' },
-};
 
 interface PotGlyphProps {
   pot: Pot;

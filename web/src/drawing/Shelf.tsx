@@ -3,7 +3,7 @@
  * skewer drawn, those to feel first half drawn; sleepers stand on a blue sill. Rows wrap; nothing collides.
  */
 import type { RoundPot } from '@zinc-pail/contract/api';
-import { judgedAs, type Judged } from '@zinc-pail/core';
+import { isApart, judgedAs, type Judged } from '@zinc-pail/core';
 import { litres } from '../words/amounts.ts';
 import { Link } from 'react-router';
 import { wordsFor } from '../words/deeds.ts';
@@ -115,7 +115,7 @@ function ShelfPot({ pot, today, scale, names, onPot }: Omit<ShelfProps, 'pots'> 
         >
           <span className="mt-1 text-[var(--ink-2)]">
             {pot.number}
-            {pot.quarantine_until && pot.quarantine_until > today && ', apart'}
+            {isApart(pot.quarantine_until, today) && ', apart'}
           </span>
           <span className={named ? 'slab line-clamp-2 w-full break-words italic' : 'sr-only'}>{pot.name}</span>
           {judged === 'water' && (

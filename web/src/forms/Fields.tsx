@@ -191,16 +191,28 @@ export function KeepOrLeave({ keep, busy, onLeave }: KeepOrLeaveProps) {
   );
 }
 
-/** The day of what is written: today or before. */
-export function OnDay({ value, max, onChange }: { value: string; max: string; onChange(day: string): void }) {
+interface DayFieldProps {
+  label: string;
+  hint?: string;
+  at?: string;
+  min?: string | undefined;
+  max?: string | undefined;
+  width?: string;
+  value: string;
+  onChange(day: string): void;
+}
+
+/** A day of the calendar. */
+export function DayField({ label, hint, at, min, max, width = 'w-44', value, onChange }: DayFieldProps) {
   return (
-    <Field label="On" at="date">
+    <Field label={label} hint={hint} at={at}>
       {(id) => (
         <input
           id={id}
           type="date"
+          min={min}
           max={max}
-          className="input h-11 w-44"
+          className={`input h-11 ${width}`}
           value={value}
           onChange={(event) => onChange(event.target.value)}
         />
@@ -209,28 +221,35 @@ export function OnDay({ value, max, onChange }: { value: string; max: string; on
   );
 }
 
-/** A text of a line. */
-export function Line({
-  label,
-  hint,
-  at,
-  most,
-  value,
-  onChange,
-}: {
+/** The day of what is written: today or before. */
+export function OnDay(props: { value: string; max: string; onChange(day: string): void }) {
+  return <DayField label="On" at="date" {...props} />;
+}
+
+interface LineProps {
   label: string;
   hint?: string | undefined;
   at?: string;
   most: number;
+  placeholder?: string | undefined;
+  /** the id of a datalist whose values are offered */
+  list?: string | undefined;
+  inputMode?: 'text' | 'url';
   value: string;
   onChange(value: string): void;
-}) {
+}
+
+/** A text of a line. */
+export function Line({ label, hint, at, most, placeholder, list, inputMode = 'text', value, onChange }: LineProps) {
   return (
     <Field label={label} hint={hint} at={at}>
       {(id) => (
         <input
           id={id}
           maxLength={most}
+          list={list}
+          inputMode={inputMode}
+          placeholder={placeholder}
           className="input h-11 w-full"
           value={value}
           onChange={(event) => onChange(event.target.value)}

@@ -1,6 +1,7 @@
 /** What the drawings mean: told where they stand until it is understood, then from the sheet of keys. */
-import { type ReactElement, useCallback, useSyncExternalStore } from 'react';
+import type { ReactElement } from 'react';
 import { WeatherGlyph } from '../drawing/WeatherMark.tsx';
+import { useRemembered } from './remembered.ts';
 
 const DRAWINGS = {
   shelf: {
@@ -100,14 +101,6 @@ const DRAWINGS = {
 
 export type DrawingName = keyof typeof DRAWINGS;
 
-const KEY = 'zinc-understood';
-const listeners = new Set<() => void>();
-const stored = () => (typeof localStorage === 'undefined' ? '' : (localStorage.getItem(KEY) ?? ''));
-function listen(listener: () => void): () => void {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-}
-
 function Entry({ of }: { of: DrawingName }) {
   const { head, says, picture } = DRAWINGS[of];
   return (
@@ -125,12 +118,9 @@ function Entry({ of }: { of: DrawingName }) {
 
 /** Explains these drawings beside them, until the keeper has understood; this device remembers it. */
 export function Explained({ of }: { of: readonly DrawingName[] }) {
-  const understood = useSyncExternalStore(listen, stored, () => '');
-  const left = of.filter((one) => !understood.split(' ').includes(one));
-  const settle = useCallback(() => {
-    localStorage.setItem(KEY, [...new Set([...stored().split(' '), ...of])].join(' ').trim());
-    for (const listener of listeners) listener();
-  }, [of]);
+  const [understood, keep] = useRemembered('understood');
+  const known = understood.split(' ').filter(Boolean);
+  const left = of.filter((one) => !known.includes(one));
   if (left.length === 0) return null;
   return (
     <div
@@ -143,7 +133,7 @@ export function Explained({ of }: { of: readonly DrawingName[] }) {
           <Entry key={one} of={one} />
         ))}
       </div>
-      <button type="button" className="h-11 underline" onClick={settle}>
+      <button type="button" className="h-11 underline" onClick={() => keep([...new Set([...known, ...of])].join(' '))}>
         Understood
       </button>{' '}
       <span className="text-[0.875rem] text-[var(--ink-2)]">Later under the keys, ?</span>

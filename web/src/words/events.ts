@@ -4,6 +4,7 @@ import { OUTCOME_WORDS, STEP_WORDS } from '@zinc-pail/words/clinic';
 import type { JournalEvent } from '@zinc-pail/contract/api';
 import { SKIP_WORDS } from '../marking/noteDraft.ts';
 import { litres } from './amounts.ts';
+import { fullDay } from './days.ts';
 
 const METHOD_WORDS = {
   drench: 'Watered until it ran',
@@ -41,7 +42,7 @@ export function eventWords(event: JournalEvent): string {
     case 'changed':
       return `Dries ${event.pace} since then`;
     case 'verdict':
-      return `Taken to be: ${causeWords(event.cause).name.toLowerCase()}${event.hold_until ? `, no water until ${event.hold_until}` : ''}`;
+      return `Taken to be: ${causeWords(event.cause).name.toLowerCase()}${event.hold_until ? `, no water until ${fullDay(event.hold_until)}` : ''}`;
     case 'case-step':
       return `${STEP_WORDS[event.step].head}${event.found ? `: ${event.found}` : ''}`;
     case 'case-closed':
@@ -59,7 +60,7 @@ export function eventWords(event: JournalEvent): string {
     case 'sun':
       return `${event.minutes} minutes of direct sun${event.scorched ? ', scorched' : ''}`;
     case 'review':
-      return `After its move: ${event.answer}`;
+      return `Looked at anew: ${event.answer}`;
     case 'sheltered':
       return SHELTER_WORDS[event.how];
     case 'firmed':

@@ -4,11 +4,13 @@ import { type AlmanacRow, dayNumber, isoDay, weekLoads } from '@zinc-pail/core';
 import { standsWords } from '@zinc-pail/words/stands';
 import { scaleLinear } from 'd3';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useAlmanac } from '../../api/almanac.ts';
 import { useKit } from '../../api/kit.ts';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
+import { usePrinting } from '../../parts/media.ts';
+import { useWidth } from '../../parts/useWidth.ts';
 import { count, litres } from '../../words/amounts.ts';
 import { shortDay } from '../../words/days.ts';
 import { LoadChart } from './LoadChart.tsx';
@@ -176,7 +178,7 @@ interface TableProps {
 function YearTable({ lines, rows, tried, today, span, onSpan, week, onWeek }: TableProps) {
   const box = useRef<HTMLDivElement>(null);
   const scroller = useRef<HTMLDivElement>(null);
-  const whole = useWidth(box);
+  const whole = useWidth(box, 900);
   const printing = usePrinting();
   const names = whole < NARROW_PX ? NARROW_NAMES_PX : WIDE_NAMES_PX;
   const width = Math.max(120, whole - names - 14);
@@ -339,36 +341,4 @@ function Difference({ was, is }: { was: YearSum; is: YearSum }) {
       </tbody>
     </table>
   );
-}
-
-function useWidth(box: RefObject<HTMLElement | null>): number {
-  const [width, setWidth] = useState(900);
-  useEffect(() => {
-    const element = box.current;
-    if (!element) return;
-    const watch = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
-    watch.observe(element);
-    return () => watch.disconnect();
-  }, [box]);
-  return width;
-}
-
-/** On paper all lines stand, not those in sight alone. */
-function usePrinting(): boolean {
-  const [printing, setPrinting] = useState(false);
-  useEffect(() => {
-    const paper = window.matchMedia('print');
-    const turn = () => setPrinting(paper.matches);
-    const before = () => setPrinting(true);
-    const after = () => setPrinting(false);
-    paper.addEventListener('change', turn);
-    window.addEventListener('beforeprint', before);
-    window.addEventListener('afterprint', after);
-    return () => {
-      paper.removeEventListener('change', turn);
-      window.removeEventListener('beforeprint', before);
-      window.removeEventListener('afterprint', after);
-    };
-  }, []);
-  return printing;
 }

@@ -9,13 +9,13 @@ import { Choice, Field, Wrong } from '../../forms/Fields.tsx';
 import { useTitle } from '../../frame/title.ts';
 import { TownPicker } from '../../parts/TownPicker.tsx';
 import { todayIn } from '../../words/days.ts';
+import { COMPASS } from '../../words/places.ts';
 import { NameField } from '../takein/NameField.tsx';
 import { mixesInOrder } from '../takein/mixChoice.ts';
 import { USUAL_POTS, usualPotWords } from '../takein/usualPots.ts';
 import {
   asksFacing,
   benchName,
-  COMPASS,
   type Draft,
   EMPTY,
   KINDS,

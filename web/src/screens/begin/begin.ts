@@ -3,7 +3,8 @@ import type { Town } from '@zinc-pail/contract/towns';
 import type { Kit } from '@zinc-pail/contract/keeping';
 import { UNKNOWN_MIX, unknownMixId } from '@zinc-pail/contract/unknownMix';
 import { commonGenus, type PlaceKind, usualAir, type WaterKind } from '@zinc-pail/core';
-import { USUAL_POTS } from '../takein/usualPots.ts';
+import { COMPASS } from '../../words/places.ts';
+import { FIRST_POT, USUAL_POTS } from '../takein/usualPots.ts';
 
 export const STEPS = ['where', 'water', 'bench', 'plant'] as const;
 export type StepName = (typeof STEPS)[number];
@@ -30,7 +31,7 @@ export const EMPTY: Draft = {
   faces: null,
   name: '',
   meant: null,
-  pot: 'round-85-plastic',
+  pot: FIRST_POT,
   mix: null,
   lastWatered: 'unknown',
 };
@@ -49,17 +50,6 @@ export const KINDS: readonly { kind: PlaceKind; label: string; sense: string }[]
   { kind: 'lamp-shelf', label: 'Under a lamp', sense: 'a shelf with light of its own' },
 ];
 const LAMP = { ppfd_umol_m2_s: 180, hours: 12 };
-
-export const COMPASS: readonly { label: string; deg: number }[] = [
-  { label: 'north', deg: 0 },
-  { label: 'north-east', deg: 45 },
-  { label: 'east', deg: 90 },
-  { label: 'south-east', deg: 135 },
-  { label: 'south', deg: 180 },
-  { label: 'south-west', deg: 225 },
-  { label: 'west', deg: 270 },
-  { label: 'north-west', deg: 315 },
-];
 
 export const TAPS: readonly { kind: WaterKind; label: string; sense: string }[] = [
   { kind: 'hard', label: 'Hard', sense: 'the kettle furs up' },

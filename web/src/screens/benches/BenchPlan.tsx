@@ -4,27 +4,16 @@
  */
 import type { PlacePot, PlaceView } from '@zinc-pail/contract/keeping';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
-import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { isApart, type Judged } from '@zinc-pail/core';
+import { type KeyboardEvent, useRef } from 'react';
 import { useNavigate } from 'react-router';
+import { MATERIALS } from '../../drawing/materials.ts';
 import { isBare, PlantFromAbove } from '../../drawing/plant/Plant.tsx';
+import { VERDICT_COLOURS, VerdictGlyph } from '../../drawing/VerdictGlyph.tsx';
+import { useWidth } from '../../parts/useWidth.ts';
 import { layOut, overlapping, type Spot, USUAL_WIDTH_MM } from './benchPlan.ts';
 
-const MATERIALS: Record<string, string> = {
-  terracotta: '#c07a55',
-  plastic: '#66716f',
-  glazed: '#557a80',
-  concrete: '#a5a59c',
-  metal: '#9fabae',
-};
-/** What a pot asks for today: a ring in its colour, and a letterless mark of its own. */
-const RINGS: Record<string, string | null> = {
-  act: 'var(--rust)',
-  water: 'var(--clay)',
-  look: 'var(--straw)',
-  soon: 'var(--lichen)',
-  leave: null,
-};
-export const VERDICT_WORDS: Record<string, string> = {
+const VERDICT_WORDS: Record<Judged, string> = {
   act: 'act today',
   water: 'to water',
   look: 'look first',
@@ -38,6 +27,7 @@ const MOST_PX_PER_MM = 0.62;
 
 interface BenchPlanProps {
   place: PlaceView;
+  today: string;
   /** pots may be moved */
   setting: boolean;
   inHand: ReadonlySet<number>;
@@ -57,13 +47,18 @@ export function benchOf(place: PlaceView): {
   return { widthMm, depthMm: Math.max(place.depth_mm ?? depthMm, depthMm), spots, overMm: place.depth_mm ?? depthMm };
 }
 
-export function BenchPlan({ place, setting, inHand, onHand, onNudge }: BenchPlanProps) {
+export function BenchPlan(props: BenchPlanProps) {
+  if (props.place.pots.length === 0 && !props.setting)
+    return <p className="py-2 text-[0.9375rem] text-[var(--ink-2)]">Nothing stands here.</p>;
+  return <Ground {...props} />;
+}
+
+function Ground({ place, today, setting, inHand, onHand, onNudge }: BenchPlanProps) {
   const { widthMm, depthMm, spots, overMm } = benchOf(place);
   const { setNodeRef, isOver } = useDroppable({ id: `bench-${place.id}`, data: { placeId: place.id } });
-  const [ref, pxPerMm] = useScale(widthMm);
+  const ref = useRef<HTMLDivElement | null>(null);
+  const pxPerMm = useWidth(ref, widthMm * LEAST_PX_PER_MM) / widthMm;
   const tight = overlapping(place.pots, spots);
-  if (place.pots.length === 0 && !setting)
-    return <p className="py-2 text-[0.9375rem] text-[var(--ink-2)]">Nothing stands here.</p>;
   const depth = Math.max(depthMm, 180);
   return (
     <div className="mt-2 overflow-x-auto pb-1">
@@ -87,6 +82,7 @@ export function BenchPlan({ place, setting, inHand, onHand, onNudge }: BenchPlan
             key={pot.id}
             pot={pot}
             placeId={place.id}
+            today={today}
             spot={spots.get(pot.id)!}
             of={{ widthMm, depthMm: depth }}
             pxPerMm={pxPerMm}
@@ -108,20 +104,6 @@ export function BenchPlan({ place, setting, inHand, onHand, onNudge }: BenchPlan
   );
 }
 
-/** Pixels for a millimetre as the plan is drawn now. */
-function useScale(widthMm: number) {
-  const ref = useRef<HTMLDivElement | null>(null);
-  const [px, setPx] = useState(LEAST_PX_PER_MM);
-  useEffect(() => {
-    const element = ref.current;
-    if (!element) return;
-    const watch = new ResizeObserver(([entry]) => setPx(entry!.contentRect.width / widthMm));
-    watch.observe(element);
-    return () => watch.disconnect();
-  }, [widthMm]);
-  return [ref, px] as const;
-}
-
 /** Arrow keys move by this; with shift by the larger. */
 const NUDGE_MM = { step: 10, leap: 50 };
 const ARROWS: Record<string, readonly [number, number]> = {
@@ -141,7 +123,7 @@ interface PlanPotProps extends Omit<BenchPlanProps, 'place' | 'inHand'> {
   chosen: boolean;
 }
 
-function PlanPot({ pot, placeId, spot, of, pxPerMm, tight, setting, chosen, onHand, onNudge }: PlanPotProps) {
+function PlanPot({ pot, placeId, today, spot, of, pxPerMm, tight, setting, chosen, onHand, onNudge }: PlanPotProps) {
   const navigate = useNavigate();
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
     id: pot.id,
@@ -179,7 +161,13 @@ function PlanPot({ pot, placeId, spot, of, pxPerMm, tight, setting, chosen, onHa
       onKeyDown={keys}
     >
       <svg viewBox={`${-r} ${-r} ${2 * r} ${2 * r}`} className="block w-full overflow-visible" aria-hidden="true">
-        <PotFromAbove pot={pot} unitsPerPx={1 / pxPerMm} chosen={chosen} tight={tight} />
+        <PotFromAbove
+          pot={pot}
+          unitsPerPx={1 / pxPerMm}
+          apart={isApart(pot.quarantine_until, today)}
+          chosen={chosen}
+          tight={tight}
+        />
       </svg>
     </button>
   );
@@ -189,16 +177,18 @@ function PlanPot({ pot, placeId, spot, of, pxPerMm, tight, setting, chosen, onHa
 function PotFromAbove({
   pot,
   unitsPerPx,
+  apart,
   chosen,
   tight,
 }: {
   pot: PlacePot;
   unitsPerPx: number;
+  apart: boolean;
   chosen: boolean;
   tight: boolean;
 }) {
   const r = pot.width_mm / 2;
-  const ring = RINGS[pot.verdict] ?? null;
+  const ring = pot.verdict === 'leave' ? null : VERDICT_COLOURS[pot.verdict];
   const rim = Math.max(3, r * 0.1);
   const px = unitsPerPx;
   const square = pot.shape === 'square';
@@ -211,7 +201,7 @@ function PotFromAbove({
   return (
     <>
       {ring && shape(-2.5 * px, { fill: 'none', stroke: ring, strokeWidth: 3.5 * px })}
-      {shape(0, { fill: MATERIALS[pot.material] ?? 'var(--ink-2)' })}
+      {shape(0, { fill: MATERIALS[pot.material].fill })}
       {shape(rim, { fill: 'var(--earth)' })}
       <PlantFromAbove
         name={pot.name}
@@ -221,7 +211,7 @@ function PotFromAbove({
         unitsPerPx={px}
         width={Math.min(Math.max(pot.crown_mm, r * 0.6), r * 2.4)}
       />
-      {pot.quarantine_until &&
+      {apart &&
         shape(-6 * px, {
           fill: 'none',
           stroke: 'var(--straw)',
@@ -247,27 +237,15 @@ function PotFromAbove({
   );
 }
 
-/** A mark beside the ring, so that colour does not tell alone: a drop, a question, a blow. */
-function VerdictMark({ verdict, at, px }: { verdict: string; at: number; px: number }) {
+/** A mark beside the ring, so that colour does not tell alone. */
+function VerdictMark({ verdict, at, px }: { verdict: Judged; at: number; px: number }) {
   if (verdict === 'leave' || verdict === 'soon') return null;
-  const size = 6 * px;
-  const place = `translate(${at} ${-at}) scale(${size})`;
-  const ring = { fill: 'var(--paper)', stroke: 'var(--ink)', strokeWidth: 0.18 };
   return (
-    <g transform={place}>
-      <circle r="1.25" {...ring} />
-      {verdict === 'water' && (
-        <path
-          d="M0,-0.85C0.5,-0.2 0.6,0.1 0.55,0.3A0.56,0.56 0 0 1 -0.55,0.3C-0.6,0.1 -0.5,-0.2 0,-0.85z"
-          fill="var(--clay)"
-        />
-      )}
-      {verdict === 'look' && (
-        <path d="M-0.7,0Q0,-0.75 0.7,0Q0,0.75 -0.7,0z" fill="none" stroke="var(--straw)" strokeWidth="0.28" />
-      )}
-      {verdict === 'act' && (
-        <path d="M0,-0.8V0.25M0,0.6V0.75" stroke="var(--rust)" strokeWidth="0.4" strokeLinecap="round" />
-      )}
+    <g transform={`translate(${at} ${-at}) scale(${px})`}>
+      <circle r="8" fill="var(--paper)" stroke="var(--ink)" />
+      <g transform="translate(-6 -6)">
+        <VerdictGlyph verdict={verdict} />
+      </g>
     </g>
   );
 }

@@ -1,5 +1,5 @@
 import type { PlacePot, PlaceView } from '@zinc-pail/contract/keeping';
-import { CROWDED_FROM, type Light, lampHoursShort } from '@zinc-pail/core';
+import { CROWDED_FROM, isApart, type Light, lampHoursShort } from '@zinc-pail/core';
 import { placeAdviceWords } from '@zinc-pail/words/placement';
 import { DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { useCallback, useState } from 'react';
@@ -8,7 +8,7 @@ import { usePlaces } from '../../api/places.ts';
 import { type Kit, useKit } from '../../api/kit.ts';
 import { count, degrees } from '../../words/amounts.ts';
 import { todayIn } from '../../words/days.ts';
-import { KIND_WORDS } from '../../words/places.ts';
+import { compassWord, KIND_WORDS } from '../../words/places.ts';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { Explained } from '../../parts/Legend.tsx';
 import { benchOf, BenchPlan } from './BenchPlan.tsx';
@@ -20,7 +20,6 @@ import { PlacePanel } from './PlacePanel.tsx';
 import { ReadingsPanel } from './ReadingsPanel.tsx';
 
 const AIR_WORDS = { still: 'still air', gentle: 'gentle air', breezy: 'breezy' } as const;
-const COMPASS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'];
 
 export default function BenchesScreen() {
   const places = usePlaces();
@@ -39,7 +38,8 @@ function Benches({ places, kit }: { places: PlaceView[]; kit: Kit }) {
   const [reading, setReading] = useState<PlaceView | null>(null);
   const [side, setSide] = useState(false);
   const todayOf = useCallback(
-    (place: PlaceView) => todayIn(kit.sites.find((site) => site.id === place.site_id)?.time_zone ?? 'UTC'),
+    (place: Pick<PlaceView, 'site_id'>) =>
+      todayIn(kit.sites.find((site) => site.id === place.site_id)?.time_zone ?? 'UTC'),
     [kit.sites],
   );
   const pots = useSetting(places, todayOf);
@@ -196,8 +196,7 @@ function PlaceSection({ place, all, many, household, today, side, pots, onEdit, 
         </h2>
         <span className="text-[0.9375rem] text-[var(--ink-2)]">
           {KIND_WORDS[place.kind]}
-          {place.aspect_deg !== null && `, facing ${COMPASS[Math.round(place.aspect_deg / 45) % 8]}`},{' '}
-          {AIR_WORDS[place.air]}
+          {place.aspect_deg !== null && `, facing ${compassWord(place.aspect_deg)}`}, {AIR_WORDS[place.air]}
           {place.lamp && `, lamp ${place.lamp.hours} h${place.lamp_by_hand ? ' by hand' : ''}`}
           {place.floor_c !== null && `, heated to ${degrees(place.floor_c)}`}
           {many && `, ${place.site}`}
@@ -227,6 +226,7 @@ function PlaceSection({ place, all, many, household, today, side, pots, onEdit, 
       ) : (
         <BenchPlan
           place={place}
+          today={today}
           setting={pots.setting}
           inHand={pots.inHand}
           onHand={pots.toggle}
@@ -295,9 +295,7 @@ function Dangers({ place, household, today }: Pick<PlaceSectionProps, 'place' | 
   const harms = ({ poisonous }: PlacePot) =>
     (household.has_children && poisonous.people) || (household.has_pets && poisonous.pets);
   const harmful = place.within_reach ? place.pots.filter(harms) : [];
-  const apart = place.quarantine
-    ? []
-    : place.pots.filter(({ quarantine_until: until }) => until !== null && until >= today);
+  const apart = place.quarantine ? [] : place.pots.filter(({ quarantine_until: until }) => isApart(until, today));
   return (
     <>
       {harmful.length > 0 && (

@@ -10,7 +10,7 @@ import { ask, faultsOf, notSent, wordsOf } from '../../api/client.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
 import { Field, KeepOrLeave, Wrong } from '../../forms/Fields.tsx';
-import { KIND_WORDS } from '../../words/places.ts';
+import { COMPASS, KIND_WORDS } from '../../words/places.ts';
 import { typed } from '../../words/units.ts';
 import { formOf, type PlaceForm, placeOf } from './placeForm.ts';
 
@@ -80,9 +80,6 @@ export function PlacePanel({ place, sites, onClose }: PlacePanelProps) {
 
 type Register = UseFormRegister<PlaceForm>;
 
-const COMPASS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'] as const;
-const POINT_DEG = 45;
-
 function FirstFields({ register, kind }: { register: Register; kind: PlaceKind }) {
   const { tempered, dark } = placeDefaults(kind);
   const windowless = dark && !tempered;
@@ -113,9 +110,9 @@ function FirstFields({ register, kind }: { register: Register; kind: PlaceKind }
         </Field>
       )}
       <datalist id="compass">
-        {COMPASS.map((point, i) => (
-          <option key={point} value={point}>
-            {i * POINT_DEG}°
+        {COMPASS.map(({ label, deg }) => (
+          <option key={label} value={label}>
+            {deg}°
           </option>
         ))}
       </datalist>

@@ -7,7 +7,7 @@ import { count, degrees } from '../../words/amounts.ts';
 import { fullDay, todayIn } from '../../words/days.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
-import { Field, Typed } from '../../forms/Fields.tsx';
+import { DayField, Typed } from '../../forms/Fields.tsx';
 import { numberIn } from '../../words/numbers.ts';
 import { celsiusOf, typed } from '../../words/units.ts';
 
@@ -57,17 +57,7 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
     <Dialog title={`Thermometer: ${place.name}`} onClose={onClose}>
       <Form error={wrong} onSubmit={submit}>
         <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-4">
-          <Field label="Day" at="readings/0/date">
-            {(id) => (
-              <input
-                id={id}
-                type="date"
-                className="input h-11 w-full"
-                value={date}
-                onChange={(event) => setDate(event.target.value)}
-              />
-            )}
-          </Field>
+          <DayField label="Day" at="readings/0/date" width="w-full" value={date} onChange={setDate} />
           <Typed label={`Lowest, ${typed.temperature()}`} at={LOW} width="w-full" value={low} onChange={setLow} />
           <Typed label={`Highest, ${typed.temperature()}`} at={HIGH} width="w-full" value={high} onChange={setHigh} />
           <Typed label="Humidity, %" at={HUMIDITY} width="w-full" value={humidity} onChange={setHumidity} />

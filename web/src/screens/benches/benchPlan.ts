@@ -1,5 +1,5 @@
 /** Where pots stand on a bench seen from above: those that were set stand there, the others where there is room. In mm. */
-import type { PlacePot } from '@zinc-pail/contract/keeping';
+import type { PlacePot, PlaceView } from '@zinc-pail/contract/keeping';
 
 /** Where no bench was measured, its pots stand in rows of this width. */
 export const USUAL_WIDTH_MM = 2000;
@@ -109,6 +109,30 @@ export function overlapping(pots: readonly Standing[], spots: ReadonlyMap<number
       }
     }
   return found;
+}
+
+/** Where some pots stand, to be put back there. */
+export interface Origin {
+  place: Pick<PlaceView, 'id' | 'name' | 'site_id'>;
+  ids: number[];
+  /** of those that were set at a spot of their own */
+  spots: { plant_id: number; x_mm: number; y_mm: number }[];
+}
+
+/** Whence these pots come, bench by bench; those that stand on the bench they are to go to stay. */
+export function originsOf(
+  places: readonly (Origin['place'] & { pots: readonly Standing[] })[],
+  ids: readonly number[],
+  toId: number,
+): Origin[] {
+  return places.flatMap((place) => {
+    const pots = place.id === toId ? [] : place.pots.filter(({ id }) => ids.includes(id));
+    if (pots.length === 0) return [];
+    const spots = pots.flatMap(({ id, x_mm: x, y_mm: y }) =>
+      x === null || y === null ? [] : [{ plant_id: id, x_mm: x, y_mm: y }],
+    );
+    return [{ place, ids: pots.map(({ id }) => id), spots }];
+  });
 }
 
 export interface LightRow {

@@ -6,16 +6,18 @@ import { ask, wordsOf } from '../../api/client.ts';
 import { placesKey } from '../../api/places.ts';
 import { count } from '../../words/amounts.ts';
 import { benchOf } from './BenchPlan.tsx';
-import { movedBy, type Spot } from './benchPlan.ts';
+import { movedBy, originsOf, type Spot } from './benchPlan.ts';
 
 const NONE: ReadonlySet<number> = new Set();
+/** Pots that are set down together stand so far apart, until each is moved to its own spot. */
+const BESIDE_MM = 30;
 
 export interface SettingTold {
   words: string;
   back: (() => Promise<void>) | null;
 }
 
-export function useSetting(places: readonly PlaceView[], today: (place: PlaceView) => string) {
+export function useSetting(places: readonly PlaceView[], today: (place: Pick<PlaceView, 'site_id'>) => string) {
   const [setting, setSetting] = useState(false);
   const [inHand, setInHand] = useState(NONE);
   const [told, setTold] = useState<SettingTold | null>(null);
@@ -75,14 +77,31 @@ export function useSetting(places: readonly PlaceView[], today: (place: PlaceVie
   /** To another bench, on today's page of their books; where they are put down there, when that is known. */
   const moveTo = useCallback(
     async (ids: readonly number[], to: PlaceView, at: Spot | null) => {
-      const from = placeOf(ids[0]!);
+      const from = originsOf(places, ids, to.id);
+      const moving = from.flatMap((origin) => origin.ids);
+      if (moving.length === 0) return tell(`On ${to.name} already.`);
+      const putBack = async () => {
+        try {
+          for (const { place, ids: some, spots } of from) {
+            await ask('/plants/move', {
+              method: 'POST',
+              body: { plant_ids: some, place_id: place.id, date: today(place) },
+            });
+            if (spots.length > 0) await ask(`/places/${place.id}/spots`, { method: 'POST', body: { spots } });
+          }
+          tell(`Back on ${from.map(({ place }) => place.name).join(' and ')}.`);
+        } catch (error) {
+          failed(error);
+        }
+        await queries.invalidateQueries();
+      };
       try {
-        const body = { plant_ids: ids, place_id: to.id, date: today(to) };
+        const body = { plant_ids: moving, place_id: to.id, date: today(to) };
         const { hardening } = await ask<{ hardening: unknown[] }>('/plants/move', { method: 'POST', body });
         if (at) {
-          const spots = ids.map((id, i) => ({
+          const spots = moving.map((id, i) => ({
             plant_id: id,
-            x_mm: Math.max(0, at.x + i * 30),
+            x_mm: Math.max(0, at.x + i * BESIDE_MM),
             y_mm: Math.max(0, at.y),
           }));
           await ask(`/places/${to.id}/spots`, { method: 'POST', body: { spots } });
@@ -90,22 +109,12 @@ export function useSetting(places: readonly PlaceView[], today: (place: PlaceVie
         await queries.invalidateQueries();
         setInHand(NONE);
         const sun = hardening.length > 0 ? ` Into sun by steps: ${count(hardening.length, 'plan')} on the round.` : '';
-        tell(
-          `${count(ids.length, 'pot')} moved to ${to.name}.${sun}`,
-          from
-            ? async () => {
-                const back = { plant_ids: ids, place_id: from.id, date: today(from) };
-                await ask('/plants/move', { method: 'POST', body: back }).catch(failed);
-                await queries.invalidateQueries();
-                tell(`Back on ${from.name}.`);
-              }
-            : null,
-        );
+        tell(`${count(moving.length, 'pot')} moved to ${to.name}.${sun}`, putBack);
       } catch (error) {
         failed(error);
       }
     },
-    [placeOf, queries, today, tell, failed],
+    [places, queries, today, tell, failed],
   );
 
   const toggle = useCallback(

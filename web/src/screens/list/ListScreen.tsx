@@ -20,8 +20,8 @@ import {
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import type { PlantState } from '@zinc-pail/core';
-import { memo, type ReactNode, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import type { Judged, PlantState } from '@zinc-pail/core';
+import { memo, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { fromAddress, toAddress, USUAL } from './address.ts';
 import { ask, wordsOf } from '../../api/client.ts';
@@ -35,6 +35,8 @@ import { usePhotographs } from '../../drawing/photographs.ts';
 import { Name } from '../../naming/Name.tsx';
 import { StateMark } from '../../naming/StateMark.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
+import { useMedia, usePrinting } from '../../parts/media.ts';
+import { useWidth } from '../../parts/useWidth.ts';
 import { ForMany } from './ForMany.tsx';
 import { MovePanel } from './MovePanel.tsx';
 import { RowPicture } from './RowPicture.tsx';
@@ -125,7 +127,7 @@ function List({ rows, views, today }: ListProps) {
     useRows(rows);
   const [moving, setMoving] = useState(false);
   const [photographs, showPhotographs] = usePhotographs();
-  const cards = useNarrow();
+  const cards = useMedia(NARROW);
   const places = usePlaces();
   const shown = table.getRowModel().rows;
   return (
@@ -226,7 +228,7 @@ function Rows({ table, picked, onPick, cards, children }: RowsProps) {
   const width = leaf.reduce((sum, column) => sum + column.getSize(), ROW_PX);
   const [last] = leaf.slice(-1);
   // Held names cost the browser a layer each: only where the rest runs out of sight.
-  const runsOver = useWidth(body) < width;
+  const runsOver = useWidth(body, Infinity) < width;
   const all = shown.length > 0 && shown.every((row) => picked[row.id]);
   return (
     <div
@@ -339,6 +341,7 @@ interface RowViewProps {
 /** Stays in sight while the rest scrolls sideways: of whom is the rest? */
 const HELD = 'sticky left-11 z-[1] print:static';
 const CARD_PX = 84;
+const NARROW = '(max-width: 639px)';
 
 /** Drawn anew only when it moves, is chosen, or shows other columns: that keeps scrolling smooth. */
 const RowView = memo(function RowView({ row, columns: shown, top, index, lastId, held, picked }: RowViewProps) {
@@ -389,7 +392,7 @@ function Cell({ id, plant }: { id: TableColumn; plant: TableRow }) {
         </Link>
       );
     case 'verdict':
-      return <TodayMark verdict={plant.verdict} />;
+      return <TodayMark verdict={plant.verdict as Judged} />;
     case 'state':
       return <StateMark state={plant.state as PlantState} />;
     default:
@@ -424,7 +427,7 @@ const Card = memo(function Card({ row, top, picked }: Pick<RowViewProps, 'row' |
             {plant.number}, {plant.place}
           </span>
           <span className="flex gap-3 text-[0.875rem]">
-            <TodayMark verdict={plant.verdict} />
+            <TodayMark verdict={plant.verdict as Judged} />
             <StateMark state={plant.state as PlantState} />
             {plant.due && <span className="text-[var(--ink-2)]">drinks {cellWords('due', plant.due)}</span>}
           </span>
@@ -455,42 +458,6 @@ function SortMenu({ table }: { table: Table<TableRow> }) {
       <option value="-moisture">wettest first</option>
       <option value="last_watered">watered longest ago</option>
     </select>
-  );
-}
-
-/** How wide an element is, as it is resized. */
-function useWidth(ref: React.RefObject<HTMLElement | null>): number {
-  const [width, setWidth] = useState(Infinity);
-  useEffect(() => {
-    const watch = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
-    watch.observe(ref.current!);
-    return () => watch.disconnect();
-  }, [ref]);
-  return width;
-}
-
-const NARROW = '(max-width: 639px)';
-
-function useNarrow(): boolean {
-  return useSyncExternalStore(
-    (changed) => {
-      const media = window.matchMedia(NARROW);
-      media.addEventListener('change', changed);
-      return () => media.removeEventListener('change', changed);
-    },
-    () => window.matchMedia(NARROW).matches,
-  );
-}
-
-/** Paper has no scrolling: while it is printed every row is drawn. */
-function usePrinting(): boolean {
-  return useSyncExternalStore(
-    (changed) => {
-      const media = window.matchMedia('print');
-      media.addEventListener('change', changed);
-      return () => media.removeEventListener('change', changed);
-    },
-    () => window.matchMedia('print').matches,
   );
 }
 

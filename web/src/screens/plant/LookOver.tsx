@@ -1,5 +1,6 @@
 /** The arrival list: what to look at before a new plant joins the others. */
 import type { PlantView } from '@zinc-pail/contract/api';
+import { APART_DAYS } from '@zinc-pail/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask } from '../../api/client.ts';
@@ -9,11 +10,9 @@ import { roundKey } from '../../api/round.ts';
 import { addDays, fullDay } from '../../words/days.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
-import { Choice, Field, Tick } from '../../forms/Fields.tsx';
+import { Choice, DayField, Field, Tick } from '../../forms/Fields.tsx';
 import { cautionLines } from './Cautions.tsx';
 import { Name } from '../../naming/Name.tsx';
-
-const APART_DAYS = 28;
 
 export function LookOver({ plant, onClose }: { plant: PlantView; onClose(): void }) {
   const { today } = plant.site;
@@ -125,18 +124,13 @@ export function LookOver({ plant, onClose }: { plant: PlantView; onClose(): void
             />
           )}
         </Field>
-        <Field label="Kept apart until" hint="Four weeks show most pests. Empty where it need not be.">
-          {(id) => (
-            <input
-              id={id}
-              type="date"
-              min={today}
-              className="input h-11 w-44"
-              value={apart}
-              onChange={(event) => setApart(event.target.value)}
-            />
-          )}
-        </Field>
+        <DayField
+          label="Kept apart until"
+          hint="Four weeks show most pests. Empty where it need not be."
+          min={today}
+          value={apart}
+          onChange={setApart}
+        />
         {(!found.sleeve_off || !found.hole) && (
           <p className="border-l-4 border-[var(--straw)] pl-2 text-[0.9375rem]">
             Do that today:{' '}

@@ -1,4 +1,5 @@
 import type { PlantView } from '@zinc-pail/contract/api';
+import { isApart } from '@zinc-pail/core';
 import { ArrowLeft, ArrowRight } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -171,9 +172,9 @@ function Head({ plant }: { plant: PlantView }) {
                 name {record.name_sure === 'likely' ? 'likely, not sure' : 'unknown: kept to the dry side'}
               </span>
             )}
-            {record.quarantine_until && record.quarantine_until >= site.today && (
+            {isApart(record.quarantine_until, site.today) && (
               <span className="font-semibold text-[var(--straw)]">
-                apart until {nearDay(record.quarantine_until, site.today)}
+                apart until {nearDay(record.quarantine_until!, site.today)}
               </span>
             )}
             {record.other_names && <span>{record.other_names}</span>}
@@ -189,7 +190,8 @@ const PORTRAIT_PX = 104;
 
 /** The newest photograph, else the plant as it is drawn. */
 function Portrait({ plant }: { plant: PlantView }) {
-  const [newest] = plant.record.pictures.toSorted((a, b) => (a.day === b.day ? b.id - a.id : a.day < b.day ? 1 : -1));
+  // They come with the newest first.
+  const [newest] = plant.record.pictures;
   if (newest)
     return (
       <a href="#pictures" className="shrink-0">

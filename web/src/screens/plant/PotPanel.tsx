@@ -8,7 +8,7 @@ import { useKit } from '../../api/kit.ts';
 import { plantKey } from '../../api/plant.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
-import { Choice, Field } from '../../forms/Fields.tsx';
+import { Choice, Field, OnDay } from '../../forms/Fields.tsx';
 import { PotDetail, potDraft, type PotDraft, potOfDraft, ROOTS_LOST } from '../../forms/PotDetail.tsx';
 
 interface Draft extends PotDraft {
@@ -157,18 +157,7 @@ export function PotPanel({
         </Field>
         {draft.kind === 'repotted' && (
           <>
-            <Field label="On">
-              {(id) => (
-                <input
-                  id={id}
-                  type="date"
-                  max={plant.site.today}
-                  className="input h-11 w-44"
-                  value={draft.date}
-                  onChange={(e) => set({ date: e.target.value })}
-                />
-              )}
-            </Field>
+            <OnDay value={draft.date} max={plant.site.today} onChange={(date) => set({ date })} />
             <Choice
               legend="The new mix went in"
               name="mixWas"

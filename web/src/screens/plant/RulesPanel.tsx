@@ -8,7 +8,7 @@ import { useKit } from '../../api/kit.ts';
 import { plantKey } from '../../api/plant.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
-import { Choice, Field, KeepOrLeave, OneOf, Tick, Typed } from '../../forms/Fields.tsx';
+import { Choice, DayField, Field, KeepOrLeave, OneOf, Tick, Typed } from '../../forms/Fields.tsx';
 import { MONTHS } from '../../words/days.ts';
 import { typed } from '../../words/units.ts';
 import { AWAKE_COSTS, LIGHT_WORDS, SLEEP_WORDS, STAND_WORDS, TRIGGER_WORDS, WAY_WORDS } from './ruleLines.ts';
@@ -275,17 +275,12 @@ function FoodRules({ draft, set }: Part) {
           <FeedField draft={draft} set={set} />
         </>
       )}
-      <Field label="No food until" hint="Empty: as its rhythm has it.">
-        {(id) => (
-          <input
-            id={id}
-            type="date"
-            className="input h-11 w-44"
-            value={draft.noFoodUntil}
-            onChange={(event) => set({ noFoodUntil: event.target.value })}
-          />
-        )}
-      </Field>
+      <DayField
+        label="No food until"
+        hint="Empty: as its rhythm has it."
+        value={draft.noFoodUntil}
+        onChange={(noFoodUntil) => set({ noFoodUntil })}
+      />
     </>
   );
 }

@@ -274,7 +274,7 @@ describe('the book', () => {
     [{ type: 'flowering', date: '', stage: 'open', flowers: 3 }, /^Flower: open, 3$/],
     [{ type: 'drain', date: '', seconds: 12 }, /^Drained in 12 s$/],
     [{ type: 'sun', date: '', minutes: 45, scorched: true }, /^45 minutes of direct sun, scorched$/],
-    [{ type: 'review', date: '', answer: 'worse' }, /^After its move: worse$/],
+    [{ type: 'review', date: '', answer: 'worse' }, /^Looked at anew: worse$/],
     [{ type: 'firmed', date: '', yes: false }, /^Did not firm up$/],
     [
       { type: 'arrival', date: '', pests: true, hole: false, roots: 'not-seen' },

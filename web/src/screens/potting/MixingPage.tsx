@@ -4,12 +4,13 @@ import type { OwnComponentFields, StockLine } from '@zinc-pail/contract/potting'
 import { type Component, type Pot, SCHOOL_IDS, SCHOOLS, type SchoolId } from '@zinc-pail/core';
 import { SCHOOL_WORDS } from '@zinc-pail/words/potting';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
 import { useKit } from '../../api/kit.ts';
 import { useDrying, useOwnComponents, useStock } from '../../api/potting.ts';
 import { OneOf, SectionHead, Typed, Wrong } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
+import { useWidth } from '../../parts/useWidth.ts';
 import { litres } from '../../words/amounts.ts';
 import { numberIn } from '../../words/numbers.ts';
 import { moneyWords } from '../../words/money.ts';
@@ -64,12 +65,7 @@ function Bench({ kit, stock, own }: { kit: Kit; stock: readonly StockLine[]; own
     heldOf(recipe.parts, pot, components, drying.data?.drying ?? null, prices, crockMm),
   );
   const box = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(0);
-  useEffect(() => {
-    const seen = new ResizeObserver(([entry]) => setWidth(Math.floor(entry!.contentRect.width)));
-    seen.observe(box.current!);
-    return () => seen.disconnect();
-  }, []);
+  const width = Math.floor(useWidth(box, 0));
   const set = (i: number, recipe: Recipe) => setRecipes(recipes.with(i, recipe));
   const add = (recipe: Recipe) =>
     setRecipes([...recipes.slice(0, MOST_RECIPES - 1), { ...recipe, key: `${recipe.key} ${crypto.randomUUID()}` }]);

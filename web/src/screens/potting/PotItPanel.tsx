@@ -18,7 +18,7 @@ import { ask } from '../../api/client.ts';
 import { useStock } from '../../api/potting.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
-import { Choice, Field, KeepOrLeave, OneOf, Tick, Typed } from '../../forms/Fields.tsx';
+import { Choice, KeepOrLeave, OnDay, OneOf, Tick, Typed } from '../../forms/Fields.tsx';
 import { detailDraft, PotDetail, potDraft, type PotDraft, potOfDraft, ROOTS_LOST } from '../../forms/PotDetail.tsx';
 import { numberIn } from '../../words/numbers.ts';
 import { movedWords } from '../plant/PotHistory.tsx';
@@ -217,18 +217,7 @@ export function PotItPanel({ plant, kit, today, onClose }: Props) {
             value={draft.divided}
             onChange={(divided) => set({ divided })}
           />
-          <Field label="On">
-            {(id) => (
-              <input
-                id={id}
-                type="date"
-                className="input h-11"
-                max={today}
-                value={draft.date}
-                onChange={(event) => set({ date: event.target.value })}
-              />
-            )}
-          </Field>
+          <OnDay value={draft.date} max={today} onChange={(date) => set({ date })} />
         </div>
         <KeepOrLeave keep="Potted" busy={save.isPending} onLeave={onClose} />
       </Form>

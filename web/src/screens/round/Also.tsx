@@ -56,9 +56,11 @@ export function Also({ site }: { site: RoundSite }) {
       setWrong(wordsOf(error));
     }
   };
-  const write = (one: RoundSite['also'][number], event: JournalEvent, said: string) =>
+  /** Writes a mark that may hang on what is in the plant's book. */
+  const write = (one: RoundSite['also'][number], entry: (before: PlantView) => [JournalEvent, said: string]) =>
     settle(one, async () => {
       const before = await ask<PlantView>(`/plants/${one.plant_id}`);
+      const [event, said] = entry(before);
       return mark(
         [{ plantId: one.plant_id, name: one.plant, today: site.today, seen: null, before }],
         () => [event],
@@ -67,15 +69,7 @@ export function Also({ site }: { site: RoundSite }) {
     });
   /** What was found when it came is put right: looked over anew, the rest as it was seen. */
   const settled = (one: RoundSite['also'][number]) =>
-    settle(one, async () => {
-      const before = await ask<PlantView>(`/plants/${one.plant_id}`);
-      const [event, said] = arrivalAgain(before, one.kind, site.today);
-      return mark(
-        [{ plantId: one.plant_id, name: one.plant, today: site.today, seen: null, before }],
-        () => [event],
-        said,
-      );
-    });
+    write(one, (before) => arrivalAgain(before, one.kind, site.today));
   const holed = (one: RoundSite['also'][number]) =>
     settle(one, async () => {
       const { version, outlook, mix } = await ask<PlantView>(`/plants/${one.plant_id}`);
@@ -113,11 +107,10 @@ export function Also({ site }: { site: RoundSite }) {
                   type="button"
                   className="h-11 px-2 underline"
                   onClick={() =>
-                    void write(
-                      one,
+                    void write(one, () => [
                       { type: 'sun', date: site.today, minutes: one.minutes ?? 0 },
                       `${one.minutes ?? 0} minutes of sun`,
-                    )
+                    ])
                   }
                 >
                   had it
@@ -130,11 +123,10 @@ export function Also({ site }: { site: RoundSite }) {
                     type="button"
                     className="h-11 px-2 underline"
                     onClick={() =>
-                      void write(
-                        one,
+                      void write(one, () => [
                         { type: 'review', date: site.today, answer },
                         `${one.kind === 'review' ? 'after its move' : 'after its potting'}: ${answer}`,
-                      )
+                      ])
                     }
                   >
                     {answer}

@@ -1,5 +1,5 @@
 import type { DoneToday, LineOutlook, RoundPot } from '@zinc-pail/contract/api';
-import { bandOf, drinkOf, type Judged } from '@zinc-pail/core';
+import { bandOf, drinkOf, isApart, type Judged } from '@zinc-pail/core';
 import { holdWords } from '@zinc-pail/words/outlook';
 import { Undo2 } from 'lucide-react';
 import { memo } from 'react';
@@ -97,9 +97,9 @@ function Row({ pot, today, current, chosen, back, done, onHere, onWater, onFeel,
           <span className="text-[0.875rem]">
             <WeatherMark pot={pot} />
           </span>
-          {pot.quarantine_until && pot.quarantine_until >= today && (
+          {isApart(pot.quarantine_until, today) && (
             <span className="text-[0.875rem] font-semibold text-[var(--straw)]">
-              apart until {nearDay(pot.quarantine_until, today)}
+              apart until {nearDay(pot.quarantine_until!, today)}
             </span>
           )}
         </div>

@@ -1,7 +1,7 @@
 /** Which benches of the Round show their shelf: open, until the keeper folds one; this device remembers it. */
-import { type RefObject, useCallback, useEffect, useRef, useState } from 'react';
+import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useRemembered } from '../../parts/remembered.ts';
 
-const KEY = 'zinc-shelves';
 /** A larger bench is a wall of pots: its shelf waits for a tap. */
 const MOST_UNASKED = 200;
 /** Of so many pots in all every shelf is fetched at once, so that nothing moves under a thumb while one scrolls. */
@@ -9,22 +9,22 @@ export const MOST_AT_ONCE = 300;
 
 type Choices = Readonly<Record<string, 'open' | 'folded'>>;
 
-function choices(): Choices {
+function choicesIn(kept: string): Choices {
   try {
-    return JSON.parse(localStorage.getItem(KEY) ?? '{}') as Choices;
+    return JSON.parse(kept || '{}') as Choices;
   } catch {
     return {};
   }
 }
 
 export function useFoldedShelves(placeId: number, pots: number): { folded: boolean; turn(): void } {
-  const [chosen, setChosen] = useState(() => choices()[placeId]);
-  const folded = (chosen ?? (pots > MOST_UNASKED || pots === 0 ? 'folded' : 'open')) === 'folded';
-  const turn = useCallback(() => {
-    const next = folded ? 'open' : 'folded';
-    localStorage.setItem(KEY, JSON.stringify({ ...choices(), [placeId]: next }));
-    setChosen(next);
-  }, [folded, placeId]);
+  const [kept, keep] = useRemembered('shelves');
+  const choices = useMemo(() => choicesIn(kept), [kept]);
+  const folded = (choices[placeId] ?? (pots > MOST_UNASKED || pots === 0 ? 'folded' : 'open')) === 'folded';
+  const turn = useCallback(
+    () => keep(JSON.stringify({ ...choices, [placeId]: folded ? 'open' : 'folded' })),
+    [choices, folded, keep, placeId],
+  );
   return { folded, turn };
 }
 

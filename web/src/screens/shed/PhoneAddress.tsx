@@ -1,17 +1,19 @@
 /** The address that codes on labels and calendars bear: the one under which a phone reaches this machine. */
+import { LONGEST_ADDRESS } from '@zinc-pail/contract/limits';
 import { useState } from 'react';
 import type { Kit } from '../../api/kit.ts';
 import { Form } from '../../forms/Form.tsx';
-import { Field, SectionHead } from '../../forms/Fields.tsx';
+import { Line, SectionHead } from '../../forms/Fields.tsx';
 import { useSettings } from './useSettings.ts';
 
 export function PhoneAddress({ kit }: { kit: Kit }) {
   const [address, setAddress] = useState(kit.collection.reach_url ?? '');
   const [error, setError] = useState<unknown>(null);
   const save = useSettings();
+  const wanted = address.trim().replace(/\/+$/, '') || null;
   const send = async () => {
     setError(null);
-    await save.mutateAsync({ reach_url: address.trim().replace(/\/+$/, '') || null }).catch(setError);
+    await save.mutateAsync({ reach_url: wanted }).catch(setError);
   };
   return (
     <section aria-labelledby="reach" className="mt-8">
@@ -24,24 +26,17 @@ export function PhoneAddress({ kit }: { kit: Kit }) {
         own: whoever reaches it may read and write).
       </p>
       <Form error={error} onSubmit={() => void send()}>
-        <Field
+        <Line
           label="Address in codes and calendars"
           at="reach_url"
           hint="As http://shed.local:4780; empty: this machine’s own."
-        >
-          {(id) => (
-            <input
-              id={id}
-              inputMode="url"
-              maxLength={200}
-              className="input h-11 w-full"
-              value={address}
-              onChange={(event) => setAddress(event.target.value)}
-            />
-          )}
-        </Field>
+          most={LONGEST_ADDRESS}
+          inputMode="url"
+          value={address}
+          onChange={setAddress}
+        />
         <button type="submit" className="btn h-11" disabled={save.isPending}>
-          {save.isSuccess ? 'Kept' : 'Keep this address'}
+          {save.isSuccess && wanted === kit.collection.reach_url ? 'Kept' : 'Keep this address'}
         </button>
       </Form>
     </section>

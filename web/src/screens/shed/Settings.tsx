@@ -3,18 +3,23 @@ import { LONGEST_NAME, LONGEST_NUMBER } from '@zinc-pail/contract/limits';
 import { useState } from 'react';
 import type { Kit } from '../../api/kit.ts';
 import { Form } from '../../forms/Form.tsx';
-import { Field, Tick } from '../../forms/Fields.tsx';
+import { Line, Tick } from '../../forms/Fields.tsx';
 import { numberedBy, unknownParts } from './numberScheme.ts';
 import { notSent } from '../../api/client.ts';
 import { useSettings } from './useSettings.ts';
 
-export function Settings({ kit }: { kit: Kit }) {
-  const [name, setName] = useState(kit.collection.name);
-  const [scheme, setScheme] = useState(kit.collection.number_scheme);
-  const [pets, setPets] = useState(kit.collection.has_pets);
-  const [children, setChildren] = useState(kit.collection.has_children);
+export function Settings({ kit: { collection } }: { kit: Kit }) {
+  const [name, setName] = useState(collection.name);
+  const [scheme, setScheme] = useState(collection.number_scheme);
+  const [pets, setPets] = useState(collection.has_pets);
+  const [children, setChildren] = useState(collection.has_children);
   const [error, setError] = useState<unknown>(null);
   const save = useSettings();
+  const changed =
+    name !== collection.name ||
+    scheme !== collection.number_scheme ||
+    pets !== collection.has_pets ||
+    children !== collection.has_children;
   const send = async () => {
     const odd = unknownParts(scheme);
     if (name.trim() === '') return setError(notSent({ name: 'A name for the collection.' }));
@@ -33,32 +38,15 @@ export function Settings({ kit }: { kit: Kit }) {
         House rules
       </h3>
       <Form error={error} onSubmit={() => void send()}>
-        <Field label="Name of the collection" at="name">
-          {(id) => (
-            <input
-              id={id}
-              maxLength={LONGEST_NAME}
-              className="input h-11 w-full"
-              value={name}
-              onChange={(event) => setName(event.target.value)}
-            />
-          )}
-        </Field>
-        <Field
+        <Line label="Name of the collection" at="name" most={LONGEST_NAME} value={name} onChange={setName} />
+        <Line
           label="Numbers are made as"
           at="number_scheme"
           hint={`{year}, {yy}, {month}, {genus} stand for themselves; {n:3} counts on. The next Aloe would be ${numberedBy(scheme)}.`}
-        >
-          {(id) => (
-            <input
-              id={id}
-              maxLength={LONGEST_NUMBER}
-              className="input h-11 w-full"
-              value={scheme}
-              onChange={(event) => setScheme(event.target.value)}
-            />
-          )}
-        </Field>
+          most={LONGEST_NUMBER}
+          value={scheme}
+          onChange={setScheme}
+        />
         <p className="font-semibold">Who lives with the plants</p>
         <Tick label="pets in the house" checked={pets} onChange={setPets} />
         <Tick label="children in the house" checked={children} onChange={setChildren} />
@@ -67,7 +55,7 @@ export function Settings({ kit }: { kit: Kit }) {
           doubt ask your poison line or vet.
         </p>
         <button type="submit" className="btn btn-primary h-11" disabled={save.isPending}>
-          {save.isSuccess ? 'Kept' : 'Keep these'}
+          {save.isSuccess && !changed ? 'Kept' : 'Keep these'}
         </button>
       </Form>
     </section>

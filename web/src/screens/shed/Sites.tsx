@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { notSent } from '../../api/client.ts';
 import type { Kit } from '../../api/kit.ts';
 import { Form } from '../../forms/Form.tsx';
-import { Field, KeepOrLeave } from '../../forms/Fields.tsx';
+import { KeepOrLeave, Line } from '../../forms/Fields.tsx';
 import { TownPicker } from '../../parts/TownPicker.tsx';
 import { LedgerLine } from './Ledger.tsx';
 import { type Site, type SiteForm, siteFormOf, siteOf, whereWords } from './siteForm.ts';
@@ -78,18 +78,15 @@ function SitePanel({ site, onDone }: { site: Site | null; onDone(): void }) {
     }
   };
   const box = (field: keyof SiteForm, at: string, label: string, hint?: string) => (
-    <Field label={label} hint={hint} at={at}>
-      {(id) => (
-        <input
-          id={id}
-          maxLength={LONGEST_NAME}
-          className="input h-11 w-full"
-          list={field === 'zone' ? 'zones' : undefined}
-          value={form[field]}
-          onChange={(event) => set({ [field]: event.target.value })}
-        />
-      )}
-    </Field>
+    <Line
+      label={label}
+      hint={hint}
+      at={at}
+      list={field === 'zone' ? 'zones' : undefined}
+      most={LONGEST_NAME}
+      value={form[field]}
+      onChange={(typed) => set({ [field]: typed })}
+    />
   );
   return (
     <section aria-label={site ? `Change ${site.name}` : 'A new site'} className="border-l-4 border-[var(--rule)] pl-4">

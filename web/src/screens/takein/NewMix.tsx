@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { ask, notSent } from '../../api/client.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
-import { Field, KeepOrLeave } from '../../forms/Fields.tsx';
+import { KeepOrLeave, Line, Typed } from '../../forms/Fields.tsx';
 import { COMPONENT_NAMES, mixOf, type PartDraft } from './mixChoice.ts';
 
 const EMPTY: readonly PartDraft[] = [
@@ -39,42 +39,31 @@ export function NewMix({ onMade, onClose }: { onMade(id: number): void; onClose(
   return (
     <Dialog title="Another mix" onClose={onClose}>
       <Form error={error} onSubmit={() => void send()}>
-        <Field label="Name" at="name">
-          {(id) => (
-            <input
-              id={id}
-              maxLength={LONGEST_NAME}
-              placeholder="Grit from the nursery"
-              className="input h-11 w-full"
-              value={name}
-              onChange={(event) => setName(event.target.value)}
-            />
-          )}
-        </Field>
+        <Line
+          label="Name"
+          at="name"
+          placeholder="Grit from the nursery"
+          most={LONGEST_NAME}
+          value={name}
+          onChange={setName}
+        />
         {parts.map((part, i) => (
           <div key={i} className="grid grid-cols-[6rem_1fr] gap-x-4">
-            <Field label={i === 0 ? 'Parts' : `Parts, ${i + 1}`} at={`parts-${i}`}>
-              {(id) => (
-                <input
-                  id={id}
-                  inputMode="decimal"
-                  className="input h-11 w-full"
-                  value={part.parts}
-                  onChange={(event) => set(i, { parts: event.target.value })}
-                />
-              )}
-            </Field>
-            <Field label={i === 0 ? 'Of what' : `Of what, ${i + 1}`} at={`of-${i}`}>
-              {(id) => (
-                <input
-                  id={id}
-                  list="components"
-                  className="input h-11 w-full"
-                  value={part.of}
-                  onChange={(event) => set(i, { of: event.target.value })}
-                />
-              )}
-            </Field>
+            <Typed
+              label={i === 0 ? 'Parts' : `Parts, ${i + 1}`}
+              at={`parts-${i}`}
+              width="w-full"
+              value={part.parts}
+              onChange={(typed) => set(i, { parts: typed })}
+            />
+            <Line
+              label={i === 0 ? 'Of what' : `Of what, ${i + 1}`}
+              at={`of-${i}`}
+              list="components"
+              most={LONGEST_NAME}
+              value={part.of}
+              onChange={(of) => set(i, { of })}
+            />
           </div>
         ))}
         <datalist id="components">

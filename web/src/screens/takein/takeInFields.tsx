@@ -10,7 +10,7 @@ import { Field } from '../../forms/Fields.tsx';
 import { type Mother, MotherField } from './MotherField.tsx';
 import { mixesInOrder, NOT_KNOWN } from './mixChoice.ts';
 import { OWN_POT, type TakeInForm, UNKNOWN_POT } from './takeInForm.ts';
-import { USUAL_POTS, usualPotWords } from './usualPots.ts';
+import { FIRST_POT, USUAL_POTS, usualPotWords } from './usualPots.ts';
 
 type Register = UseFormRegister<TakeInForm>;
 type Options = readonly (readonly [value: string, words: string])[];
@@ -118,7 +118,7 @@ export function PotFields({ register, kit, places, today, chosenPot, chosenMix, 
         options={pots}
         hint={
           chosenPot === UNKNOWN_POT
-            ? 'Reckoned as round, 8.5 cm, plastic, until you measure it on its page.'
+            ? `Reckoned as ${usualPotWords(USUAL_POTS.find(({ id }) => id === FIRST_POT)!)}, until you measure it on its page.`
             : undefined
         }
       />

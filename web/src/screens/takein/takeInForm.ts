@@ -6,7 +6,7 @@ import { commonGenus, isIsoDay, unclearName } from '@zinc-pail/core';
 import { type Read, readOr } from '../../forms/read.ts';
 import { numberIn } from '../../words/numbers.ts';
 import { mixesInOrder, NOT_KNOWN } from './mixChoice.ts';
-import { USUAL_POTS } from './usualPots.ts';
+import { FIRST_POT, USUAL_POTS } from './usualPots.ts';
 
 export interface TakeInForm {
   name_sure: string;
@@ -38,8 +38,6 @@ export interface TakeInForm {
 /** A pot that is none of the usual ones, and one that nobody has measured. */
 export const OWN_POT = 'own';
 export const UNKNOWN_POT = 'unknown';
-/** What most are sold in: reckoned with where nobody knows. */
-const FIRST_POT = 'round-85-plastic';
 /** What belongs to one plant alone, and is emptied for the next. */
 export const OF_ONE_PLANT = [
   'last_watered',

@@ -22,6 +22,9 @@ const pot = (shape: Pot['shape'], top_mm: number, depth_mm: number, material: Po
   top_dressing_mm: 0,
 });
 
+/** What most are sold in: reckoned with where nobody knows. */
+export const FIRST_POT = 'round-85-plastic';
+
 export const USUAL_POTS: readonly UsualPot[] = (
   [
     ['square', 55, 50, 'plastic'],

@@ -5,13 +5,14 @@ import { dayNumber, standsWhen } from '@zinc-pail/core';
 import { standsWords } from '@zinc-pail/words/stands';
 import { ageWords, SOURCE_WORDS, usualFromWords } from '@zinc-pail/words/weather';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { ask, wordsOf } from '../../api/client.ts';
 import { useWeather, weatherKey } from '../../api/weather.ts';
 import { Choice, SectionHead, Wrong } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { Name } from '../../naming/Name.tsx';
+import { useWidth } from '../../parts/useWidth.ts';
 import { count, degrees } from '../../words/amounts.ts';
 import { longDay } from '../../words/days.ts';
 import { KIND_WORDS } from '../../words/places.ts';
@@ -118,12 +119,7 @@ function SiteSection({ site, nowMs }: { site: SiteWeather; nowMs: number }) {
 function PlaceSection({ site, place }: { site: SiteWeather; place: PlaceWeather }) {
   const [day, setDay] = useState(site.today);
   const box = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(0);
-  useEffect(() => {
-    const seen = new ResizeObserver(([entry]) => setWidth(Math.floor(entry!.contentRect.width)));
-    seen.observe(box.current!);
-    return () => seen.disconnect();
-  }, []);
+  const width = Math.floor(useWidth(box, 0));
   const at = site.outside.findIndex(({ date }) => date === day);
   const learned = place.learned;
   return (
