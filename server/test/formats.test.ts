@@ -367,6 +367,53 @@ describe('a list of plants', () => {
   });
 });
 
+describe('a list whose soil nobody knows', () => {
+  const unknown = {
+    name: 'unknown.csv',
+    csv: 'Art;Erde\nAloe juvenna;dirt\nAloe jucunda;dirt\n',
+    columns: { name: 'Art', mix: 'Erde' },
+    defaults: { place_id: 1, mix_id: null, pot: POT },
+    meanings: { mix: { dirt: null } },
+    dry_run: false,
+  };
+  const bagged = async () =>
+    (await here.ask('/api/kit')).body.mixes.filter(
+      ({ parts }: any) => parts.length === 1 && parts[0].component === 'potting-soil',
+    );
+  it('stands in the bagged one, which is made once where the keeper has none', async () => {
+    for (const { id } of await bagged()) await here.pool.query('DELETE FROM mix_part WHERE mix_id = ?', [id]);
+    expect(await bagged()).toEqual([]);
+    const first = await send('/api/import/csv', unknown);
+    expect(first.status).toBe(201);
+    const [made, ...more] = await bagged();
+    expect([made.name, more]).toEqual(['Bagged potting soil, as it comes', []]);
+    const { plants } = (await here.ask('/api/find?q=jucunda')).body;
+    expect((await here.ask(`/api/plants/${plants[0].id}`)).body.mix.id).toBe(made.id);
+    const second = await send('/api/import/csv', unknown);
+    expect((await bagged()).map(({ id }: any) => id)).toEqual([made.id]);
+    for (const { body } of [first, second])
+      expect((await send(`/api/imports/${body.import_id}/undo`, {})).status).toBe(200);
+  });
+  it('where every soil is known none is made', async () => {
+    const before = await bagged();
+    const known = { ...unknown, defaults: { ...unknown.defaults, mix_id: 1 }, columns: { name: 'Art' }, meanings: {} };
+    const { body } = await send('/api/import/csv', known);
+    expect(await bagged()).toEqual(before);
+    await send(`/api/imports/${body.import_id}/undo`, {});
+  });
+  it('a picture that was taken away again is none that would go', async () => {
+    const { body } = await send('/api/import/csv', unknown);
+    const { plants } = (await here.ask('/api/find?q=juvenna')).body;
+    const { id } = plants.at(-1);
+    await here.pool.query(
+      `INSERT INTO picture (plant_id, day, width_px, height_px, large, small, removed_at)
+         VALUES (?, CURRENT_DATE, 1, 1, '', '', UTC_TIMESTAMP(3))`,
+      [id],
+    );
+    expect((await send(`/api/imports/${body.import_id}/undo`, {})).status).toBe(200);
+  });
+});
+
 describe('lists that go out', () => {
   it.each(["-2+3+cmd|' /C calc'!A0", '+1', '@SUM(1)', '-x'])('%s does not go out as a formula', async (text) => {
     await here.pool.query('UPDATE plant SET provenance = ? WHERE id = 1', [text]);

@@ -91,6 +91,66 @@ describe('a name nobody knows', () => {
   });
 });
 
+describe('a common name whose kind was told', () => {
+  it('is of that kind on every screen: its page, its bench, the list, the potting bench', async () => {
+    const { body } = await takeIn({ name: 'jade plant', taxon: 'Crassula', name_sure: 'likely' });
+    const [id] = body.ids;
+    const { record, outlook, form } = await plant(id);
+    expect([record.genus, outlook.genus, record.poisonous.pets]).toEqual(['Crassula', 'Crassula', true]);
+    const [place] = (await here.ask('/api/places')).body.places;
+    const standing = place.pots.find((pot: any) => pot.id === id);
+    expect(standing).toMatchObject({ poisonous: record.poisonous, form });
+    const { fields, rows: lines } = (await here.ask('/api/plants')).body;
+    const line = lines.find((row: any[]) => row[fields.indexOf('id')] === id);
+    expect([line[fields.indexOf('genus')], line[fields.indexOf('form')]]).toEqual(['Crassula', form]);
+    const potted = (await here.ask('/api/potting/1')).body.plants.find((one: any) => one.id === id);
+    expect(potted).toMatchObject({ form, cautions: outlook.cautions });
+  });
+  it('a form that its keeper gave it is its form on the potting bench too', async () => {
+    const { body } = await takeIn({ name: 'Euphorbia flanaganii', form: 'trailing' });
+    const potted = (await here.ask('/api/potting/1')).body.plants.find((one: any) => one.id === body.ids[0]);
+    expect(potted.form).toBe('trailing');
+  });
+  it('one that nobody knows has no genus, and counts as poisonous until it is known, on its bench too', async () => {
+    const { body } = await takeIn({ name: 'unknown globe', name_sure: 'unknown' });
+    const { record, outlook } = await plant(body.ids[0]);
+    expect([record.genus, outlook.genus]).toEqual([null, null]);
+    expect(record.poisonous).toEqual({ people: true, pets: true });
+    const [place] = (await here.ask('/api/places')).body.places;
+    expect(place.pots.find((pot: any) => pot.id === body.ids[0]).poisonous).toEqual(record.poisonous);
+  });
+});
+
+describe('looked over on arrival', () => {
+  it('guests set it apart on every screen; a clean one stands among the others', async () => {
+    const { body } = await takeIn({ name: 'Aloe juvenna' });
+    const [id] = body.ids;
+    const seen = { sleeve_off: true, hole: true, peat_off: true, roots: 'sound', name_checked: true };
+    const look = (pests: boolean) =>
+      send('/api/marks', {
+        marks: [
+          {
+            plant_id: id,
+            entries: [{ client_id: randomUUID(), date: today(), type: 'arrival', pests, ...seen }],
+          },
+        ],
+      });
+    const until = async () => (await plant(id)).record.quarantine_until;
+    await look(false);
+    expect(await until()).toBeNull();
+    await look(true);
+    expect(await until()).toBe(daysAgo(-28));
+    const [place] = (await here.ask('/api/places')).body.places;
+    expect(place.pots.find((pot: any) => pot.id === id).quarantine_until).toBe(daysAgo(-28));
+    const { fields, rows: lines } = (await here.ask('/api/plants')).body;
+    const line = lines.find((row: any[]) => row[fields.indexOf('id')] === id);
+    expect(line[fields.indexOf('quarantine_until')]).toBe(daysAgo(-28));
+    // A clean look later does not let it join by itself: its keeper does.
+    await look(false);
+    expect(await until()).toBe(daysAgo(-28));
+  });
+});
+
 describe('moving and ending', () => {
   it('a move to sun lays out a plan day by day and puts it on the round', async () => {
     const place = await send('/api/places', { site_id: 1, name: 'Stair room', kind: 'room', air: 'still' });

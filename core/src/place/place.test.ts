@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { dayNumber } from '../calendar/day.ts';
-import type { Place, ThermometerReading } from '../garden.ts';
+import type { Place, PlaceKind, ThermometerReading } from '../garden.ts';
 import { garden, INLAND, plusDays, type Scene } from '../../test/gardens.ts';
 import { GardenForecast } from '../forecast/forecast.ts';
+import { airSpeedMS, usualAir } from './defaults.ts';
 import { drive } from './evaporation.ts';
 import { glassDay } from './glass.ts';
 import { correctionOn } from './thermometer.ts';
@@ -136,5 +137,26 @@ describe('a thermometer', () => {
   it('normals of a place without readings are left alone', () => {
     const forecast = new GardenForecast(garden({ normals: INLAND }));
     expect(forecast.climate.place('place').correctionFor(20_000)).toEqual({ tminC: 0, tmaxC: 0, vapour: 1 });
+  });
+});
+
+describe('the air of a place that nobody described', () => {
+  it.each<[PlaceKind, 'breezy' | 'still']>([
+    ['open', 'breezy'],
+    ['covered', 'breezy'],
+    ['cold-glass', 'still'],
+    ['heated-glass', 'still'],
+    ['windowsill', 'still'],
+    ['room', 'still'],
+    ['lamp-shelf', 'still'],
+  ])('%s: %s', (kind, wanted) => expect(usualAir(kind)).toBe(wanted));
+  it('moves faster past pots outdoors than past those behind glass, whatever the wind', () => {
+    const speed = (kind: PlaceKind, windMS: number) =>
+      airSpeedMS({ id: 'x', kind, air: usualAir(kind) } as Place, windMS);
+    for (const wind of [1.5, 4]) {
+      expect(speed('open', wind)).toBeGreaterThan(speed('cold-glass', wind));
+      expect(speed('covered', wind)).toBeGreaterThan(speed('windowsill', wind));
+    }
+    expect(speed('room', 9)).toBe(speed('room', 0));
   });
 });

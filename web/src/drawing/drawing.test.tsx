@@ -1,9 +1,11 @@
+import type { JournalEvent } from '@zinc-pail/contract/api';
 import { dayNumber, type OutlookView, type PlantState, type Pot } from '@zinc-pail/core';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { outlookView } from '@zinc-pail/core';
 import { garden, judged, plusDays } from '../../../core/test/gardens.ts';
 import { BecauseBars } from './BecauseBars.tsx';
+import { DryCurve } from './DryCurve.tsx';
 import { PotGlyph } from './PotGlyph.tsx';
 import { Shelf, shelfScale } from './Shelf.tsx';
 import { Stick } from './Stick.tsx';
@@ -203,6 +205,51 @@ describe('the shelf', () => {
     expect(shelfScale([small, large])).toBeGreaterThanOrEqual(0.28);
     expect(draw(small, large)).toContain('Drench, 120 ml');
   });
-  it('one kept apart says so', () =>
-    expect(draw(of(1, fresh, [WATER], { quarantine_until: '2099-01-01' }))).toContain(', apart'));
+  it.each([
+    ['2099-01-01', true],
+    [TODAY, true],
+    [plusDays(TODAY, -1), false],
+    [null, false],
+  ])('one kept apart until %s says so: %s', (quarantine_until, apart) =>
+    expect(draw(of(1, fresh, [WATER], { quarantine_until })).includes(', apart')).toBe(apart),
+  );
+});
+
+describe('the dry-down', () => {
+  const marks = (...events: object[]) =>
+    events.map((event, i) => ({
+      client_id: String(i),
+      plant_id: 1,
+      written_at: '',
+      written_by: 'keeper',
+      voided: 'voided' in event,
+      event: { date: plusDays(TODAY, 30), ...event } as unknown as JournalEvent,
+    }));
+  const curve = (outlook: OutlookView, journal: ReturnType<typeof marks> = []) =>
+    renderToStaticMarkup(<DryCurve outlook={outlook} journal={journal} today={plusDays(TODAY, 35)} />);
+  /** What its legend tells. */
+  const legend = (markup: string) => [...markup.matchAll(/<\/svg> ([\w ]+)<\/span>/g)].map(([, words]) => words);
+  it('tells the marks that stand on it, and no others', () => {
+    expect(legend(curve(dry))).toEqual([]);
+    const markup = curve(
+      dry,
+      marks({ type: 'watering', method: 'drench' }, { type: 'check', meter: 3 }, { type: 'check', weight_g: 410 }),
+    );
+    expect(legend(markup)).toEqual(['watered', 'probe', 'weighed']);
+    expect(markup).toContain(`<title>${plusDays(TODAY, 30)}: probe 3</title>`);
+    expect(legend(curve(dry, marks({ type: 'check', finger: 'damp' }, { type: 'note', text: 'x' })))).toEqual(['felt']);
+  });
+  it('what was struck out stands on it no longer', () =>
+    expect(legend(curve(dry, marks({ type: 'check', meter: 3, voided: true })))).toEqual([]));
+  it('shows the cold nights of a winter, and says what they are', () => {
+    const cold = { ...asleep, cold_nights: ['2026-01-12', '2026-01-13'] };
+    const markup = renderToStaticMarkup(<DryCurve outlook={cold} journal={[]} today="2026-01-10" />);
+    expect(legend(markup)).toEqual(['too cold for a wet pot']);
+    expect(markup.split('h6l-3,7z').length - 1).toBe(2);
+  });
+  it('is read as one sentence by those who cannot see it', () => {
+    const label = /aria-valuetext="([^"]+)"/.exec(curve(dry))![1]!;
+    expect(label).toMatch(/^Moisture of the pot: now (dry|drying|damp|wet); dry [\d-]+, between/);
+    expect(curve(dry)).not.toMatch(/NaN|Infinity/);
+  });
 });

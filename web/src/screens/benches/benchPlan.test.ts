@@ -1,7 +1,7 @@
 import type { PlacePot } from '@zinc-pail/contract/keeping';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { layOut, lightRows, movedBy, overlapping, type Standing } from './benchPlan.ts';
+import { layOut, lightRows, movedBy, originsOf, overlapping, type Standing } from './benchPlan.ts';
 
 const pot = (id: number, width_mm = 80, at: readonly [number, number] | null = null): Standing => ({
   id,
@@ -76,5 +76,30 @@ describe('light', () => {
       ['gets-by', [4]],
       ['well', [1, 3]],
     ]);
+  });
+});
+
+describe('putting back', () => {
+  const places = [
+    { id: 1, name: 'Sill', site_id: 1, pots: [pot(1, 80, [100, 100]), pot(2), pot(3, 80, [300, 100])] },
+    { id: 2, name: 'Bench', site_id: 1, pots: [pot(4, 80, [50, 60])] },
+    { id: 3, name: 'Cellar', site_id: 2, pots: [pot(5)] },
+  ];
+  const told = (ids: number[], to: number) =>
+    originsOf(places, ids, to).map(({ place, ids: some, spots }) => [
+      place.name,
+      some,
+      spots.map((one) => one.plant_id),
+    ]);
+  it('each goes to its own bench, and to its spot where it had one', () => {
+    expect(told([3, 2, 4], 3)).toEqual([
+      ['Sill', [2, 3], [3]],
+      ['Bench', [4], [4]],
+    ]);
+    expect(originsOf(places, [4], 1)[0]!.spots).toEqual([{ plant_id: 4, x_mm: 50, y_mm: 60 }]);
+  });
+  it('those that stand where they are to go are not moved', () => {
+    expect(told([4, 5], 3)).toEqual([['Bench', [4], [4]]]);
+    expect(told([5], 3)).toEqual([]);
   });
 });
