@@ -1,9 +1,11 @@
 /** Fields of forms, drawn to markup: what is wrong stands at the field it is about, in words and for those who cannot see. */
+import { LONGEST_CSV } from '@zinc-pail/contract/limits';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { NotSent, notSent, ProblemError } from '../api/client.ts';
 import { endBody, EndFields } from '../parts/EndFields.tsx';
 import { Choice, DayField, Field, KeepOrLeave, Line, OnDay, OneOf, Tick, Typed, Wrong } from './Fields.tsx';
+import { CSV, FileField, tooLongWords } from './FileField.tsx';
 import { Form } from './Form.tsx';
 import { readOr } from './read.ts';
 
@@ -127,6 +129,17 @@ describe('fields', () => {
   it('what is read is a thing or its faults, never both', () => {
     expect(readOr({}, 7)).toEqual({ kind: 'read', value: 7 });
     expect(readOr({ name: 'A name.' }, 7)).toEqual({ kind: 'wrong', at: { name: 'A name.' } });
+  });
+});
+
+describe('a file', () => {
+  it('is labelled, and offers what can be read', () => {
+    const markup = renderToStaticMarkup(<FileField label="Daily records" accept={CSV} onFile={nothing} />);
+    expect(markup).toMatch(/^<label[^>]*>Daily records <input type="file" accept="\.csv,text\/csv,\.txt,\.tsv"/);
+  });
+  it('that is too long is told with how long it may be', () => {
+    expect(tooLongWords({ size: LONGEST_CSV })).toBeNull();
+    expect(tooLongWords({ size: LONGEST_CSV + 1 })).toMatch(/up to 900,000 characters.*cut it in parts/);
   });
 });
 

@@ -1,8 +1,8 @@
-import { LONGEST_CSV } from '@zinc-pail/contract/limits';
 import type { PlaceView } from '@zinc-pail/contract/keeping';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, notSent } from '../../api/client.ts';
+import { CSV, FileField, tooLongWords } from '../../forms/FileField.tsx';
 import { count, degrees } from '../../words/amounts.ts';
 import { fullDay, todayIn } from '../../words/days.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
@@ -46,11 +46,10 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
     setWrong(null);
     save.mutate({ path: 'readings', body: { readings: [{ date, tmin_c, tmax_c, rh_pct }] } });
   };
-  const readFile = async (file: File | undefined) => {
-    if (!file) return;
-    if (file.size > LONGEST_CSV)
-      return setWrong(`A table of up to ${LONGEST_CSV.toLocaleString('en')} characters is wanted; cut it in parts.`);
-    setWrong(null);
+  const readFile = async (file: File) => {
+    const tooLong = tooLongWords(file);
+    setWrong(tooLong);
+    if (tooLong) return;
     save.mutate({ path: 'readings.csv', body: { csv: await file.text() } });
   };
   return (
@@ -66,18 +65,7 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={save.isPending}>
             {save.isPending ? 'Reckoning anew…' : 'Write it down'}
           </button>
-          <label className="flex h-11 items-center gap-2 text-[0.9375rem]">
-            or a table{' '}
-            <input
-              type="file"
-              accept=".csv,text/csv"
-              className="file-input h-11"
-              onChange={(event) => {
-                void readFile(event.target.files?.[0]);
-                event.target.value = '';
-              }}
-            />
-          </label>
+          <FileField label="or a table" accept={CSV} className="text-[0.9375rem]" onFile={readFile} />
         </div>
         <p className="mt-1 text-[0.875rem] text-[var(--ink-2)]">
           A CSV with a header: date, min, max and humidity, a row a day; or date and temperature, many rows a day, as

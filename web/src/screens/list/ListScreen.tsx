@@ -343,6 +343,19 @@ const HELD = 'sticky left-11 z-[1] print:static';
 const CARD_PX = 84;
 const NARROW = '(max-width: 639px)';
 
+function RowTick({ row, picked }: Pick<RowViewProps, 'row' | 'picked'>) {
+  const { name, number } = row.original;
+  return (
+    <input
+      type="checkbox"
+      className="checkbox checkbox-sm"
+      aria-label={`Choose ${name}, ${number}`}
+      checked={picked}
+      onChange={row.getToggleSelectedHandler()}
+    />
+  );
+}
+
 /** Drawn anew only when it moves, is chosen, or shows other columns: that keeps scrolling smooth. */
 const RowView = memo(function RowView({ row, columns: shown, top, index, lastId, held, picked }: RowViewProps) {
   const plant = row.original;
@@ -358,13 +371,7 @@ const RowView = memo(function RowView({ row, columns: shown, top, index, lastId,
         role="cell"
         className={`grid h-full w-11 shrink-0 place-items-center print:hidden ${held ? `sticky left-0 z-[1] ${ground}` : ''}`}
       >
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          aria-label={`Choose ${plant.name}, ${plant.number}`}
-          checked={picked}
-          onChange={row.getToggleSelectedHandler()}
-        />
+        <RowTick row={row} picked={picked} />
       </div>
       {shown.map((column) => (
         <div
@@ -409,13 +416,7 @@ const Card = memo(function Card({ row, top, picked }: Pick<RowViewProps, 'row' |
       className={`flex w-full items-center gap-2 border-b border-[var(--rule)] ${picked ? 'bg-[var(--frame)]' : ''}`}
     >
       <label className="grid size-11 shrink-0 place-items-center">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          aria-label={`Choose ${plant.name}, ${plant.number}`}
-          checked={picked}
-          onChange={row.getToggleSelectedHandler()}
-        />
+        <RowTick row={row} picked={picked} />
       </label>
       <Link to={`/plants/${plant.id}`} className="flex min-w-0 flex-1 items-center gap-3 py-1">
         <RowPicture plant={plant} size={56} />

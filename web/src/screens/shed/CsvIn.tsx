@@ -1,5 +1,4 @@
 /** A list of plants that comes in: its columns, what it does not say, what is wrong with which row; then all at once. */
-import { LONGEST_CSV } from '@zinc-pail/contract/limits';
 import type { CsvReport } from '@zinc-pail/contract/keeping';
 import { CSV_FIELDS, type CsvField } from '@zinc-pail/contract/plantFields';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
@@ -7,6 +6,7 @@ import { useMemo, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
 import type { Kit } from '../../api/kit.ts';
 import { usePlaces } from '../../api/places.ts';
+import { CSV, FileField, tooLongWords } from '../../forms/FileField.tsx';
 import { SectionHead, Wrong } from '../../forms/Fields.tsx';
 import { count } from '../../words/amounts.ts';
 import { todayIn } from '../../words/days.ts';
@@ -32,11 +32,10 @@ import { Questions } from './Questions.tsx';
 export function CsvIn({ kit }: { kit: Kit }) {
   const [file, setFile] = useState<ListFile | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
-  const open = async (chosen: File | undefined) => {
-    setWrong(null);
-    if (!chosen) return;
-    if (chosen.size > LONGEST_CSV)
-      return setWrong(`A list of up to ${LONGEST_CSV.toLocaleString('en')} characters is wanted; cut it in parts.`);
+  const open = async (chosen: File) => {
+    const tooLong = tooLongWords(chosen);
+    setWrong(tooLong);
+    if (tooLong) return;
     const csv = await chosen.text();
     if (/^\s*[{[]/.test(csv)) return setWrong('That is no table: a garden file goes in below.');
     setFile({ name: chosen.name, csv });
@@ -48,18 +47,7 @@ export function CsvIn({ kit }: { kit: Kit }) {
         As you have it: any columns in any order, commas or semicolons, days and sizes as you write them. Nothing is
         written before you say so, and it can be taken back.
       </p>
-      <label className="flex flex-wrap items-center gap-2">
-        A list to bring in (CSV){' '}
-        <input
-          type="file"
-          accept=".csv,text/csv,.txt,.tsv"
-          className="file-input h-11"
-          onChange={(event) => {
-            void open(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
-      </label>
+      <FileField label="A list to bring in (CSV)" accept={CSV} onFile={open} />
       <Wrong words={wrong} />
       {file && <ListPanel key={file.csv} file={file} kit={kit} onDone={() => setFile(null)} />}
       <Imports onWrong={setWrong} />

@@ -2,49 +2,36 @@
 import { FEED_KINDS } from '@zinc-pail/contract/choices';
 import { LONGEST_NAME } from '@zinc-pail/contract/limits';
 import { leaning } from '@zinc-pail/core';
-import { useState } from 'react';
 import type { Kit } from '../../api/kit.ts';
 import { Form } from '../../forms/Form.tsx';
 import { KeepOrLeave, Line, OneOf, Typed } from '../../forms/Fields.tsx';
 import { type Feed, type FeedForm, feedFormOf, feedOf } from './kitForms.ts';
-import { LedgerLine } from './Ledger.tsx';
+import { Ledger } from './Ledger.tsx';
 import { useKept, useKeptForm } from './useKept.ts';
 
 const LEANINGS = { bloom: 'for bloom', leaf: 'for leaf', even: 'balanced' } as const;
 
+/** "liquid, 3-5-7, for bloom, 2.5 ml a litre". */
+function FeedWords({ item }: { item: Feed }) {
+  const { kind, n_pct: n, p_pct: p, k_pct: k, per_litre: rate, unit } = item;
+  return `${kind}, ${n}-${p}-${k}, ${LEANINGS[leaning({ n, p, k })]}, ${rate} ${unit} a litre`;
+}
+
 export function Feeds({ kit }: { kit: Kit }) {
   const { drop } = useKept('feeds');
-  const [open, setOpen] = useState<Feed | 'new' | null>(kit.feeds.length === 0 ? 'new' : null);
   return (
     <section aria-labelledby="feeds">
       <h3 id="feeds" className="sr-only">
         Feeds at hand
       </h3>
-      <ul className="mb-4 border-t border-[var(--rule)]">
-        {kit.feeds.map((feed) => (
-          <LedgerLine
-            key={feed.id}
-            name={feed.name}
-            goes="Food that was noted stays in the books; rules that name it fall back to the first in the list."
-            onChange={() => setOpen(feed)}
-            onDrop={() => drop.mutateAsync(feed.id)}
-          >
-            {feed.kind}, {feed.n_pct}-{feed.p_pct}-{feed.k_pct},{' '}
-            {LEANINGS[leaning({ n: feed.n_pct, p: feed.p_pct, k: feed.k_pct })]}, {feed.per_litre} {feed.unit} a litre
-          </LedgerLine>
-        ))}
-      </ul>
-      {open === null ? (
-        <button type="button" className="btn h-11" onClick={() => setOpen('new')}>
-          Another feed
-        </button>
-      ) : (
-        <FeedPanel
-          key={open === 'new' ? 'new' : open.id}
-          feed={open === 'new' ? null : open}
-          onDone={() => setOpen(null)}
-        />
-      )}
+      <Ledger
+        items={kit.feeds}
+        another="Another feed"
+        goes="Food that was noted stays in the books; rules that name it fall back to the first in the list."
+        Words={FeedWords}
+        Panel={FeedPanel}
+        onDrop={drop.mutateAsync}
+      />
       <p className="mt-4 max-w-prose text-[0.875rem] text-[var(--ink-2)]">
         Keep feeds in their own packing, out of reach of children and pets, and follow the label where it asks for less.
       </p>
@@ -52,7 +39,7 @@ export function Feeds({ kit }: { kit: Kit }) {
   );
 }
 
-function FeedPanel({ feed, onDone }: { feed: Feed | null; onDone(): void }) {
+function FeedPanel({ item: feed, onDone }: { item: Feed | null; onDone(): void }) {
   const { form, set, error, send, busy } = useKeptForm<FeedForm>('feeds', feed?.id ?? null, {
     first: () => feedFormOf(feed),
     read: feedOf,

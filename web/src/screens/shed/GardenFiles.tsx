@@ -2,6 +2,7 @@ import { LARGEST_GARDEN_MB } from '@zinc-pail/contract/limits';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, ProblemError, wordsOf } from '../../api/client.ts';
+import { FileField } from '../../forms/FileField.tsx';
 import { count } from '../../words/amounts.ts';
 import { SectionHead, Wrong } from '../../forms/Fields.tsx';
 
@@ -42,8 +43,7 @@ export function GardensIn() {
       await queries.invalidateQueries();
     },
   });
-  const open = async (chosen: File | undefined) => {
-    if (!chosen) return;
+  const open = async (chosen: File) => {
     setTooLarge(chosen.size > LARGEST_GARDEN_MB * 1024 * 1024);
     if (chosen.size > LARGEST_GARDEN_MB * 1024 * 1024) return;
     const read = { name: chosen.name, text: await chosen.text() };
@@ -54,18 +54,11 @@ export function GardensIn() {
   return (
     <section aria-labelledby="gardens" className="mt-8">
       <SectionHead id="gardens">A garden file</SectionHead>
-      <label className="flex flex-wrap items-center gap-2">
-        One to bring in, up to {LARGEST_GARDEN_MB} MB{' '}
-        <input
-          type="file"
-          accept=".json,application/json"
-          className="file-input h-11"
-          onChange={(event) => {
-            void open(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
-      </label>
+      <FileField
+        label={`One to bring in, up to ${LARGEST_GARDEN_MB} MB`}
+        accept=".json,application/json"
+        onFile={open}
+      />
       <Wrong words={tooLarge ? `That file is larger than ${LARGEST_GARDEN_MB} MB.` : null} />
       {send.isError && (
         <>

@@ -1,7 +1,59 @@
-/** Lines of a shelf: each told, changed and dropped; dropping asks once, on the line itself. */
-import { type ReactNode, useState } from 'react';
+/** A shelf of things of one kind: each told, changed and dropped; dropping asks once, on the line itself. */
+import { type ComponentType, type ReactNode, useState } from 'react';
 import { wordsOf } from '../../api/client.ts';
 import { Wrong } from '../../forms/Fields.tsx';
+
+interface LedgerProps<T> {
+  items: readonly T[];
+  /** "Another water" */
+  another: string;
+  /** what goes with one, said before it goes */
+  goes: string;
+  Words: ComponentType<{ item: T }>;
+  /** the form that adds one, or puts this one right */
+  Panel: ComponentType<{ item: T | null; onDone(): void }>;
+  onDrop(id: number): Promise<unknown>;
+}
+
+/** Where nothing stands yet the form is open at once. */
+export function Ledger<T extends { id: number; name: string }>({
+  items,
+  another,
+  goes,
+  Words,
+  Panel,
+  onDrop,
+}: LedgerProps<T>) {
+  const [open, setOpen] = useState<T | 'new' | null>(items.length === 0 ? 'new' : null);
+  return (
+    <>
+      <ul className="mb-4 border-t border-[var(--rule)]">
+        {items.map((item) => (
+          <LedgerLine
+            key={item.id}
+            name={item.name}
+            goes={goes}
+            onChange={() => setOpen(item)}
+            onDrop={() => onDrop(item.id)}
+          >
+            <Words item={item} />
+          </LedgerLine>
+        ))}
+      </ul>
+      {open === null ? (
+        <button type="button" className="btn h-11" onClick={() => setOpen('new')}>
+          {another}
+        </button>
+      ) : (
+        <Panel
+          key={open === 'new' ? 'new' : open.id}
+          item={open === 'new' ? null : open}
+          onDone={() => setOpen(null)}
+        />
+      )}
+    </>
+  );
+}
 
 interface LedgerLineProps {
   name: string;

@@ -8,57 +8,48 @@ import type { Kit } from '../../api/kit.ts';
 import { Form } from '../../forms/Form.tsx';
 import { KeepOrLeave, Line } from '../../forms/Fields.tsx';
 import { TownPicker } from '../../parts/TownPicker.tsx';
-import { LedgerLine } from './Ledger.tsx';
+import { Ledger } from './Ledger.tsx';
 import { type Site, type SiteForm, siteFormOf, siteOf, whereWords } from './siteForm.ts';
 import { useKept } from './useKept.ts';
 
 export function Sites({ kit }: { kit: Kit }) {
   const { drop } = useKept('sites');
-  const [open, setOpen] = useState<Site | 'new' | null>(kit.sites.length === 0 ? 'new' : null);
   return (
     <section aria-label="Sites">
       <p className="mb-3 max-w-prose">
         Season, sun and usual weather follow from where a site lies; a thermometer among the plants mends what it shows.
       </p>
-      <ul className="mb-4 border-t border-[var(--rule)]">
-        {kit.sites.map((site) => (
-          <LedgerLine
-            key={site.id}
-            name={site.name}
-            goes="Its benches go with it, and the weather on record; plants must stand elsewhere first. The books of plants that stood there stay."
-            onChange={() => setOpen(site)}
-            onDrop={() => drop.mutateAsync(site.id)}
-          >
-            {whereWords(site)}, {site.elevation_m} m up, {site.time_zone}.{' '}
-            {site.usual_from ? (
-              <>
-                {usualFromWords(site.usual_from)}{' '}
-                <Link to="/weather" className="underline">
-                  Bring better
-                </Link>
-              </>
-            ) : (
-              'Usual weather as you brought it.'
-            )}
-          </LedgerLine>
-        ))}
-      </ul>
-      {open === null ? (
-        <button type="button" className="btn h-11" onClick={() => setOpen('new')}>
-          Another site
-        </button>
-      ) : (
-        <SitePanel
-          key={open === 'new' ? 'new' : open.id}
-          site={open === 'new' ? null : open}
-          onDone={() => setOpen(null)}
-        />
-      )}
+      <Ledger
+        items={kit.sites}
+        another="Another site"
+        goes="Its benches go with it, and the weather on record; plants must stand elsewhere first. The books of plants that stood there stay."
+        Words={SiteWords}
+        Panel={SitePanel}
+        onDrop={drop.mutateAsync}
+      />
     </section>
   );
 }
 
-function SitePanel({ site, onDone }: { site: Site | null; onDone(): void }) {
+function SiteWords({ item: site }: { item: Site }) {
+  return (
+    <>
+      {whereWords(site)}, {site.elevation_m} m up, {site.time_zone}.{' '}
+      {site.usual_from ? (
+        <>
+          {usualFromWords(site.usual_from)}{' '}
+          <Link to="/weather" className="underline">
+            Bring better
+          </Link>
+        </>
+      ) : (
+        'Usual weather as you brought it.'
+      )}
+    </>
+  );
+}
+
+function SitePanel({ item: site, onDone }: { item: Site | null; onDone(): void }) {
   const { add, change } = useKept('sites');
   const [form, setForm] = useState<SiteForm>(() =>
     siteFormOf(site, new Intl.DateTimeFormat().resolvedOptions().timeZone),

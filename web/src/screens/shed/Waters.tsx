@@ -1,17 +1,15 @@
 /** Waters at hand: what is poured decides what salts build up, and who may have it. */
 import { LONGEST_NAME } from '@zinc-pail/contract/limits';
 import { WATER_KINDS, type WaterKind } from '@zinc-pail/core';
-import { useState } from 'react';
 import type { Kit } from '../../api/kit.ts';
 import { Form } from '../../forms/Form.tsx';
 import { KeepOrLeave, Line, OneOf, Typed } from '../../forms/Fields.tsx';
-import { LedgerLine } from './Ledger.tsx';
+import { Ledger } from './Ledger.tsx';
 import { type Water, WATER_WORDS, type WaterForm, waterFormOf, waterOf, waterWords } from './kitForms.ts';
 import { useKept, useKeptForm } from './useKept.ts';
 
 export function Waters({ kit }: { kit: Kit }) {
   const { drop } = useKept('waters');
-  const [open, setOpen] = useState<Water | 'new' | null>(kit.waters.length === 0 ? 'new' : null);
   return (
     <section aria-labelledby="waters">
       <h3 id="waters" className="sr-only">
@@ -21,35 +19,21 @@ export function Waters({ kit }: { kit: Kit }) {
         The first that suits a plant is what its line on the Round says. Where nothing is told, hard tap water is
         reckoned with, on the safe side, never rain.
       </p>
-      <ul className="mb-4 border-t border-[var(--rule)]">
-        {kit.waters.map((water) => (
-          <LedgerLine
-            key={water.id}
-            name={water.name}
-            goes="Drinks that were noted keep the kind of water they were given."
-            onChange={() => setOpen(water)}
-            onDrop={() => drop.mutateAsync(water.id)}
-          >
-            {waterWords(water)}
-          </LedgerLine>
-        ))}
-      </ul>
-      {open === null ? (
-        <button type="button" className="btn h-11" onClick={() => setOpen('new')}>
-          Another water
-        </button>
-      ) : (
-        <WaterPanel
-          key={open === 'new' ? 'new' : open.id}
-          water={open === 'new' ? null : open}
-          onDone={() => setOpen(null)}
-        />
-      )}
+      <Ledger
+        items={kit.waters}
+        another="Another water"
+        goes="Drinks that were noted keep the kind of water they were given."
+        Words={WaterWords}
+        Panel={WaterPanel}
+        onDrop={drop.mutateAsync}
+      />
     </section>
   );
 }
 
-function WaterPanel({ water, onDone }: { water: Water | null; onDone(): void }) {
+const WaterWords = ({ item }: { item: Water }) => waterWords(item);
+
+function WaterPanel({ item: water, onDone }: { item: Water | null; onDone(): void }) {
   const { form, set, error, send, busy } = useKeptForm<WaterForm>('waters', water?.id ?? null, {
     first: () => waterFormOf(water),
     read: waterOf,

@@ -4,6 +4,7 @@ import type { Normals } from '@zinc-pail/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, ProblemError, wordsOf } from '../../api/client.ts';
+import { CSV, FileField } from '../../forms/FileField.tsx';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { KeepOrLeave, Tick, Wrong } from '../../forms/Fields.tsx';
 import { count } from '../../words/amounts.ts';
@@ -86,8 +87,7 @@ export function NormalsPanel({ site, onClose }: { site: SiteWeather; onClose(): 
     },
   });
   /** A table fills the boxes; nothing is kept before the keeper says so. */
-  const bring = async (file: File | undefined) => {
-    if (!file) return;
+  const bring = async (file: File) => {
     setBrought('');
     const read = normalsFromCsv(await file.text());
     if ('wrong' in read) return setWrong(`${file.name}: ${read.wrong}`);
@@ -111,18 +111,7 @@ export function NormalsPanel({ site, onClose }: { site: SiteWeather; onClose(): 
           Means of each month, as an almanac or a station gives them; nights and days in {typed.temperature()}. They
           stand wherever no record and no forecast says more.
         </p>
-        <label className="mb-3 flex flex-wrap items-center gap-2">
-          Or bring a table of twelve months (CSV){' '}
-          <input
-            type="file"
-            accept=".csv,text/csv,.txt"
-            className="file-input h-11"
-            onChange={(event) => {
-              void bring(event.target.files?.[0]);
-              event.target.value = '';
-            }}
-          />
-        </label>
+        <FileField label="Or bring a table of twelve months (CSV)" accept={CSV} className="mb-3" onFile={bring} />
         <p role="status">{brought}</p>
         <table className="text-[0.9375rem]">
           <thead>

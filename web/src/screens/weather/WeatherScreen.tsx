@@ -1,5 +1,4 @@
 /** What each place has been and will be: against outside, against who lives there, and how it is known. */
-import { LONGEST_CSV } from '@zinc-pail/contract/limits';
 import type { PlaceWeather, SiteWeather, WeatherTaken } from '@zinc-pail/contract/weather';
 import { dayNumber, standsWhen } from '@zinc-pail/core';
 import { standsWords } from '@zinc-pail/words/stands';
@@ -9,6 +8,7 @@ import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { ask, wordsOf } from '../../api/client.ts';
 import { useWeather, weatherKey } from '../../api/weather.ts';
+import { CSV, FileField, tooLongWords } from '../../forms/FileField.tsx';
 import { Choice, SectionHead, Wrong } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { Name } from '../../naming/Name.tsx';
@@ -253,28 +253,16 @@ function Records({ site }: { site: SiteWeather }) {
     onSuccess: () => queries.invalidateQueries(),
     onError: (error) => setWrong(wordsOf(error)),
   });
-  const read = async (file: File | undefined) => {
-    if (!file) return;
-    setWrong(null);
-    if (file.size > LONGEST_CSV)
-      return setWrong(`A table of up to ${LONGEST_CSV.toLocaleString('en')} characters is wanted; cut it in parts.`);
+  const read = async (file: File) => {
+    const tooLong = tooLongWords(file);
+    setWrong(tooLong);
+    if (tooLong) return;
     take.mutate(await file.text());
   };
   const usual = take.data?.usual_for.map((field) => USUAL_WORDS[field]) ?? [];
   return (
     <>
-      <label className="mt-2 flex flex-wrap items-center gap-2">
-        Daily records as a table{' '}
-        <input
-          type="file"
-          accept=".csv,text/csv"
-          className="file-input h-11"
-          onChange={(event) => {
-            void read(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
-      </label>
+      <FileField label="Daily records as a table" accept={CSV} className="mt-2" onFile={read} />
       <p className="mt-1 text-[0.875rem] text-[var(--ink-2)]">
         A CSV with a header: date, min, max, and as far as recorded rh, sunshine (hours), rain (mm) and wind (m/s). They
         stand before what a service says.
