@@ -497,7 +497,7 @@ export interface SavedView {
 export const LENGTH_FIELDS = ['pot_top_mm', 'pot_depth_mm', 'diameter_mm', 'height_mm'] as const satisfies CsvField[];
 export type LengthField = (typeof LENGTH_FIELDS)[number];
 /** Fields whose words may be told apart by the keeper once for each distinct one. */
-export const MEANT_FIELDS = [
+const MEANT_FIELDS = [
   'place',
   'mix',
   'name',

@@ -235,9 +235,7 @@ export const STEP_WORDS: Readonly<Record<Step, StepWords>> = {
   'look-again': { head: 'Look again', how: 'At the newest growth and its firmness. Old marks never heal.' },
 };
 
-export const WATCH_WORDS: Readonly<
-  Record<WatchCode, { head: string; say: (n: Numbers, speaking: Speaking) => string }>
-> = {
+const WATCH_WORDS: Readonly<Record<WatchCode, { head: string; say: (n: Numbers, speaking: Speaking) => string }>> = {
   'wet-in-cold': {
     head: 'Wet in the cold',
     say: (n, { units }) =>

@@ -76,7 +76,7 @@ export interface PottingView {
 
 const GROWS_WEEKS_DAYS = 56;
 /** Over this the new pot stays wet so long in winter that roots are in danger. */
-export const WINTER_DAYS_TOO_LONG = 60;
+const WINTER_DAYS_TOO_LONG = 60;
 const AHEAD_DAYS = 21;
 
 /** A case whose own plan repots it stands in nobody's way. */

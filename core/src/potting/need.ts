@@ -87,8 +87,8 @@ const OUTGROWN = 0.98;
 /** A sign seen longer ago than this says nothing of today's pot. */
 const SIGN_DAYS = 200;
 /** From here on a pot is due; up to here it is looked at. */
-export const DUE_FROM = 0.5;
-export const LOOK_FROM = 0.15;
+const DUE_FROM = 0.5;
+const LOOK_FROM = 0.15;
 /** Kinds that like tight roots wait for more. */
 const TIGHT_FROM = 0.75;
 

@@ -45,7 +45,7 @@ export function roundPot(card: PlantCard, outlooks: SiteOutlooks): RoundPot | nu
 }
 
 /** As much of an outlook as a line says and draws. */
-export function lineOf(outlook: OutlookView): LineOutlook {
+function lineOf(outlook: OutlookView): LineOutlook {
   const { past, ahead } = outlook;
   const today = dayNumber(ahead.from);
   const first = Math.max(dayNumber(past.from), today - LINE_BEHIND_DAYS);

@@ -209,7 +209,7 @@ function SignFields({ draft, set, pot }: Asked) {
 }
 
 /** Where thirst shows first on this kind. */
-export function thirstSign({ form, store }: Pick<RoundPot['outlook']['traits'], 'form' | 'store'>): string {
+function thirstSign({ form, store }: Pick<RoundPot['outlook']['traits'], 'form' | 'store'>): string {
   if (form === 'stemless') return 'Thirst shows as wrinkles on the sides, while the face stays smooth.';
   if (store === 'below')
     return 'Its store is below: thirst shows late, as fine wrinkles or drooping; taut over a dry mix is as it should be.';

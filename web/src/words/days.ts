@@ -3,11 +3,10 @@ import { dayNumber, isoDay } from '@zinc-pail/core';
 import { sayMonthFirst } from '@zinc-pail/words/days';
 
 /** The words are English; the order of day and month is that of the reader's own English, or the usual one. */
-export const LOCALE =
-  typeof navigator !== 'undefined' && navigator.language.startsWith('en-') ? navigator.language : 'en-GB';
+const LOCALE = typeof navigator !== 'undefined' && navigator.language.startsWith('en-') ? navigator.language : 'en-GB';
 
 /** Whether the month stands before the day there. */
-export function isMonthFirst(locale: string): boolean {
+function isMonthFirst(locale: string): boolean {
   const parts = new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'short' }).formatToParts(0);
   return parts.findIndex(({ type }) => type === 'month') < parts.findIndex(({ type }) => type === 'day');
 }

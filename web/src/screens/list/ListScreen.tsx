@@ -343,16 +343,19 @@ const HELD = 'sticky left-11 z-[1] print:static';
 const CARD_PX = 84;
 const NARROW = '(max-width: 639px)';
 
+/** As large as a thumb. */
 function RowTick({ row, picked }: Pick<RowViewProps, 'row' | 'picked'>) {
   const { name, number } = row.original;
   return (
-    <input
-      type="checkbox"
-      className="checkbox checkbox-sm"
-      aria-label={`Choose ${name}, ${number}`}
-      checked={picked}
-      onChange={row.getToggleSelectedHandler()}
-    />
+    <label className="grid size-11 shrink-0 cursor-pointer place-items-center">
+      <input
+        type="checkbox"
+        className="checkbox checkbox-sm"
+        aria-label={`Choose ${name}, ${number}`}
+        checked={picked}
+        onChange={row.getToggleSelectedHandler()}
+      />
+    </label>
   );
 }
 
@@ -415,9 +418,7 @@ const Card = memo(function Card({ row, top, picked }: Pick<RowViewProps, 'row' |
       style={{ position: 'absolute', top, height: CARD_PX, contain: 'strict' }}
       className={`flex w-full items-center gap-2 border-b border-[var(--rule)] ${picked ? 'bg-[var(--frame)]' : ''}`}
     >
-      <label className="grid size-11 shrink-0 place-items-center">
-        <RowTick row={row} picked={picked} />
-      </label>
+      <RowTick row={row} picked={picked} />
       <Link to={`/plants/${plant.id}`} className="flex min-w-0 flex-1 items-center gap-3 py-1">
         <RowPicture plant={plant} size={56} />
         <span className="min-w-0">

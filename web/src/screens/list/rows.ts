@@ -35,7 +35,7 @@ export function headWords(id: TableColumn, head: string): string {
 }
 
 /** A number as it is shown; the same where it has no unit. */
-export function shownNumber(id: TableColumn, value: number): number {
+function shownNumber(id: TableColumn, value: number): number {
   if (LENGTHS.has(id) && units().length === 'in') return Math.round((10 * value) / MM_PER_INCH) / 10;
   return id === 'min_wet_c' ? Math.round(shownTemperature(value)) : value;
 }

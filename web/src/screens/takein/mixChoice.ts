@@ -11,7 +11,7 @@ export const NOT_KNOWN = 'unknown';
 const SOLD_IN_BAGS: ReadonlySet<string> = new Set(['potting-soil', 'cactus-soil']);
 
 /** A mix of nothing but what is sold in bags. */
-export function isBagged({ parts }: Pick<Mix, 'parts'>): boolean {
+function isBagged({ parts }: Pick<Mix, 'parts'>): boolean {
   return parts.length > 0 && parts.every(({ component }) => SOLD_IN_BAGS.has(component));
 }
 
