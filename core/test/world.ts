@@ -23,6 +23,71 @@ import { drawWeather } from '../src/sky/generator.ts';
 const LAYERS = 6;
 const HOURS = 24;
 
+/** Figures of a world's physics: what no keeper can know, and what no engine should be tuned to one set of. */
+interface Physics {
+  /** wetness below which the surface, a clay wall and the roots take less, each in proportion */
+  surfaceWet: number;
+  wallWet: number;
+  rootsFree: number;
+  /** how readily water moves between layers, and the power of wetness by which that falls */
+  flow: number;
+  flowPower: number;
+  /** vapour through a clay wall against free water */
+  wall: number;
+  /** vapour that a room adds to the air outside, kPa */
+  roomVapourKPa: number;
+  /** whether plants use less in the dark months, wherever they stand */
+  dimWinters: boolean;
+}
+
+/**
+ * `layers`: the first one; `even`: water moves freely, so that a pot dries as a whole and slows early; `held`: the last
+ * water is hard to get at; `winter`: damp rooms, and plants that do little in dim light.
+ */
+export const PHYSICS = {
+  layers: {
+    surfaceWet: 0.45,
+    wallWet: 0.5,
+    rootsFree: 0.25,
+    flow: 0.06,
+    flowPower: 1.5,
+    wall: 0.3,
+    roomVapourKPa: 0.28,
+    dimWinters: false,
+  },
+  even: {
+    surfaceWet: 0.8,
+    wallWet: 0.9,
+    rootsFree: 0.35,
+    flow: 0.35,
+    flowPower: 0.7,
+    wall: 0.22,
+    roomVapourKPa: 0.28,
+    dimWinters: false,
+  },
+  held: {
+    surfaceWet: 0.35,
+    wallWet: 0.6,
+    rootsFree: 0.45,
+    flow: 0.03,
+    flowPower: 2.2,
+    wall: 0.3,
+    roomVapourKPa: 0.25,
+    dimWinters: false,
+  },
+  winter: {
+    surfaceWet: 0.45,
+    wallWet: 0.5,
+    rootsFree: 0.3,
+    flow: 0.06,
+    flowPower: 1.5,
+    wall: 0.27,
+    roomVapourKPa: 0.5,
+    dimWinters: true,
+  },
+} as const satisfies Record<string, Physics>;
+export type PhysicsName = keyof typeof PHYSICS;
+
 export interface World {
   garden: Garden;
   /** true moisture at the end of each day, from the first day on */
@@ -53,6 +118,8 @@ export interface WorldOptions {
   upset?: { kinds: readonly Upset[]; daysAgo: readonly [least: number, most: number]; looksAgo: readonly number[] };
   /** summer growers among them, whose use falls to a tenth as days grow short */
   sleepers?: boolean;
+  /** left out: `layers` */
+  physics?: PhysicsName;
 }
 
 /**
@@ -165,7 +232,15 @@ function curve(mix: string, suctionCm: number): number {
 }
 
 /** A day at a place, hour by hour. */
-function hoursAt(place: Place, day: WeatherDay, site: Site, dayOfYear: number, weekC: number, warmer: number): Hour[] {
+function hoursAt(
+  place: Place,
+  day: WeatherDay,
+  site: Site,
+  dayOfYear: number,
+  weekC: number,
+  warmer: number,
+  roomVapourKPa: number,
+): Hour[] {
   const declination = 23.45 * Math.sin(((284 + dayOfYear) / 365) * 2 * Math.PI) * (Math.PI / 180);
   const latitude = (site.latitude_deg * Math.PI) / 180;
   const half = Math.acos(Math.min(1, Math.max(-1, -Math.tan(latitude) * Math.tan(declination)))) * (12 / Math.PI);
@@ -187,7 +262,7 @@ function hoursAt(place: Place, day: WeatherDay, site: Site, dayOfYear: number, w
       radMj,
       airMS,
       rainMm: 0,
-      vpdKPa: Math.max(0.05, saturation(tempC + warmer) - Math.min(vapour + 0.28, 0.85 * saturation(tempC))),
+      vpdKPa: Math.max(0.05, saturation(tempC + warmer) - Math.min(vapour + roomVapourKPa, 0.85 * saturation(tempC))),
     });
     switch (place.kind) {
       case 'cold-glass':
@@ -251,6 +326,7 @@ class RealPot {
     private readonly hidden: { rate: number; capacity: number },
     private readonly clay: boolean,
     private readonly dressing: number,
+    private readonly physics: Physics,
   ) {
     this.thetas = new Float64Array(LAYERS);
     this.volumes = new Float64Array(LAYERS);
@@ -305,24 +381,32 @@ class RealPot {
     const potential =
       ((1 - part) * now.radMj * 0.45 + (part * 9.2 * (1 + 0.45 * now.airMS) * now.vpdKPa) / HOURS) / 2.45;
     const k = this.hidden.rate * whim;
+    const { physics } = this;
     const wet = (layer: number) => Math.max(0, (this.thetas[layer]! - this.dry) / (this.drained[layer]! - this.dry));
     const take = (layer: number, ml: number) => {
       const left = (this.thetas[layer]! - this.dry) * this.volumes[layer]!;
       const got = Math.min(Math.max(0, ml), left);
       this.thetas[layer]! -= got / this.volumes[layer]!;
     };
-    take(0, k * potential * 0.1 * this.surface * 0.5 ** (this.dressing / 20) * Math.min(1, wet(0) / 0.45));
+    take(
+      0,
+      k * potential * 0.1 * this.surface * 0.5 ** (this.dressing / 20) * Math.min(1, wet(0) / physics.surfaceWet),
+    );
     if (this.clay)
       for (let layer = 0; layer < LAYERS; layer++)
-        take(layer, k * potential * 0.1 * this.walls[layer]! * 0.3 * Math.min(1, wet(layer) / 0.5));
+        take(
+          layer,
+          k * potential * 0.1 * this.walls[layer]! * physics.wall * Math.min(1, wet(layer) / physics.wallWet),
+        );
     const warm = Math.min(1, Math.max(0, (now.tempC - this.plant.growC + 6) / 11));
     const drink = k * potential * 0.1 * this.plant.areaCm2 * this.plant.use * activity * warm;
-    for (let layer = 0; layer < LAYERS; layer++) take(layer, (drink / LAYERS) * Math.min(1, wet(layer) / 0.25));
+    for (let layer = 0; layer < LAYERS; layer++)
+      take(layer, (drink / LAYERS) * Math.min(1, wet(layer) / physics.rootsFree));
     // Capillary flow evens the layers out, the slower the drier they are.
     for (let layer = 1; layer < LAYERS; layer++) {
       const above = wet(layer - 1);
       const below = wet(layer);
-      const conductance = 0.06 * Math.max(0.02, ((above + below) / 2) ** 1.5);
+      const conductance = physics.flow * Math.max(0.02, ((above + below) / 2) ** physics.flowPower);
       const moved =
         conductance * (below - above) * 0.5 * Math.min(this.volumes[layer]!, this.volumes[layer - 1]!) * 0.4;
       this.thetas[layer]! -= moved / this.volumes[layer]!;
@@ -337,6 +421,7 @@ const pick = <T>(random: Random, from: readonly T[]): T => from[Math.floor(rando
 export function live(options: WorldOptions): World {
   const random = seededRandom(options.seed);
   const normals = options.normals;
+  const physics: Physics = PHYSICS[options.physics ?? 'layers'];
   const site: Site = { latitude_deg: options.latitude, longitude_deg: 10, elevation_m: 200, normals };
   const total = options.days + options.beyond;
   const today = options.firstDay + options.days;
@@ -381,7 +466,7 @@ export function live(options: WorldOptions): World {
       real.map((day, i) => {
         weekC += ((day.tmin_c + day.tmax_c) / 2 - weekC) / 6;
         const dayOfYear = ((options.firstDay + i) % 365.25) + 1;
-        return hoursAt(place, day, site, dayOfYear, weekC, placeWarmer.get(place.id)!);
+        return hoursAt(place, day, site, dayOfYear, weekC, placeWarmer.get(place.id)!, physics.roomVapourKPa);
       }),
     );
   }
@@ -421,6 +506,7 @@ export function live(options: WorldOptions): World {
       { rate, capacity: Math.exp(0.08 * standardNormal(random)) },
       clay,
       dressing,
+      physics,
     );
     const kind = options.checks === 'mixed' ? pick(random, ['finger', 'meter', 'weight'] as const) : options.checks;
     const deadG = 300 + 400 * random();
@@ -483,16 +569,12 @@ export function live(options: WorldOptions): World {
     for (let i = 0; i <= total; i++) {
       const date = isoDay(options.firstDay + i);
       const dayOfYear = ((options.firstDay + i) % 365.25) + 1;
+      // 1 at midsummer, -1 at midwinter
+      const year = Math.sin(((dayOfYear - 80) / 365.25) * 2 * Math.PI) * (options.latitude < 0 ? -1 : 1);
+      const asleep = Math.sin(((dayOfYear - 100) / 365.25) * 2 * Math.PI) * (options.latitude < 0 ? -1 : 1);
       const season =
-        form.habit === 'summer'
-          ? Math.min(
-              1,
-              Math.max(
-                0.1,
-                0.55 + 0.75 * Math.sin(((dayOfYear - 100) / 365.25) * 2 * Math.PI) * (options.latitude < 0 ? -1 : 1),
-              ),
-            )
-          : 1;
+        (form.habit === 'summer' ? Math.min(1, Math.max(0.1, 0.55 + 0.75 * asleep)) : 1) *
+        (physics.dimWinters ? Math.min(1, 0.75 + 0.4 * year) : 1);
       for (let hour = 0; hour < HOURS; hour++) {
         if (hour === 9 && i <= options.days && i >= next && i < upsetDay) {
           next = i + 1 + Math.floor(random() * 2 * options.every);

@@ -49,6 +49,7 @@ import {
   STRANGER_SD,
   strangerChance,
 } from './upsets.ts';
+import { USUAL_WANDER, WANDERS_TRIED } from './wander.ts';
 
 /** What a pot would lose each day from full wetness, as shares of its store, by path. */
 export interface LossDays {
@@ -95,6 +96,8 @@ export interface History {
   looks: SeenLook[];
   /** looks of each kind, and how many of them were slips as it seems */
   trust: Record<LookKind, { looks: number; slips: number }>;
+  /** ln of the chance of its figures under each of WANDERS_TRIED; nothing where that was not asked */
+  wanders: Float64Array;
   trace: Trace;
 }
 
@@ -218,6 +221,10 @@ export interface HistoryInput {
   openSky: boolean;
   /** how often this keeper's looks are slips, by kind; left out: as usual */
   slips?: Readonly<Record<LookKind, number>>;
+  /** how far pots of this collection wander from their reckoning (wander.ts); left out: as usual */
+  wander?: number;
+  /** whether its figures shall tell how far it wanders */
+  tellsWander?: boolean;
   /** where the plant stood on a day */
   placeOn(day: DayNumber): string;
 }
@@ -272,6 +279,8 @@ class Retracing {
     lift: none(),
   };
   private readonly slips: Readonly<Record<LookKind, number>>;
+  private readonly wanderVar: number;
+  private readonly wanders = new Float64Array(WANDERS_TRIED.length);
   private readonly fromDay: DayNumber;
   private readonly traceFrom: DayNumber;
   private readonly fineFrom: DayNumber;
@@ -300,6 +309,8 @@ class Retracing {
     this.scale = scaleOf(input.events, input.fromDay);
     this.traceFrom = Math.max(this.fromDay, input.today - TRACE_DAYS + 1);
     this.slips = input.slips ?? USUAL_SLIPS;
+    this.wanderVar = (input.wander ?? USUAL_WANDER) ** 2;
+    for (const branch of this.branches) branch.zVar = this.wanderVar;
     const drinks = input.events.filter((event) => event.type === 'watering' && event.method !== 'mist');
     this.lastDrink = drinks.length > 0 ? dayNumber(drinks.at(-1)!.date) : -Infinity;
     this.fineFrom = drinks.length > 2 ? dayNumber(drinks.at(-2)!.date) : -Infinity;
@@ -352,6 +363,7 @@ class Retracing {
       checks: this.allChecks,
       looks: this.looks,
       trust: this.trust,
+      wanders: this.wanders,
       trace: { from: this.traceFrom, days: today - this.traceFrom + 1 },
     };
     return { history, morning };
@@ -371,7 +383,8 @@ class Retracing {
       then.surfaceWetM === surfaceWetM &&
       then.upsets === upsets &&
       then.openSky === openSky &&
-      then.slips === this.input.slips;
+      then.slips === this.input.slips &&
+      then.wander === this.input.wander;
     return same && morning.frame === this.frame() && morning.book === this.bookBeforeToday() ? morning : null;
   }
 
@@ -565,7 +578,7 @@ class Retracing {
     const keeps = Math.exp(-days / DEVIATION_DAYS);
     for (const branch of this.branches) {
       for (let i = low; i <= high; i++) branch.z[i]! *= keeps;
-      branch.zVar = keeps * keeps * branch.zVar + (1 - keeps * keeps);
+      branch.zVar = keeps * keeps * branch.zVar + (1 - keeps * keeps) * this.wanderVar;
     }
   }
 
@@ -594,6 +607,7 @@ class Retracing {
       else if (event.type === 'repotting' && event.mix_was) {
         const m = POTTED_M[event.mix_was];
         this.branches = [-0.1, 0, 0.1].map((d) => branchAt(Math.min(1, Math.max(0, m + d)), 1 / 3));
+        for (const branch of this.branches) branch.zVar = this.wanderVar;
         this.main = this.branches[1]!;
         this.scaleLog = 0;
       }
@@ -691,7 +705,31 @@ class Retracing {
     this.seen(words.kind, day, shares);
   }
 
+  /** Notes how likely a figure was under each of the wanders tried, before it moves anything. */
+  private tellWander(figure: Figure): void {
+    const { low, high } = this.range;
+    const chances = WANDERS_TRIED.map(() => 0);
+    let total = 0;
+    for (const branch of this.branches) {
+      const moistures = spreadMoisture(branch.m, SCRATCH, this.range);
+      for (let i = low; i <= high; i++) {
+        const believed = this.belief[i]! * branch.weights[i]!;
+        total += believed;
+        if (!(believed > 0)) continue;
+        const sd = deviationSd(moistures[i]!);
+        const off = figure.m - moistures[i]! - sd * branch.z[i]!;
+        for (const [w, { wander }] of WANDERS_TRIED.entries()) {
+          const own = (branch.zVar / this.wanderVar) * (wander * sd) ** 2;
+          const spread = Math.sqrt(own + figure.sd * figure.sd);
+          chances[w]! += believed * (((1 - figure.slips) * normalAt(off / spread)) / spread + figure.slipDensity);
+        }
+      }
+    }
+    if (total > 0) for (const [w, chance] of chances.entries()) this.wanders[w]! += Math.log(chance / total);
+  }
+
   private figure(figure: Figure, kind: LookKind, day: DayNumber): void {
+    if (this.input.tellsWander) this.tellWander(figure);
     const { low, high } = this.range;
     const shares: number[] = [];
     for (const branch of this.branches) {
@@ -821,7 +859,7 @@ class Retracing {
     if ((event.method === 'drench' || event.method === 'bottom') && pot.holes) {
       // Full again, whoever came before.
       branch.z.fill(0);
-      branch.zVar = 1;
+      branch.zVar = this.wanderVar;
       branch.stories = branch.stories.filter(({ kind }) => kind === 'slower' || kind === 'faster');
     } else {
       const doubt = (POURED_SD * (after - before)) / deviationSd(after);

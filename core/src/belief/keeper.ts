@@ -16,15 +16,18 @@ export interface Timing {
   scatter: number;
 }
 
-/** Keepers walk every few days and forget now and then: they come late rather than early. */
-const PRIOR: Timing = { lateness: 0.3, scatter: 0.4 };
+/**
+ * Some keepers walk every few days and forget now and then, others water before it is due, which is what plants are
+ * lost to most: the middle of them comes about on the day, and scatters widely.
+ */
+const PRIOR: Timing = { lateness: 0.05, scatter: 0.5 };
 /** The prior counts for so many waterings. */
 const PRIOR_WATERINGS = 8;
 const LEAST_SCATTER = 0.25;
 /** Waterings for another reason: a guest, a holiday, a hot day. */
 const WHIM = 0.12;
 /** Many waterings are one timing, not many looks: together they count for no more than this many. */
-const MOST_WEIGHT = 2;
+const MOST_WEIGHT = 3;
 /** A pot must have been looked at this often to tell of its keeper. */
 const LEAST_CHECKS = 6;
 

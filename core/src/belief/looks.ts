@@ -20,9 +20,14 @@ export const USUAL_SLIPS: Readonly<Record<LookKind, number>> = {
   lift: 0.06,
 };
 
-/** A finger's edges are soft: standard widths of a logistic, in m. */
-const FINGER_WET_WIDTH = 0.045;
-const FINGER_DRY_WIDTH = 0.025;
+/**
+ * A finger's edges are soft: standard widths of a logistic, in m. It feels the mix below the crust, which is wetter than
+ * the pot as a whole while a pot dries from the top: so it says wet a little longer, and how much longer differs from
+ * mix to mix.
+ */
+const FINGER_WET_FROM_M = WET_FROM_M - 0.025;
+const FINGER_WET_WIDTH = 0.05;
+const FINGER_DRY_WIDTH = 0.028;
 /** A hand that lifts tells three weights apart, roughly. */
 const LIFT_WET_WIDTH = 0.09;
 const LIFT_DRY_WIDTH = 0.06;
@@ -105,7 +110,7 @@ function clearChance(words: Words, m: number, level: number): number {
   switch (words.kind) {
     case 'finger':
       return threeWords(
-        above(WET_FROM_M, FINGER_WET_WIDTH),
+        above(FINGER_WET_FROM_M, FINGER_WET_WIDTH),
         above(DRY_TO_M, FINGER_DRY_WIDTH),
         words.says,
         'wet',

@@ -23,46 +23,53 @@ export function fade(stretch: Stretch, today: DayNumber): number {
 }
 
 /**
- * The reckoning errs with the drying power of the air: what a pot loses slowly (large, cold, at rest) it loses more
- * slowly still. ln k falls by so much for each unit of ln drive (history.ts) below {@link REFERENCE_LN_DRIVE}. Found on
- * a simulation with other physics (core/test/world.ts), whose dry-downs of over 60 days were said 15 to 25 % too short.
+ * The reckoning errs with the drying power of the air and the season: the air of a winter room, a plant that eases, the
+ * pull of dry mix are never quite as reckoned. ln k falls by `bent` for each unit of ln drive (history.ts) below
+ * {@link REFERENCE_LN_DRIVE}. How much is learned from the collection's own looks (bent.ts); this is where it starts.
  */
-export const DRIVE_BIAS = 0.15;
+export const USUAL_BENT = 0.08;
 export const REFERENCE_LN_DRIVE = Math.log(0.07);
-/** And each pot has its own bent in this, so a rate learned in July says less of January. */
-const DRIVE_SD = 0.12;
+/** And each pot has a bent of its own about it, so a rate learned in July says less of January. */
+export const BENT_SD = 0.12;
+/** Below this drive nothing is lost that could tell. */
+const LEAST_OFF = -3;
 /** Blurs are reckoned for spreads in such steps. */
 const SD_STEP = 0.01;
 
 /** How ln k stands under this drive against the reference. */
-export function driveShift(lnDrive: number): number {
-  const off = lnDrive - REFERENCE_LN_DRIVE;
-  return DRIVE_BIAS * Math.max(-3, Math.min(0, off));
+export function driveShift(lnDrive: number, bent: number): number {
+  return bent * Math.max(LEAST_OFF, Math.min(0, lnDrive - REFERENCE_LN_DRIVE));
 }
 
-const strayedOf = new WeakMap<Stretch, { sd: number; logs: Float64Array }>();
+const strayedOf = new WeakMap<Stretch, { sd: number; bent: number; logs: Float64Array }>();
 
 /**
  * What a stretch says of the potting's ln k under the reference drive, its own straying allowed for: logs.
  * @param lnDriveNow the drive for which the rate is wanted
  */
-export function strayed(stretch: Stretch, lnDriveNow: number): Float64Array {
-  const wanted = Math.hypot(STRETCH_SD, DRIVE_SD * (stretch.lnDrive - lnDriveNow));
+export function strayed(stretch: Stretch, lnDriveNow: number, bent: number): Float64Array {
+  const wanted = Math.hypot(STRETCH_SD, BENT_SD * (stretch.lnDrive - lnDriveNow));
   const sd = Math.max(STRETCH_SD, Math.min(0.5, Math.round(wanted / SD_STEP) * SD_STEP));
   let kept = strayedOf.get(stretch);
-  if (kept?.sd !== sd) {
-    kept = { sd, logs: lnOf(shifted(blur(fromLog(stretch.logs), sd), -driveShift(stretch.lnDrive))) };
+  if (kept?.sd !== sd || kept.bent !== bent) {
+    const logs = lnOf(shifted(blur(fromLog(stretch.logs), sd), -driveShift(stretch.lnDrive, bent)));
+    kept = { sd, bent, logs };
     strayedOf.set(stretch, kept);
   }
-  return kept!.logs;
+  return kept.logs;
 }
 
 /** What a pot's own looks say of its ln k under the reference drive, before any prior: logs on the grid. */
-export function potEvidence(stretches: readonly Stretch[], today: DayNumber, lnDriveNow: number): Float64Array {
+export function potEvidence(
+  stretches: readonly Stretch[],
+  today: DayNumber,
+  lnDriveNow: number,
+  bent: number,
+): Float64Array {
   const logs = new Float64Array(GRID_SIZE);
   for (const stretch of stretches) {
     if (!hasShape(stretch.logs)) continue;
-    addTo(logs, strayed(stretch, lnDriveNow), fade(stretch, today));
+    addTo(logs, strayed(stretch, lnDriveNow, bent), fade(stretch, today));
   }
   return logs;
 }

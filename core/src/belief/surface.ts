@@ -2,9 +2,7 @@
  * How far down a drying mix keeps its surface wet: one figure for the whole collection, learned from all its looks.
  * A few values are tried on some pots that were looked at; each is believed by how well it explains them.
  */
-import { blur, fromLog, GRID, normalDensity } from './grid.ts';
-import type { Stretch } from './history.ts';
-import { POT_SD, STRETCH_SD } from './rate.ts';
+import { fromLog } from './grid.ts';
 
 /** Values tried, and how likely each is before anybody has looked. */
 export const SURFACE_WET_TRIED: readonly { m: number; prior: number }[] = [
@@ -15,31 +13,6 @@ export const SURFACE_WET_TRIED: readonly { m: number; prior: number }[] = [
 ];
 /** More pots than this would only take time. */
 export const MOST_POTS_ASKED = 16;
-/** Looks on one pot lean on each other: the model errs for days on end. Each counts for this much of one. */
-const LOOK_WEIGHT = 0.4;
-
-/** ln of the chance of all that was found on one pot, whatever its rate. */
-export function lnEvidence(stretches: readonly Stretch[]): number {
-  const prior = normalDensity(0, Math.hypot(POT_SD, 0.3));
-  const logs = Float64Array.from(prior, (p) => Math.log(p + 1e-300));
-  for (const stretch of stretches) {
-    if (stretch.checks === 0) continue;
-    const atGrid = stretch.logs;
-    let top = -Infinity;
-    for (const value of atGrid) top = Math.max(top, value);
-    // blur() keeps mass, so the scale taken out by fromLog is put back.
-    let mass = 0;
-    for (const value of atGrid) mass += Math.exp(value - top);
-    const own = blur(fromLog(atGrid), STRETCH_SD);
-    for (let i = 0; i < GRID.length; i++) logs[i]! += LOOK_WEIGHT * (Math.log(own[i]! * mass + 1e-12) + top);
-  }
-  let top = -Infinity;
-  for (const value of logs) top = Math.max(top, value);
-  let sum = 0;
-  for (const value of logs) sum += Math.exp(value - top);
-  return top + Math.log(sum);
-}
-
 /**
  * The value to reckon with: the geometric mean of those tried, weighed by belief. `evidence[i]` belongs to the i-th
  * value tried.

@@ -21,13 +21,13 @@ const STRANGER_A_CYCLE = 0.08;
 
 /** For good: roots lost or a hole blocked, roots that fill the pot or a ball shrunk from its wall. */
 export const PACES: readonly { kind: 'slower' | 'faster'; lnPace: number; aDay: number; aCycle: number }[] = [
-  { kind: 'slower', lnPace: Math.log(0.55), aDay: 0.0006, aCycle: 0.012 },
-  { kind: 'slower', lnPace: Math.log(0.25), aDay: 0.0005, aCycle: 0.007 },
+  { kind: 'slower', lnPace: Math.log(0.55), aDay: 0.0006, aCycle: 0.025 },
+  { kind: 'slower', lnPace: Math.log(0.25), aDay: 0.0005, aCycle: 0.012 },
   { kind: 'faster', lnPace: Math.log(1.9), aDay: 0.0006, aCycle: 0.012 },
 ];
 
 /** At a look the book is taken to be incomplete at least this often: likelier than that the look is a slip. */
-export const STRANGER_BEFORE_A_LOOK = 0.05;
+export const STRANGER_BEFORE_A_LOOK = 0.065;
 
 /**
  * Somebody else's water as it is found: fresh, nearly a drench, though nobody knows how much; and at a look also with

@@ -262,7 +262,7 @@ export const SIGN_RULES: readonly SignRule[] = [
   given('black-spots', 'damp-air', 'leaf-spot', 2.5, 'in damp still air leaves stay wet'),
   given('black-spots', 'cold-lately', 'cold-damage', 2, 'in the weeks after a night near its limit'),
   r('corky-blisters', 'oedema', 12, 'burst cells heal as cork'),
-  r('corky-blisters', 'overwatering', 2.2, 'more water than the skin can hold'),
+  r('corky-blisters', 'overwatering', 2, 'more water than the skin can hold'),
   r('corky-blisters', 'natural-ageing', 1.2, 'old stems cork'),
   r('corky-blisters', 'normal', 1.5, 'cork of old years stays'),
   r('corky-blisters', 'spider-mite', 1.2, 'old bites cork over'),

@@ -9,8 +9,11 @@ import { USUAL_SLIPS, type LookKind } from '../belief/looks.ts';
 import { moistureQuantile, type PastBands, pastBands, presentOf, type Present } from '../belief/present.ts';
 import { slipRates } from '../belief/trust.ts';
 import { Pool } from '../belief/pool.ts';
-import { addTo, driveShift, fade, potEvidence, posterior, STRETCH_SD } from '../belief/rate.ts';
-import { believedSurface, lnEvidence, MOST_POTS_ASKED, SURFACE_WET_TRIED } from '../belief/surface.ts';
+import { believedWander, USUAL_WANDER } from '../belief/wander.ts';
+import { believedBent } from '../belief/bent.ts';
+import { lnEvidence } from '../belief/evidence.ts';
+import { addTo, driveShift, fade, potEvidence, posterior, STRETCH_SD, USUAL_BENT } from '../belief/rate.ts';
+import { believedSurface, MOST_POTS_ASKED, SURFACE_WET_TRIED } from '../belief/surface.ts';
 import { blendMix, type Blend } from '../mix/blend.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import { lossAt } from '../drydown/step.ts';
@@ -71,8 +74,11 @@ const LEAD_IN_DAYS = 30;
 /** Some twenty kilobytes each. */
 const MOST_MORNINGS = 500;
 
-/** So many pots tell how often a keeper's looks are slips; the rest of a large collection is read but once. */
-const POTS_THAT_TELL_SLIPS = 200;
+/**
+ * So many pots tell how often a keeper's looks are slips and how the reckoning errs with the season; the rest of a large
+ * collection is read but once.
+ */
+const POTS_THAT_TELL = 200;
 
 interface Learned {
   model: PlantModel;
@@ -97,6 +103,11 @@ export class GardenForecast {
   private surfaceWetM: number | null = null;
   private timing: Timing = keeperTiming([]);
   private slips: Record<LookKind, number> = USUAL_SLIPS;
+  private wander = USUAL_WANDER;
+  /** whether it is settled what looks here are worth */
+  private weighed = false;
+  /** how the reckoning errs with the season here */
+  private bent = USUAL_BENT;
   private wateringWeekdays: ReadonlySet<number> | null = null;
 
   /** @param since a day that the past must reach back to, where the events alone would not */
@@ -124,7 +135,8 @@ export class GardenForecast {
 
   outlook(plantId: string): Outlook {
     const { model, history, looks, habit, earlier } = this.learn().get(plantId) ?? missing(plantId);
-    const shift = driveShift(driveNow(model, history, this.climate.today, this.surface()));
+    const drive = driveNow(model, history, this.climate.today, this.surface());
+    const shift = driveShift(drive, this.bent);
     const prior = this.pool.prior(plantId);
     // The open stretch strays from the potting's rate: what it says is joined last.
     const open = blur(shifted(posterior(prior, sumOf(earlier, habit)), shift), STRETCH_SD);
@@ -133,7 +145,7 @@ export class GardenForecast {
     const rateNow = posterior(open, history.current.logs);
     const ratePosterior = shifted(shifted(posterior(prior, sumOf(looks, habit)), shift), present.paceMean);
     const rate = bandOf((p) => Math.exp(gridQuantile(ratePosterior, p)));
-    const futures = runFutures(model, present, this.climate, this.surface());
+    const futures = runFutures(model, present, this.climate, { surfaceWetM: this.surface(), bent: this.bent, drive });
     const most = model.pot.holes ? 1 : 2;
     const moisture = bandOf((p) => Math.min(most, moistureQuantile(present, p)));
     const dry = Float64Array.from(futures.dryDay).sort();
@@ -244,7 +256,7 @@ export class GardenForecast {
     const read = new Map<string, Learned>();
     for (const plant of this.garden.plants) {
       read.set(plant.id, this.learnPlant(plant));
-      if (read.size === Math.min(POTS_THAT_TELL_SLIPS, this.garden.plants.length)) this.weighLooks(read);
+      if (read.size === Math.min(POTS_THAT_TELL, this.garden.plants.length)) this.weighLooks(read);
       told?.(read.size);
     }
     this.learned = read;
@@ -253,18 +265,27 @@ export class GardenForecast {
   }
 
   /**
-   * What this keeper's looks are worth; only where that is something else than usual is it worth a second reading of
-   * the pots that told.
+   * What this keeper's looks are worth, and how the reckoning errs with the season. Only where looks are worth something
+   * else than usual is it worth a second reading of the pots that told.
    */
   private weighLooks(read: Map<string, Learned>): void {
-    const rates = slipRates([...read.values()].map(({ history }) => history));
-    if (
-      !(Object.keys(rates) as LookKind[]).some(
-        (kind) => Math.abs(Math.log(rates[kind] / USUAL_SLIPS[kind])) > WORTH_ANOTHER_READING,
-      )
-    )
-      return;
-    this.slips = rates;
+    this.weighSlips(read);
+    this.bent = believedBent([...read.values()].map(({ history }) => [...history.stretches, history.current]));
+    for (const pot of read.values()) Object.assign(pot, this.evidenceOf(pot));
+  }
+
+  private weighSlips(read: Map<string, Learned>): void {
+    const histories = [...read.values()].map(({ history }) => history);
+    const rates = slipRates(histories);
+    const wander = believedWander(histories.map(({ wanders }) => wanders));
+    this.weighed = true;
+    const slipsMatter = (Object.keys(rates) as LookKind[]).some(
+      (kind) => Math.abs(Math.log(rates[kind] / USUAL_SLIPS[kind])) > WORTH_ANOTHER_READING,
+    );
+    const wanderMatters = Math.abs(Math.log(wander / USUAL_WANDER)) > WANDER_WORTH_ANOTHER_READING;
+    if (!slipsMatter && !wanderMatters) return;
+    if (slipsMatter) this.slips = rates;
+    if (wanderMatters) this.wander = wander;
     for (const [id, { model }] of read) read.set(id, this.learnPlant(model.plant, model));
   }
 
@@ -272,15 +293,20 @@ export class GardenForecast {
     const { today, firstDay } = this.climate;
     const history = this.retraced(model, today, firstDay);
     const all = [...history.stretches, history.current];
-    const drive = driveNow(model, history, today, this.surface());
-    const earlier = potEvidence(history.stretches, today, drive);
     return {
       model,
       history,
-      earlier,
-      looks: sumOf(earlier, potEvidence([history.current], today, drive)),
+      ...this.evidenceOf({ model, history }),
       habit: timingEvidence(all, this.timing, (stretch) => fade(stretch, today)),
     };
+  }
+
+  /** What a pot's looks say of its rate: those of the closed stretches, and all. */
+  private evidenceOf({ model, history }: Pick<Learned, 'model' | 'history'>): Pick<Learned, 'earlier' | 'looks'> {
+    const { today } = this.climate;
+    const drive = driveNow(model, history, today, this.surface());
+    const earlier = potEvidence(history.stretches, today, drive, this.bent);
+    return { earlier, looks: sumOf(earlier, potEvidence([history.current], today, drive, this.bent)) };
   }
 
   private retraced(model: PlantModel, today: DayNumber, firstDay: DayNumber): History {
@@ -292,6 +318,8 @@ export class GardenForecast {
         surfaceWetM: this.surface(),
         upsets: true,
         slips: this.slips,
+        wander: this.wander,
+        tellsWander: this.learned === null && !this.weighed,
       },
       this.mornings.get(id) ?? null,
       // Of a large collection that is read for the first time they would be thrown away one after the other.
@@ -363,7 +391,7 @@ export class GardenForecast {
         fromDay: Math.max(start, firstDay),
         surfaceWetM: this.surface(),
       });
-      const evidence = potEvidence([...history.stretches, history.current], today, history.current.lnDrive);
+      const evidence = potEvidence([...history.stretches, history.current], today, history.current.lnDrive, this.bent);
       const place = history.current.place;
       this.pool.set(`${plant.id} before ${repotting.date}`, { place, mix: before.mix, evidence });
     }
@@ -427,6 +455,8 @@ function livesAlike(before: Plant, now: Plant): boolean {
 
 /** ln of the ratio by which a keeper's slips must differ from the usual. */
 const WORTH_ANOTHER_READING = 0.5;
+/** ln of the ratio by which pots must wander otherwise than usual. */
+const WANDER_WORTH_ANOTHER_READING = 0.1;
 /** The days ahead that say in what air the pot will dry. */
 const DRIVE_AHEAD_DAYS = 21;
 

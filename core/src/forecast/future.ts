@@ -1,9 +1,10 @@
 /** The days ahead: each member takes a rate from the posterior, a moisture to start from, and one possible weather. */
 import type { DayNumber } from '../calendar/day.ts';
-import { dryStep } from '../drydown/step.ts';
+import { dryStep, lossAt } from '../drydown/step.ts';
 import { pour } from '../drydown/wetting.ts';
 import { atRate } from '../belief/grid.ts';
 import type { Cell, Present } from '../belief/present.ts';
+import { BENT_SD, driveShift } from '../belief/rate.ts';
 import { DRY_TO_M } from '../moisture.ts';
 import { seededRandom, seedFrom } from '../numeric/random.ts';
 import { clamp } from '../numeric/curves.ts';
@@ -32,8 +33,33 @@ const DEVIATION_STRIDE = 23;
 const TAIL_STRIDE = 29;
 /** What stays unknown of how the last water leaves, on the log of the moisture at which the surface gives up. */
 const TAIL_SD = 0.2;
+const BENT_STRIDE = 11;
+/**
+ * And of how the whole pot slows towards its end, roots and walls too: below this moisture by a share that grows to this
+ * much at bone dry. Wide enough that other physics' dry-downs of over 60 days lie inside the bounds as often as told
+ * (core/test/world.ts, PHYSICS).
+ */
+const SLOW_BELOW_M = 0.5;
+const SLOW_MEAN = 0.05;
+const SLOW_SD = 0.3;
+const MOST_SLOW = 0.85;
+const SLOW_STRIDE = 47;
+/** A season is the mean of so many days; its pace is reckoned anew every few. */
+const SEASON_DAYS = 21;
+const PACE_EVERY_DAYS = 7;
+const LEAST_LOSS = 1e-5;
 
-export function runFutures(model: PlantModel, present: Present, climate: GardenClimate, surfaceWetM: number): Futures {
+/** What a collection has taught of drying, for the days ahead. */
+export interface Taught {
+  /** moisture below which the surface dries out (drydown/step.ts) */
+  surfaceWetM: number;
+  /** how the reckoning errs with the season (belief/rate.ts) */
+  bent: number;
+  /** ln of the mean daily loss at half wetness for which the rates hold */
+  drive: number;
+}
+
+export function runFutures(model: PlantModel, present: Present, climate: GardenClimate, taught: Taught): Futures {
   const futures: Futures = {
     rates: new Float64Array(MEMBERS),
     m: new Float64Array(MEMBERS),
@@ -43,7 +69,7 @@ export function runFutures(model: PlantModel, present: Present, climate: GardenC
   };
   const dueM = dueMoisture(model.traits);
   startMembers(futures, model, present, climate.today, dueM);
-  const run = new Run(model, climate, surfaceWetM, futures, dueM);
+  const run = new Run(model, climate, taught, futures, dueM);
   run.until(NEAR_DAYS);
   if (futures.dryDay.some((day) => day === Infinity)) run.until(HORIZON_DAYS);
   return futures;
@@ -74,20 +100,38 @@ function startMembers(futures: Futures, model: PlantModel, present: Present, tod
 class Run {
   private readonly now: Float64Array;
   private readonly tails: Float64Array;
+  /** each member's bent with the season, what its loss at half wetness has been lately, and its pace for that */
+  private readonly bents: Float64Array;
+  private readonly lately: Float64Array;
+  private readonly paces: Float64Array;
+  /** by what share each member slows towards its end */
+  private readonly slows: Float64Array;
   private day = 0;
 
   constructor(
     private readonly model: PlantModel,
     private readonly climate: GardenClimate,
-    surfaceWetM: number,
+    private readonly taught: Taught,
     private readonly futures: Futures,
     private readonly dueM: number,
   ) {
+    const { surfaceWetM, bent, drive } = taught;
+    const normal = (member: number, stride: number) => inverseNormal((((member * stride) % MEMBERS) + 0.5) / MEMBERS);
     this.now = futures.m.slice();
-    this.tails = futures.rates.map(
-      (_, member) =>
-        surfaceWetM * Math.exp(TAIL_SD * inverseNormal((((member * TAIL_STRIDE) % MEMBERS) + 0.5) / MEMBERS)),
+    this.tails = futures.rates.map((_, member) => surfaceWetM * Math.exp(TAIL_SD * normal(member, TAIL_STRIDE)));
+    this.bents = futures.rates.map((_, member) => bent + BENT_SD * normal(member, BENT_STRIDE));
+    this.slows = futures.rates.map((_, member) =>
+      clamp(SLOW_MEAN + SLOW_SD * normal(member, SLOW_STRIDE), -MOST_SLOW, MOST_SLOW),
     );
+    this.lately = new Float64Array(MEMBERS).fill(Math.exp(drive));
+    this.paces = new Float64Array(MEMBERS).fill(1);
+  }
+
+  /** How much slower or faster a member goes by now than where its rate was learned, as the season moved on. */
+  private paceOf(member: number): number {
+    const { drive } = this.taught;
+    const bent = this.bents[member]!;
+    return Math.exp(driveShift(Math.log(this.lately[member]! + LEAST_LOSS), bent) - driveShift(drive, bent));
   }
 
   until(days: number): void {
@@ -100,23 +144,32 @@ class Run {
       const k = Math.exp(rates[member]!) / store;
       const path = paths[member]!;
       let now = this.now[member]!;
+      let lately = this.lately[member]!;
+      let pace = this.paces[member]!;
+      const slow = this.slows[member]!;
       if (this.day === 0) path[0] = now;
       for (let i = this.day; i < days; i++) {
         if (dryDay[member] !== Infinity && dueDay[member] !== Infinity && i >= PATH_DAYS) break;
         const rain = weather.rainMm[i]!;
         if (rain > 0) now = pour(now, rain * pot.rainMlPerMm, store, pot).m;
-        now = dryStep(
-          now,
-          k * weather.surfaceMm[i]! * pot.surfaceMlPerMm,
-          k * weather.wallMm[i]! * pot.wallMlPerMm,
-          k * weather.surfaceMm[i]! * pot.plantMlPerMm * this.model.drinking[offset + i]!,
-          this.tails[member]!,
-        );
+        const surface = weather.surfaceMm[i]! * pot.surfaceMlPerMm;
+        const wall = weather.wallMm[i]! * pot.wallMlPerMm;
+        const plant = weather.surfaceMm[i]! * pot.plantMlPerMm * this.model.drinking[offset + i]!;
+        const tail = this.tails[member]!;
+        lately += (lossAt(0.5, surface, wall, plant, tail) / store - lately) / SEASON_DAYS;
+        if (i % PACE_EVERY_DAYS === PACE_EVERY_DAYS - 1) {
+          this.lately[member] = lately;
+          pace = this.paceOf(member);
+        }
+        const x = k * (now < SLOW_BELOW_M ? pace * (1 - slow * (1 - now / SLOW_BELOW_M)) : pace);
+        now = dryStep(now, x * surface, x * wall, x * plant, tail);
         if (i < PATH_DAYS) path[i + 1] = now;
         if (now <= DRY_TO_M && dryDay[member] === Infinity) dryDay[member] = today + 1 + i;
         if (now <= this.dueM && dueDay[member] === Infinity) dueDay[member] = today + 1 + i;
       }
       this.now[member] = now;
+      this.lately[member] = lately;
+      this.paces[member] = pace;
     }
     this.day = days;
   }

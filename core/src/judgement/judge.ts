@@ -218,7 +218,7 @@ function byRule(facts: Facts): Answer & { gap?: number } {
     (traits.store === 'below' || traits.dryRule === 'dry-and-hold') &&
     facts.m.p50 <= DRY_TO_M;
   const day = Math.max(window.ideal, tautDry ? Math.min(facts.seen.taut! + 7, window.latest) : 0);
-  if (day > today)
+  if (day > today && (tautDry || !perhapsDue(facts)))
     return wait(
       facts,
       iso(day),
@@ -232,6 +232,20 @@ function byRule(facts: Facts): Answer & { gap?: number } {
     of: traits.dueM === null ? traits.dryRule : 'own',
     n: { hold_days: traits.holdDays },
   });
+}
+
+/** Likelier due than not, and yet so much of the belief is wet that the rule's day lies ahead: a finger knows. */
+const PERHAPS_WET = 0.1;
+const LIKELIER_THAN_NOT = 0.5;
+
+function perhapsDue({ chanceDue, chanceWet, state, outlook, today }: Facts): boolean {
+  const { earliest } = outlook.advice.window!;
+  return (
+    state === 'growing' &&
+    earliest + outlook.model.traits.holdDays <= today &&
+    chanceDue > LIKELIER_THAN_NOT &&
+    chanceWet > PERHAPS_WET
+  );
 }
 
 function byCalendar(facts: Facts): Answer & { gap?: number } {
