@@ -38,6 +38,7 @@ export { dayLengthH } from './sky/solar.ts';
 export { drawWeather, type DrawnDay } from './sky/generator.ts';
 export * from './moisture.ts';
 export { GardenForecast, type Outlook, type Band } from './forecast/forecast.ts';
+export { inShare, type Share, type Teaching, WHOLE } from './belief/teaching.ts';
 export { type PlantForecast } from './judgement/plantForecast.ts';
 export * from './judgement/deeds.ts';
 export { nightLimitC } from './judgement/facts.ts';

@@ -1,4 +1,6 @@
 import { randomUUID } from 'node:crypto';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { migrate } from '../src/database/migrate.ts';
@@ -162,6 +164,54 @@ describe('kept outlooks', () => {
     } finally {
       await others.close();
     }
+  });
+  describe('where two threads load a site together', () => {
+    const file = join(ROOT, 'build', 'forecast-worker.mjs');
+    const loaded = async (helperFile: string) => {
+      const errors: unknown[] = [];
+      const both = new Outlooks(database.pool, file, (error) => errors.push(error), { fromPlants: 1, helperFile });
+      try {
+        const { views, tasks, weeks, nightsC } = await both.ofSite(await site());
+        return { views: new Map(views), tasks: new Map(tasks), weeks: new Map(weeks), nightsC, errors, both };
+      } catch (error) {
+        await both.close();
+        throw error;
+      }
+    };
+    it('they come to what one comes to, and the one that stays goes on with all', async () => {
+      const alone = await outlooks.ofSite(await site());
+      const { views, tasks, weeks, nightsC, errors, both } = await loaded(file);
+      try {
+        expect(errors).toEqual([]);
+        expect(nightsC).toEqual(alone.nightsC);
+        expect([...views.keys()].toSorted((a, b) => a - b)).toEqual([...alone.views.keys()].toSorted((a, b) => a - b));
+        for (const [id, view] of views) {
+          expect(view.moisture).toEqual(alone.views.get(id)!.moisture);
+          expect(tasks.get(id)!.judgement.deeds).toEqual(alone.tasks.get(id)!.judgement.deeds);
+          expect(weeks.get(id)).toEqual(alone.weeks.get(id));
+        }
+        for (const id of views.keys()) expect((await both.clinicOf(await site(), id)).judgement).toBeDefined();
+      } finally {
+        await both.close();
+      }
+    });
+    it('a helper that ends at once leaves all to the other', async () => {
+      const folder = await mkdtemp(join(tmpdir(), 'zinc-helper-'));
+      const ends = join(folder, 'ends.mjs');
+      await writeFile(ends, 'process.exit(0);\n');
+      const alone = await outlooks.ofSite(await site());
+      const { views, both } = await loaded(ends);
+      await both.close();
+      await rm(folder, { recursive: true });
+      expect(views.size).toBe(alone.views.size);
+      for (const [id, { moisture }] of views) expect(moisture).toEqual(alone.views.get(id)!.moisture);
+    });
+    it('a helper that cannot start is told, and leaves all to the other', async () => {
+      const { views, errors, both } = await loaded(join(ROOT, 'build', 'no-such-helper.mjs'));
+      await both.close();
+      expect(views.size).toBeGreaterThan(0);
+      expect(errors.length).toBe(1);
+    });
   });
   it('a worker that cannot even start is told, and tried again', async () => {
     const errors: unknown[] = [];

@@ -189,7 +189,7 @@ describe('the keeper', () => {
     const pots = Array.from({ length: 12 }, () => ({
       stretches: [late(0.6), late(0.7), late(0.65)],
       checks: 9,
-      rate: normalDensity(0, 0.1),
+      rate: () => normalDensity(0, 0.1),
     }));
     const habit = keeperTiming(pots);
     // Twelve pots outweigh what is taken to begin with, nearly.
@@ -199,7 +199,11 @@ describe('the keeper', () => {
   });
   it('has a heavy hand if they come early on the whole; nobody has before anything is seen', () => {
     const pots = (x: number) =>
-      Array.from({ length: 12 }, () => ({ stretches: [late(x), late(x)], checks: 9, rate: normalDensity(0, 0.1) }));
+      Array.from({ length: 12 }, () => ({
+        stretches: [late(x), late(x)],
+        checks: 9,
+        rate: () => normalDensity(0, 0.1),
+      }));
     expect(comesEarly(keeperTiming(pots(-0.5)))).toBe(true);
     expect(comesEarly(keeperTiming(pots(0.1)))).toBe(false);
     expect(comesEarly(keeperTiming([]))).toBe(false);

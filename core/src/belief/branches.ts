@@ -37,6 +37,8 @@ export interface Branch {
   dryDay: number[];
   /** moisture at the nodes at the end of each of the last days, the newest first; shared with the branches it left */
   trace: TracedDay | null;
+  /** the trace of a branch whose walk has ended, packed: node by node for each day, the oldest first; NaN before it began */
+  traced: Float32Array | null;
 }
 
 /** A day of a trace, and the day before it. */
@@ -63,6 +65,7 @@ export function branchAt(m: number, weight: number): Branch {
     slips: [],
     dryDay: AT_NODES.slice().fill(NaN),
     trace: null,
+    traced: null,
   };
 }
 
@@ -92,7 +95,23 @@ export function offshoot(parent: Branch, share: number): Branch {
     slips: parent.slips,
     dryDay: parent.dryDay.slice(),
     trace: parent.trace,
+    traced: null,
   };
+}
+
+/**
+ * Packs the trace of a branch whose walk has ended: thousands of plants are kept, and each day of each trace would be
+ * two objects for the collector to go through.
+ */
+export function packTrace(branch: Branch, days: number): void {
+  const nodes = NODES.length;
+  const packed = new Float32Array(days * nodes);
+  let day = days - 1;
+  for (let at = branch.trace; day >= 0 && at; day--, at = at.before)
+    for (let n = 0; n < nodes; n++) packed[day * nodes + n] = at.m[n]!;
+  packed.fill(NaN, 0, (day + 1) * nodes);
+  branch.traced = packed;
+  branch.trace = null;
 }
 
 export function weightOf(branch: Branch, belief: Float64Array, { low, high }: GridRange): number {

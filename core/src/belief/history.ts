@@ -13,7 +13,7 @@ import { dryStep, lossAt, roughStep } from '../drydown/step.ts';
 import { pour, wet } from '../drydown/wetting.ts';
 import type { PotModel } from '../drydown/potModel.ts';
 import { DRY_TO_M } from '../moisture.ts';
-import { type Branch, branchAt, copyOf, join, offshoot, ON_GRID, together, weightOf } from './branches.ts';
+import { type Branch, branchAt, copyOf, join, offshoot, ON_GRID, packTrace, together, weightOf } from './branches.ts';
 import {
   GRID,
   GRID_SIZE,
@@ -158,7 +158,7 @@ const STARTS = [0.02, 0.15, 0.3, 0.5, 0.75, 1];
 /** Branches this close are one. */
 const TOGETHER_M = 0.03;
 const NEARLY_TOGETHER_M = 0.06;
-const MOST_BRANCHES = 14;
+const MOST_BRANCHES = 12;
 const MOST_OLD_BRANCHES = 4;
 /** Lighter branches are dropped, their mass going to the rest. */
 const LEAST_WEIGHT = 1e-4;
@@ -355,6 +355,8 @@ class Retracing {
     this.split(today);
     this.ageDeviations(today);
     const current = this.closed(today);
+    const traceDays = today - this.traceFrom + 1;
+    for (const branch of this.branches) packTrace(branch, traceDays);
     const history: History = {
       stretches: this.stretches,
       current,
@@ -364,7 +366,7 @@ class Retracing {
       looks: this.looks,
       trust: this.trust,
       wanders: this.wanders,
-      trace: { from: this.traceFrom, days: today - this.traceFrom + 1 },
+      trace: { from: this.traceFrom, days: traceDays },
     };
     return { history, morning };
   }
@@ -1045,7 +1047,7 @@ function firstWorthwhile({ events, fromDay, today, pot }: HistoryInput): { fromD
     : { fromDay: Math.max(fromDay, today - LONGEST_WALK_DAYS), fromFull: false };
 }
 
-const MOST_STRETCHES = 8;
+const MOST_STRETCHES = 6;
 /** Where nothing ever starts the pot anew, a year says enough. */
 const LONGEST_WALK_DAYS = 400;
 

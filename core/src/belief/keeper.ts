@@ -7,7 +7,7 @@
  */
 import { median } from '../numeric/curves.ts';
 import { atRate, gridMean, NODES, spreadNodes } from './grid.ts';
-import type { Stretch } from './history.ts';
+import type { TimedStretch } from './teaching.ts';
 
 export interface Timing {
   /** usual lateness, ln; 0.3 is a third later than due */
@@ -33,14 +33,15 @@ const LEAST_CHECKS = 6;
 
 /**
  * The keeper's timing from the pots that were looked at: medians, since some waterings have nothing to do with the pot.
+ * `rate` is a pot's density of ln k, asked only of pots that tell.
  */
 export function keeperTiming(
-  pots: readonly { stretches: readonly Stretch[]; checks: number; rate: Float64Array }[],
+  pots: readonly { stretches: readonly TimedStretch[]; checks: number; rate: () => Float64Array }[],
 ): Timing {
   const seen: number[] = [];
   for (const { stretches, checks, rate } of pots) {
     if (checks < LEAST_CHECKS) continue;
-    const x = gridMean(rate);
+    const x = gridMean(rate());
     for (const stretch of stretches) for (const lateness of stretch.lateness) seen.push(atRate(lateness, x));
   }
   if (seen.length === 0) return PRIOR;
@@ -63,9 +64,9 @@ export function comesEarly({ lateness }: Timing): boolean {
 
 /** Logs on the grid of what the waterings of a pot say of its ln k. `weightOf` fades old stretches. */
 export function timingEvidence(
-  stretches: readonly Stretch[],
+  stretches: readonly TimedStretch[],
   timing: Timing,
-  weightOf: (stretch: Stretch) => number,
+  weightOf: (stretch: TimedStretch) => number,
 ): Float64Array {
   const logs = new Float64Array(NODES.length);
   let weight = 0;

@@ -24,11 +24,14 @@ export class Pool {
   private readonly members = new Map<string, Member>();
   private readonly placeSums = new Map<string, Float64Array>();
   private readonly mixSums = new Map<string, { weight: number; sum: number }>();
+  /** what all other places say of one, until a pot says something else */
+  private readonly outer = new Map<string, Float64Array>();
 
   /** Takes a pot's evidence (logs on the grid), in place of what it said before. */
   set(id: string, pot: { place: string; mix: string; evidence: Float64Array }): void {
     this.remove(id);
     const message = hasShape(pot.evidence) ? lnOf(blur(fromLog(pot.evidence), POT_SD)) : null;
+    this.outer.clear();
     const member: Member = { place: pot.place, mix: pot.mix, message, residual: null };
     this.members.set(id, member);
     const sum = this.placeSums.get(pot.place) ?? new Float64Array(GRID_SIZE);
@@ -45,6 +48,7 @@ export class Pool {
   private remove(id: string): void {
     const before = this.members.get(id);
     if (!before) return;
+    this.outer.clear();
     if (before.message) addTo(this.placeSums.get(before.place)!, before.message, -1);
     this.countMix(before, -1);
     this.members.delete(id);
@@ -91,14 +95,23 @@ export class Pool {
 
   /** The place's factor as all but this pot show it. */
   private centre({ place, message }: Pick<Member, 'place' | 'message'>): Float64Array {
-    const garden = lnOf(normalDensity(0, GARDEN_SD));
-    for (const [other, sum] of this.placeSums) {
-      if (other !== place && hasShape(sum)) addTo(garden, lnOf(blur(fromLog(sum), PLACE_SD)), 1);
-    }
-    const logs = lnOf(blur(fromLog(garden), PLACE_SD));
+    const logs = this.outerOf(place).slice();
     addTo(logs, this.placeSums.get(place)!, 1);
     if (message) addTo(logs, message, -1);
     return fromLog(logs);
+  }
+
+  private outerOf(place: string): Float64Array {
+    let outer = this.outer.get(place);
+    if (!outer) {
+      const garden = lnOf(normalDensity(0, GARDEN_SD));
+      for (const [other, sum] of this.placeSums) {
+        if (other !== place && hasShape(sum)) addTo(garden, lnOf(blur(fromLog(sum), PLACE_SD)), 1);
+      }
+      outer = lnOf(blur(fromLog(garden), PLACE_SD));
+      this.outer.set(place, outer);
+    }
+    return outer;
   }
 
   private mixShift({ mix, residual }: Member): number {

@@ -127,7 +127,11 @@ function window(list: readonly { story: Story; weight: number }[]): { from: DayN
   return { from, to };
 }
 
-const BISECTIONS = 13;
+/** What a quantile is found to: in m, or in chance. */
+const QUANTILE_STEP = 0.0005;
+const QUANTILE_CHANCE = 0.0005;
+const HALVINGS = 3;
+const MOST_STEPS = 24;
 const MOST_M = 2;
 
 /** Chance that more than `m` is in the pot, each cell a normal about its middle. */
@@ -137,15 +141,35 @@ export function chanceAbove({ cells }: Pick<Present, 'cells'>, m: number): numbe
   return chance < 0 ? 0 : chance > 1 ? 1 : chance;
 }
 
-/** The moisture below which a share `p` of belief lies, from 0 on. */
+/**
+ * The moisture below which a share `p` of belief lies, from 0 on, to a two-thousandth: by false position, halving where
+ * one end stands still (the Illinois rule, Dowell & Jarratt 1971).
+ */
 export function moistureQuantile(present: Pick<Present, 'cells'>, p: number): number {
+  const above = (m: number) => chanceAbove(present, m) - (1 - p);
   let low = 0;
   let high = MOST_M;
-  if (chanceAbove(present, 0) <= 1 - p) return 0;
-  for (let i = 0; i < BISECTIONS; i++) {
-    const middle = (low + high) / 2;
-    if (chanceAbove(present, middle) > 1 - p) low = middle;
-    else high = middle;
+  let atLow = above(low);
+  if (atLow <= 0) return 0;
+  let atHigh = above(high);
+  if (atHigh >= 0) return high;
+  let lastSide = 0;
+  for (let i = 0; i < MOST_STEPS && high - low > QUANTILE_STEP; i++) {
+    // Far from the answer the curve is flat, and halving is faster.
+    const m = i < HALVINGS ? (low + high) / 2 : low + ((high - low) * atLow) / (atLow - atHigh);
+    const at = above(m);
+    if (Math.abs(at) < QUANTILE_CHANCE) return m;
+    const side = Math.sign(at);
+    if (side > 0) {
+      low = m;
+      atLow = at;
+      if (side === lastSide) atHigh /= 2;
+    } else {
+      high = m;
+      atHigh = at;
+      if (side === lastSide) atLow /= 2;
+    }
+    lastSide = side;
   }
   return (low + high) / 2;
 }
@@ -168,7 +192,7 @@ export interface PastBands {
 const LEAST_TRACED = 0.002;
 
 export function pastBands({ trace }: History, { cells }: Pick<Present, 'cells'>): PastBands {
-  const walks = walksOf(cells, trace.days);
+  const walks = walksOf(cells);
   const moistures = new Float64Array(walks.length);
   const weights = new Float64Array(walks.length);
   const order = Uint16Array.from(walks, (_, i) => i);
@@ -177,11 +201,12 @@ export function pastBands({ trace }: History, { cells }: Pick<Present, 'cells'>)
     let sum = 0;
     let total = 0;
     for (let i = 0; i < walks.length; i++) {
-      const { days, node, weight } = walks[i]!;
-      const m = days[day]?.[node];
+      const { traced, node, weight } = walks[i]!;
+      const m = traced[day * NODES.length + node]!;
       // A branch that began later, with a repotting, says nothing of the day.
-      moistures[i] = m ?? 0;
-      weights[i] = m === undefined ? 0 : weight;
+      const began = !Number.isNaN(m);
+      moistures[i] = began ? m : 0;
+      weights[i] = began ? weight : 0;
       sum += weights[i]! * moistures[i]!;
       total += weights[i]!;
     }
@@ -196,13 +221,14 @@ export function pastBands({ trace }: History, { cells }: Pick<Present, 'cells'>)
 }
 
 interface Walk {
-  days: readonly (number[] | undefined)[];
+  /** packed, see Branch */
+  traced: Float32Array;
   node: number;
   weight: number;
 }
 
 /** Cells of one branch between two nodes are taken together: the nearer node stands for them. */
-function walksOf(cells: readonly Cell[], days: number): Walk[] {
+function walksOf(cells: readonly Cell[]): Walk[] {
   const byNode = new Map<Branch, Float64Array>();
   for (const { branch, x, weight } of cells) {
     let weights = byNode.get(branch);
@@ -211,19 +237,10 @@ function walksOf(cells: readonly Cell[], days: number): Walk[] {
   }
   const walks: Walk[] = [];
   for (const [branch, weights] of byNode) {
-    const traced = tracedDays(branch, days);
-    for (const [node, weight] of weights.entries())
-      if (weight > LEAST_TRACED) walks.push({ days: traced, node, weight });
+    const traced = branch.traced!;
+    for (const [node, weight] of weights.entries()) if (weight > LEAST_TRACED) walks.push({ traced, node, weight });
   }
   return walks;
-}
-
-/** A branch's trace by day, oldest first. */
-function tracedDays(branch: Branch, days: number): (number[] | undefined)[] {
-  const out: (number[] | undefined)[] = Array.from({ length: days });
-  let at = branch.trace;
-  for (let day = days - 1; day >= 0 && at; day--, at = at.before) out[day] = at.m;
-  return out;
 }
 
 /**

@@ -18,7 +18,7 @@ export const STRETCH_SD = 0.07;
 const HALF_LIFE_DAYS = 200;
 
 /** How much a stretch still says today. */
-export function fade(stretch: Stretch, today: DayNumber): number {
+export function fade(stretch: Pick<Stretch, 'endDay'>, today: DayNumber): number {
   return 2 ** (-(today - stretch.endDay) / HALF_LIFE_DAYS);
 }
 

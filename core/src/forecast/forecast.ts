@@ -9,6 +9,7 @@ import { USUAL_SLIPS, type LookKind } from '../belief/looks.ts';
 import { moistureQuantile, type PastBands, pastBands, presentOf, type Present } from '../belief/present.ts';
 import { slipRates } from '../belief/trust.ts';
 import { Pool } from '../belief/pool.ts';
+import { type EarlierPot, inShare, type Share, type Teaching, type TimedStretch, WHOLE } from '../belief/teaching.ts';
 import { believedWander, USUAL_WANDER } from '../belief/wander.ts';
 import { believedBent } from '../belief/bent.ts';
 import { lnEvidence } from '../belief/evidence.ts';
@@ -78,7 +79,7 @@ const MOST_MORNINGS = 500;
  * So many pots tell how often a keeper's looks are slips and how the reckoning errs with the season; the rest of a large
  * collection is read but once.
  */
-const POTS_THAT_TELL = 200;
+const POTS_THAT_TELL = 100;
 
 interface Learned {
   model: PlantModel;
@@ -97,6 +98,8 @@ export class GardenForecast {
   private readonly blends: Map<string, Blend>;
   private readonly placeIds: Set<string>;
   private learned: Map<string, Learned> | null = null;
+  /** where plants stand whose books another thread has read; they are read here when they are first asked for */
+  private readonly readElsewhere = new Map<string, string>();
   private readonly pool = new Pool();
   /** of the pots reckoned last, so that another look today costs little */
   private readonly mornings = new Map<string, Morning>();
@@ -134,7 +137,7 @@ export class GardenForecast {
   }
 
   outlook(plantId: string): Outlook {
-    const { model, history, looks, habit, earlier } = this.learn().get(plantId) ?? missing(plantId);
+    const { model, history, looks, habit, earlier } = this.known(plantId);
     const drive = driveNow(model, history, this.climate.today, this.surface());
     const shift = driveShift(drive, this.bent);
     const prior = this.pool.prior(plantId);
@@ -191,6 +194,7 @@ export class GardenForecast {
   /** Forgets a plant that stands here no more; what it taught the place goes with it. */
   removePlant(plantId: string): void {
     this.learn().delete(plantId);
+    this.readElsewhere.delete(plantId);
     this.mornings.delete(plantId);
     this.pool.forget(plantId);
   }
@@ -208,8 +212,9 @@ export class GardenForecast {
       before && this.modelHolds(before, plant) ? { ...before, plant } : this.model(plant),
     );
     learned.set(plant.id, pot);
-    this.share(pot, sumOf(pot.looks, pot.habit));
-    this.shareEarlier(plant);
+    this.readElsewhere.delete(plant.id);
+    this.pool.set(plant.id, { place: plant.place, mix: plant.mix, evidence: sumOf(pot.looks, pot.habit) });
+    for (const earlier of this.earlierPots(plant)) this.pool.set(earlier.id, earlier);
     this.pool.compare([plant.id]);
   }
 
@@ -230,9 +235,8 @@ export class GardenForecast {
 
   /** The plants of a place, by id. */
   plantsAt(placeId: string): string[] {
-    return [...this.learn().values()]
-      .filter(({ model }) => model.plant.place === placeId)
-      .map(({ model }) => model.plant.id);
+    const own = [...this.learn().values()].map(({ model: { plant } }): [string, string] => [plant.id, plant.place]);
+    return [...own, ...this.readElsewhere].flatMap(([id, place]) => (place === placeId ? [id] : []));
   }
 
   /** How a place dries against the reckoned, as its pots have taught: a factor on the rate. */
@@ -243,25 +247,66 @@ export class GardenForecast {
   }
 
   /**
-   * Reads the whole book, which the first outlook would do otherwise.
+   * Reads a share of the plants' books; the first outlook would read them all otherwise. Nothing is known before what
+   * all shares teach is joined.
    *
-   * @param told after each plant: how many are read
+   * @param told after each plant of the share: how many of it are read
    */
-  readBook(told: (read: number) => void): void {
-    this.learn(told);
+  readShare(share: Share, told?: (read: number) => void): Teaching[] {
+    const { plants } = this.garden;
+    const telling = Math.min(POTS_THAT_TELL, plants.length);
+    const read = new Map<string, Learned>();
+    if (!this.weighed) {
+      for (const plant of plants.slice(0, telling)) read.set(plant.id, this.learnPlant(plant));
+      this.weighLooks(read);
+    }
+    const own = new Map<string, Learned>();
+    for (const [i, plant] of plants.entries()) {
+      if (!inShare(i, share)) continue;
+      own.set(plant.id, read.get(plant.id) ?? this.learnPlant(plant));
+      told?.(own.size);
+    }
+    this.learned = new Map([...(this.learned ?? []), ...own]);
+    return [...own.values()].map((pot) => this.teachingOf(pot));
   }
 
-  private learn(told?: (read: number) => void): Map<string, Learned> {
-    if (this.learned) return this.learned;
-    const read = new Map<string, Learned>();
-    for (const plant of this.garden.plants) {
-      read.set(plant.id, this.learnPlant(plant));
-      if (read.size === Math.min(POTS_THAT_TELL, this.garden.plants.length)) this.weighLooks(read);
-      told?.(read.size);
+  /** Takes what all shares of the garden teach, its own among them: the same whoever read them. */
+  join(teachings: readonly Teaching[]): void {
+    const learned = this.learned!;
+    const byId = new Map(teachings.map((teaching) => [teaching.id, teaching]));
+    const inOrder = this.garden.plants.map(({ id }) => byId.get(id) ?? missing(id));
+    for (const { id, place } of inOrder) if (!learned.has(id)) this.readElsewhere.set(id, place);
+    this.applyHabit(inOrder);
+  }
+
+  private learn(): Map<string, Learned> {
+    if (!this.learned) this.join(this.readShare(WHOLE));
+    return this.learned!;
+  }
+
+  private known(plantId: string): Learned {
+    const learned = this.learn();
+    let pot = learned.get(plantId);
+    if (!pot) {
+      if (!this.readElsewhere.delete(plantId)) missing(plantId);
+      pot = this.learnPlant(this.garden.plants.find(({ id }) => id === plantId)!);
+      learned.set(plantId, pot);
     }
-    this.learned = read;
-    this.applyHabit();
-    return this.learned;
+    return pot;
+  }
+
+  private teachingOf({ model: { plant }, history, looks }: Learned): Teaching {
+    const timed = ({ endDay, lateness }: TimedStretch): TimedStretch => ({ endDay, lateness });
+    return {
+      id: plant.id,
+      place: plant.place,
+      mix: plant.mix,
+      looks,
+      checks: history.checks,
+      stretches: history.stretches.map(timed),
+      current: timed(history.current),
+      before: this.earlierPots(plant),
+    };
   }
 
   /**
@@ -344,31 +389,33 @@ export class GardenForecast {
   }
 
   /** How this keeper comes to water, from the pots that were looked at; then what waterings say of all pots. */
-  private applyHabit(): void {
-    const learned = [...this.learned!.values()];
-    for (const pot of learned) this.share(pot, pot.looks);
+  private applyHabit(teachings: readonly Teaching[]): void {
+    const { pool } = this;
+    const { today } = this.climate;
+    for (const { id, place, mix, looks } of teachings) pool.set(id, { place, mix, evidence: looks });
     this.timing = keeperTiming(
-      learned.map(({ model, history, looks }) => ({
-        stretches: history.stretches,
-        checks: history.checks,
-        rate: posterior(this.pool.prior(model.plant.id), looks),
+      teachings.map(({ id, stretches, checks, looks }) => ({
+        stretches,
+        checks,
+        rate: () => posterior(pool.prior(id), looks),
       })),
     );
-    for (const pot of learned) {
-      pot.habit = timingEvidence([...pot.history.stretches, pot.history.current], this.timing, (stretch) =>
-        fade(stretch, this.climate.today),
-      );
-      this.share(pot, sumOf(pot.looks, pot.habit));
-      this.shareEarlier(pot.model.plant);
+    for (const { id, place, mix, looks, stretches, current, before } of teachings) {
+      const habit = timingEvidence([...stretches, current], this.timing, (stretch) => fade(stretch, today));
+      const pot = this.learned!.get(id);
+      if (pot) pot.habit = habit;
+      pool.set(id, { place, mix, evidence: sumOf(looks, habit) });
+      for (const earlier of before) pool.set(earlier.id, earlier);
     }
-    this.pool.compare();
+    pool.compare();
   }
 
   /**
    * What a plant's pot before its last repotting showed no longer counts for the pot, but it still teaches the place
    * (and its mix), where the journal says what pot it was.
    */
-  private shareEarlier(plant: Plant): void {
+  private earlierPots(plant: Plant): EarlierPot[] {
+    const earlier: EarlierPot[] = [];
     const { today, firstDay } = this.climate;
     const repottings = plant.events.filter((event) => event.type === 'repotting');
     for (const [i, repotting] of repottings.entries()) {
@@ -393,12 +440,9 @@ export class GardenForecast {
       });
       const evidence = potEvidence([...history.stretches, history.current], today, history.current.lnDrive, this.bent);
       const place = history.current.place;
-      this.pool.set(`${plant.id} before ${repotting.date}`, { place, mix: before.mix, evidence });
+      earlier.push({ id: `${plant.id} before ${repotting.date}`, place, mix: before.mix, evidence });
     }
-  }
-
-  private share({ model: { plant } }: Learned, evidence: Float64Array): void {
-    this.pool.set(plant.id, { place: plant.place, mix: plant.mix, evidence });
+    return earlier;
   }
 
   /** How far down this collection's surfaces stay wet, asked once of some pots that were looked at. */

@@ -5,7 +5,8 @@
  * stand in the database, so several servers on one database see each other's changes. A changed plant is reckoned anew
  * at once; its bench, whose shared rate may have moved a little, after the answer has gone out.
  */
-import { Worker } from 'node:worker_threads';
+import { availableParallelism } from 'node:os';
+import { MessageChannel, type MessagePort, Worker } from 'node:worker_threads';
 import type { KeptTask, Drying, OutlookView, PlaceOutlook, PlantEvent, PottingView } from '@zinc-pail/core';
 import type { Pool } from '../database/pool.ts';
 import { errandNow, onNobodysErrand, onSharedErrand } from '../errand.ts';
@@ -62,6 +63,9 @@ export interface Coming {
   soFar: SiteOutlooks | null;
 }
 
+/** How far each of the threads is that load a site. */
+type Parts = Map<number, { stage: Coming['stage']; done: number }>;
+
 /** A look at what changed on a site, for all who wait for it. */
 interface Turn {
   /** the newest row that any of them read */
@@ -76,6 +80,8 @@ interface Turn {
 /** A tenth of a second or two: so long a mark waits behind a list that came in. */
 const PLANTS_A_TURN = 40;
 const MOST_BOOKS = 200;
+/** From so many plants on two threads load a site together, where there are two cores for them. */
+const TOGETHER_FROM_PLANTS = 400;
 const NOTHING: Promise<void> = Promise.resolve();
 const nothing = (): void => {};
 /** What is left of a request's time to say that it was not enough. */
@@ -92,7 +98,9 @@ export class Outlooks {
   /** null until somebody asks, and again once it died */
   private worker: Worker | null = null;
   private readonly kept = new Map<number, Kept>();
-  private readonly coming = new Map<number, Coming & { kept: Kept }>();
+  private readonly coming = new Map<number, Coming & { kept: Kept; parts: Parts }>();
+  /** threads that help to load a large site, and end with it */
+  private readonly helpers = new Set<Worker>();
   /** the last turn of each site: until it has read, until it is done */
   private readonly turns = new Map<number, { read: Promise<void>; done: Promise<void> }>();
   /** turns that have not begun, by site */
@@ -109,6 +117,10 @@ export class Outlooks {
     private readonly pool: Pool,
     private readonly workerFile: string,
     private readonly onBackgroundError: (error: unknown) => void,
+    private readonly together: { fromPlants: number; helperFile: string } = {
+      fromPlants: TOGETHER_FROM_PLANTS,
+      helperFile: workerFile,
+    },
   ) {}
 
   private start(): Worker {
@@ -140,7 +152,7 @@ export class Outlooks {
   async close(): Promise<void> {
     this.closing = true;
     // What is being reckoned is for nobody any more: a large collection would hold up the end for a minute.
-    await this.worker?.terminate();
+    await Promise.all([this.worker, ...this.helpers].map((worker) => worker?.terminate()));
     await Promise.all([...this.turns.values()].map(({ done }) => done));
   }
 
@@ -285,6 +297,38 @@ export class Outlooks {
     );
   }
 
+  /** A large site in two threads, a small one in the one that keeps it. */
+  private async askTogether(task: Omit<Extract<Task, { kind: 'load' }>, 'kind' | 'together'>): Promise<Answer> {
+    if (task.garden.plants.length < this.together.fromPlants || availableParallelism() < 2)
+      return this.ask({ kind: 'load', ...task, together: null });
+    const { port1, port2 } = new MessageChannel();
+    const helper = new Worker(this.together.helperFile);
+    this.helpers.add(helper);
+    try {
+      const helped = new Promise<Answer['plants']>((resolve) => {
+        helper.on('message', (message: { answer?: Answer; error?: string } | LoadNews) => {
+          if ('load' in message) this.hear(message.load);
+          else if (message.answer) resolve(message.answer.plants);
+          else this.onBackgroundError(new Error(message.error));
+        });
+        helper.on('error', (error) => this.closing || this.onBackgroundError(error));
+        // The other thread notices by its port and does all, unless it had been told all already.
+        helper.on('exit', () => resolve([]));
+      });
+      helper.postMessage(
+        { id: 0, task: { kind: 'load', ...task, together: { share: { of: 2, from: 1 }, other: port2 } } },
+        [port2],
+      );
+      const own = await this.ask({ kind: 'load', ...task, together: { share: { of: 2, from: 0 }, other: port1 } }, [
+        port1,
+      ]);
+      return { ...own, plants: [...own.plants, ...(await helped)] };
+    } finally {
+      this.helpers.delete(helper);
+      await helper.terminate();
+    }
+  }
+
   private remember(plantId: number, book: readonly PlantEvent[]): void {
     this.books.delete(plantId);
     this.books.set(plantId, book);
@@ -314,13 +358,23 @@ export class Outlooks {
       asked: new Map(revisions),
       edition: ++this.editions,
     };
-    this.coming.set(site.id, { stage: 'reading', done: 0, of: loaded.garden.plants.length, soFar: null, kept });
+    this.coming.set(site.id, {
+      stage: 'reading',
+      done: 0,
+      of: loaded.garden.plants.length,
+      soFar: null,
+      kept,
+      parts: new Map(),
+    });
     try {
-      const answer = await this.ask({ kind: 'load', siteId: site.id, ...loaded, waters, obstructions: hidden });
+      const answer = await this.askTogether({ siteId: site.id, ...loaded, waters, obstructions: hidden });
       kept.nightsC = answer.nightsC!;
       kept.places = byNumber(answer.places!);
-      this.kept.set(site.id, kept);
       this.take(kept, answer.plants);
+      // Whoever asks next begins anew.
+      if (loaded.garden.plants.some(({ id }) => !kept.views.has(Number(id))))
+        throw new Error('a thread that helped to reckon the collection ended before its share was done');
+      this.kept.set(site.id, kept);
       return kept;
     } finally {
       this.coming.delete(site.id);
@@ -392,11 +446,16 @@ export class Outlooks {
     return this.coming.get(siteId) ?? null;
   }
 
-  private hear({ siteId, stage, done, plants, places, nightsC }: LoadNews['load']): void {
+  private hear({ siteId, part, stage, done, plants, places, nightsC }: LoadNews['load']): void {
     const coming = this.coming.get(siteId);
     if (!coming) return;
-    const { kept } = coming;
-    Object.assign(coming, { stage, done });
+    const { kept, parts } = coming;
+    parts.set(part, { stage, done });
+    const all = [...parts.values()];
+    coming.stage = all.some((one) => one.stage === 'reading') ? 'reading' : 'reckoning';
+    // Who reckons already has read its half.
+    const half = Math.floor(coming.of / 2);
+    coming.done = all.reduce((sum, one) => sum + (one.stage === coming.stage ? one.done : half), 0);
     if (nightsC) kept.nightsC = nightsC;
     if (places) {
       kept.places = byNumber(places);
@@ -415,14 +474,14 @@ export class Outlooks {
     }
   }
 
-  private async ask(task: Task): Promise<Answer> {
+  private async ask(task: Task, transferred: readonly MessagePort[] = []): Promise<Answer> {
     if (this.closing) throw new Error('the server is ending');
     this.worker ??= this.start();
     const { worker } = this;
     const id = ++this.sent;
     return new Promise((resolve, reject) => {
       this.waiting.set(id, { resolve, reject });
-      worker.postMessage({ id, task });
+      worker.postMessage({ id, task }, transferred);
     });
   }
 

@@ -1,7 +1,7 @@
 /**
  * Runs in a worker thread: holds the gardens' models, answers with outlooks and what the rules of care make of them.
  */
-import { parentPort } from 'node:worker_threads';
+import { type MessagePort, parentPort } from 'node:worker_threads';
 import {
   type CareTask,
   careTask,
@@ -23,7 +23,11 @@ import {
   type Outlook,
   pottingOf,
   type PottingView,
+  type Share,
+  type Teaching,
+  WHOLE,
   GardenForecast,
+  inShare,
   type IntervalStep,
   isCharged,
   type Judgement,
@@ -51,6 +55,8 @@ export type Task =
       kept: KeptPlant[];
       waters: WatersAtHand;
       obstructions: [placeId: string, deg: number][];
+      /** where two threads load it together: what is this one's, and the way to the other */
+      together: Together | null;
     }
   | { kind: 'replace'; siteId: number; kept: KeptPlant[]; gone: string[] }
   | { kind: 'bench'; siteId: number; placeIds: string[] }
@@ -58,6 +64,12 @@ export type Task =
   | { kind: 'drying'; siteId: number; plantId: string }
   | { kind: 'clinic'; siteId: number; plantId: string }
   | { kind: 'potting'; siteId: number; facts: [plantId: string, PottingBook][] };
+
+export interface Together {
+  share: Share;
+  /** here the other's teachings come, and these go; it closes where the other has ended */
+  other: MessagePort;
+}
 
 /** What the tables know of a plant's pottings besides its events. */
 export interface PottingBook {
@@ -126,9 +138,11 @@ export interface GapRule {
 export interface LoadNews {
   load: {
     siteId: number;
+    /** which of the threads that load it tells: 0, or 1 for the helper */
+    part: number;
     stage: 'reading' | 'reckoning';
+    /** plants of its share */
     done: number;
-    of: number;
     plants: [plantId: string, today: PlantToday][];
     places?: Answer['places'];
     nightsC?: number[];
@@ -162,7 +176,7 @@ const QUIET_MS = 400;
 const NEWS_MS = 250;
 const sites = new Map<number, LoadedSite>();
 
-function work(task: Task): Answer {
+function work(task: Task): Answer | Promise<Answer> {
   if (task.kind === 'load') {
     const { garden } = task;
     const forecast = new GardenForecast(garden);
@@ -177,8 +191,7 @@ function work(task: Task): Answer {
       pests: new Map(pestsOf(garden.plants, dayNumber(garden.today))),
       charged: new Map(garden.mixes.map((mix) => [mix.id, isCharged(mix, components)])),
     };
-    sites.set(task.siteId, site);
-    return loaded(task.siteId, site);
+    return loaded(task.siteId, site, task.together);
   }
   const site = sites.get(task.siteId);
   if (!site) throw new Error(`site ${task.siteId} was never loaded`);
@@ -228,20 +241,37 @@ function work(task: Task): Answer {
   };
 }
 
-/** Reckons a site from nothing, telling on the way what there is already; the answer holds what was not told yet. */
-function loaded(siteId: number, site: LoadedSite): Answer {
+/**
+ * Reckons a site from nothing, telling on the way what there is already; the answer holds what was not told yet. Where
+ * two threads do it together, each reads its share of the plants, tells the other what they teach, and reckons its
+ * share; the site as it was before answers meanwhile.
+ */
+async function loaded(siteId: number, site: LoadedSite, together: Together | null): Promise<Answer> {
   const { forecast } = site;
   const { garden, climate } = forecast;
-  const of = garden.plants.length;
+  const part = together?.share.from ?? 0;
   let told = performance.now();
-  const tell = (news: Omit<LoadNews['load'], 'siteId' | 'of'>): void => {
+  const tell = (news: Pick<LoadNews['load'], 'stage' | 'done' | 'plants'> & Partial<LoadNews['load']>): void => {
     told = performance.now();
-    const message: LoadNews = { load: { siteId, of, ...news } };
+    const message: LoadNews = { load: { siteId, part, ...news } };
     parentPort!.postMessage(message);
   };
-  forecast.readBook((done) => {
+  const reading = (done: number) => {
     if (performance.now() - told > NEWS_MS) tell({ stage: 'reading', done, plants: [] });
-  });
+  };
+  let share = together?.share ?? WHOLE;
+  const teachings = forecast.readShare(share, reading);
+  if (together) {
+    const others = await exchanged(together.other, teachings);
+    if (others) teachings.push(...others);
+    else {
+      // The other thread has ended: all is this one's now.
+      teachings.push(...forecast.readShare({ ...share, from: 1 - share.from }, reading));
+      share = WHOLE;
+    }
+  }
+  forecast.join(teachings);
+  sites.set(siteId, site);
   const places = garden.places.map((place): [string, PlaceToday] => [
     place.id,
     placeToday(site, place.id, climate.today),
@@ -249,13 +279,28 @@ function loaded(siteId: number, site: LoadedSite): Answer {
   const nightsC = Array.from({ length: NIGHTS }, (_, i) => tenth(climate.outdoors(climate.today + 1 + i).tminC));
   tell({ stage: 'reckoning', done: 0, plants: [], places, nightsC });
   let plants: Answer['plants'] = [];
+  let done = 0;
   for (const [i, { id }] of garden.plants.entries()) {
+    if (!inShare(i, share)) continue;
     plants.push(...plantsToday(site, [id]));
+    done++;
     if (performance.now() - told < NEWS_MS) continue;
-    tell({ stage: 'reckoning', done: i + 1, plants });
+    tell({ stage: 'reckoning', done, plants });
     plants = [];
   }
   return { plants, places, nightsC };
+}
+
+/** The other thread's teachings for these; null where it has ended without telling. */
+function exchanged(other: MessagePort, teachings: Teaching[]): Promise<Teaching[] | null> {
+  return new Promise((resolve) => {
+    other.on('message', (theirs: Teaching[]) => {
+      resolve(theirs);
+      other.close();
+    });
+    other.on('close', () => resolve(null));
+    other.postMessage(teachings);
+  });
 }
 
 function later(siteId: number, site: LoadedSite, ms: number): void {
@@ -406,9 +451,9 @@ function tenth(value: number): number {
   return Math.round(value * 10) / 10;
 }
 
-parentPort!.on('message', ({ id, task }: { id: number; task: Task }) => {
+parentPort!.on('message', async ({ id, task }: { id: number; task: Task }) => {
   try {
-    parentPort!.postMessage({ id, answer: work(task) });
+    parentPort!.postMessage({ id, answer: await work(task) });
   } catch (error) {
     parentPort!.postMessage({ id, error: (error as Error).stack ?? String(error) });
   }
