@@ -342,7 +342,7 @@ function contradiction(): string {
       .x((j) => x(levels[j]!))
       .y0(ground)
       .y1((j) => ground - (52 * mass[j]!) / top)([...levels.keys()]);
-    return `<path d="${shape}" fill="${EARTH}" opacity="0.75"/>${text(x(0.32), ground - 36, words, 'font-weight="600"')}`;
+    return `<path d="${shape}" fill="${EARTH}" opacity="0.75"/>${text(x(0.98), ground - 52, words, 'font-weight="600" text-anchor="end"')}`;
   });
   const ticks = [0, 0.12, 0.3, 0.6, 1].map((m) => text(x(m), HEIGHT - 14, String(m), 'text-anchor="middle"')).join('');
   return svg('What is held to be in the pot, before and after a look that contradicts its book', body.join('') + ticks);

@@ -37,6 +37,7 @@ import {
   weightFigure,
   wordTable,
 } from './looks.ts';
+import { addRelativeWeights, type Scale, scaleOf } from './scale.ts';
 import {
   FRESH_STRANGER,
   PACES,
@@ -269,7 +270,7 @@ class Retracing {
   private lastWatered: DayNumber | null = null;
   private weighed: { atG: number; m: Float64Array }[] = [];
   private readonly rates = NODES.map((x) => Math.exp(x));
-  private readonly scale: { drainedG: number | null; dryG: number | null; on: DayNumber };
+  private readonly scale: Scale;
   private looks: SeenLook[] = [];
   private trust: History['trust'] = {
     finger: none(),
@@ -1047,53 +1048,6 @@ function firstWorthwhile({ events, fromDay, today, pot }: HistoryInput): { fromD
     : { fromDay: Math.max(fromDay, today - LONGEST_WALK_DAYS), fromFull: false };
 }
 
-const MOST_STRETCHES = 6;
+const MOST_STRETCHES = 8;
 /** Where nothing ever starts the pot anew, a year says enough. */
 const LONGEST_WALK_DAYS = 400;
-
-/** The latest weighing that tells what full and dry weigh, in this potting. */
-function scaleOf(
-  events: readonly PlantEvent[],
-  fromDay: DayNumber,
-): { drainedG: number | null; dryG: number | null; on: DayNumber } {
-  let drainedG: number | null = null;
-  let dryG: number | null = null;
-  let on = fromDay;
-  for (const event of events) {
-    if (event.type !== 'weights' || dayNumber(event.date) < fromDay) continue;
-    drainedG = event.drained_g;
-    dryG = event.dry_g ?? dryG;
-    on = dayNumber(event.date);
-  }
-  return { drainedG, dryG, on };
-}
-
-/** Student's t of 4 degrees of freedom without its constant: a normal's core with heavy tails. */
-function heavyTailed(z: number): number {
-  const u = 1 + (z * z) / 4;
-  return 1 / (u * u * Math.sqrt(u));
-}
-
-/** What a single weighing is worth where nobody knows the full weight, in grams. */
-const WEIGHT_SHARE = 0.009;
-
-/**
- * Weights of a pot whose full weight nobody knows: the unknown dead weight is integrated out under a flat prior,
- * which leaves the scatter of (weight − store · m) about its own mean.
- */
-function addRelativeWeights(
-  logs: Float64Array,
-  weighed: readonly { atG: number; m: Float64Array }[],
-  availableG: number,
-  { low, high }: GridRange,
-): void {
-  if (weighed.length < 2) return;
-  const grossG = weighed.reduce((sum, w) => sum + w.atG, 0) / weighed.length;
-  const scaleG = Math.hypot(WEIGHT_SHARE * grossG, 0.05 * availableG, 1);
-  for (let i = low; i <= high; i++) {
-    const rests = weighed.map((w) => w.atG - availableG * w.m[i]!).sort((a, b) => a - b);
-    // The middle one, not the mean: one slip of the scale must not drag the base along.
-    const base = rests[Math.floor(rests.length / 2)]!;
-    for (const rest of rests) logs[i]! += Math.log(heavyTailed((rest - base) / scaleG));
-  }
-}
