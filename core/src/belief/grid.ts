@@ -74,11 +74,16 @@ export function spreadMoisture(
   return out;
 }
 
-/** A value between nodes for any x. */
-export function atRate(atNodes: ArrayLike<number>, x: number): number {
+/** The node below a rate, and how far it lies on the way to the next: 0 to 1. */
+export function nodeBelow(x: number): { node: number; share: number } {
   let node = 0;
   while (node < NODES.length - 2 && x > NODES[node + 1]!) node++;
-  const share = Math.min(1, Math.max(0, (x - NODES[node]!) / (NODES[node + 1]! - NODES[node]!)));
+  return { node, share: Math.min(1, Math.max(0, (x - NODES[node]!) / (NODES[node + 1]! - NODES[node]!))) };
+}
+
+/** A value between nodes for any x. */
+export function atRate(atNodes: ArrayLike<number>, x: number): number {
+  const { node, share } = nodeBelow(x);
   return atNodes[node]! + share * (atNodes[node + 1]! - atNodes[node]!);
 }
 

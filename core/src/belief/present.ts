@@ -4,7 +4,7 @@
  */
 import type { DayNumber } from '../calendar/day.ts';
 import type { Branch, Story } from './branches.ts';
-import { GRID, GRID_SIZE, NODES, spreadMoisture } from './grid.ts';
+import { GRID, GRID_SIZE, nodeBelow, NODES, spreadMoisture } from './grid.ts';
 import type { History, SeenLook } from './history.ts';
 import { deviationSd } from './looks.ts';
 import { reorder } from '../numeric/curves.ts';
@@ -190,12 +190,15 @@ export interface PastBands {
 }
 
 const LEAST_TRACED = 0.002;
+/** From the middle of a normal to its tenth, in standard deviations. */
+const DECILE_SD = 1.2816;
 
 export function pastBands({ trace }: History, { cells }: Pick<Present, 'cells'>): PastBands {
   const walks = walksOf(cells);
   const moistures = new Float64Array(walks.length);
   const weights = new Float64Array(walks.length);
   const order = Uint16Array.from(walks, (_, i) => i);
+  const strays = Math.sqrt(cells.reduce((sum, { branch, weight }) => sum + weight * branch.zVar, 0));
   const bands: PastBands = { mean: [], p10: [], p50: [], p90: [] };
   for (let day = 0; day < trace.days; day++) {
     let sum = 0;
@@ -213,9 +216,11 @@ export function pastBands({ trace }: History, { cells }: Pick<Present, 'cells'>)
     reorder(order, moistures);
     const [p10, p50, p90] = weightedQuantiles(order, moistures, weights, total);
     bands.mean.push(total > 0 ? sum / total : 0);
-    bands.p10.push(thousandth(p10));
+    // What strays from the reckoning within each way of things comes on top of how far the ways lie apart.
+    const own = DECILE_SD * strays * deviationSd(p50);
+    bands.p10.push(thousandth(Math.max(0, p50 - Math.hypot(p50 - p10, own))));
     bands.p50.push(thousandth(p50));
-    bands.p90.push(thousandth(p90));
+    bands.p90.push(thousandth(p50 + Math.hypot(p90 - p50, own)));
   }
   return bands;
 }
@@ -227,13 +232,15 @@ interface Walk {
   weight: number;
 }
 
-/** Cells of one branch between two nodes are taken together: the nearer node stands for them. */
+/** Cells of one branch between two nodes are taken together: both nodes stand for them, the nearer one for more. */
 function walksOf(cells: readonly Cell[]): Walk[] {
   const byNode = new Map<Branch, Float64Array>();
   for (const { branch, x, weight } of cells) {
     let weights = byNode.get(branch);
     if (!weights) byNode.set(branch, (weights = new Float64Array(NODES.length)));
-    weights[nearestNode(x)]! += weight;
+    const { node, share } = nodeBelow(x);
+    weights[node]! += (1 - share) * weight;
+    weights[node + 1]! += share * weight;
   }
   const walks: Walk[] = [];
   for (const [branch, weights] of byNode) {
@@ -277,10 +284,4 @@ const BANDS = [0.1, 0.5, 0.9] as const;
 
 function thousandth(value: number): number {
   return Math.round(value * 1000) / 1000;
-}
-
-function nearestNode(x: number): number {
-  let best = 0;
-  for (let n = 1; n < NODES.length; n++) if (Math.abs(NODES[n]! - x) < Math.abs(NODES[best]! - x)) best = n;
-  return best;
 }
