@@ -29,13 +29,9 @@ import {
   type Figure,
   type LookKind,
   meterFigure,
-  normalAt,
-  signLikelihood,
-  tableIndex,
   USUAL_SLIPS,
   type Words,
   weightFigure,
-  wordTable,
 } from './looks.ts';
 import { addRelativeWeights, type Scale, scaleOf } from './scale.ts';
 import {
@@ -51,6 +47,7 @@ import {
   strangerChance,
 } from './upsets.ts';
 import { USUAL_WANDER, WANDERS_TRIED } from './wander.ts';
+import { type Believed, wanderChances, weighFigure, weighSign, weighWords } from './weighing.ts';
 
 /** What a pot would lose each day from full wetness, as shares of its store, by path. */
 export interface LossDays {
@@ -681,86 +678,21 @@ class Retracing {
     this.weighed.push({ atG: weightG, m: this.meanOnGrid() });
   }
 
-  private words(words: Words, day: DayNumber): void {
-    const { low, high } = this.range;
-    const slips = this.slips[words.kind];
-    const shares: number[] = [];
-    for (const branch of this.branches) {
-      const table = wordTable(words, branch.zVar, slips);
-      const moistures = spreadMoisture(branch.m, SCRATCH, this.range);
-      let slipMass = 0;
-      let mass = 0;
-      let told = 0;
-      for (let i = low; i <= high; i++) {
-        const sd = deviationSd(moistures[i]!);
-        const at = tableIndex(moistures[i]! + sd * branch.z[i]!);
-        const chance = table.chance[at]!;
-        const believed = this.belief[i]! * branch.weights[i]!;
-        slipMass += believed * table.slip;
-        mass += believed * chance;
-        branch.weights[i]! *= chance;
-        branch.z[i]! += clampZ(branch.zVar * sd * table.slope[at]!);
-        told += believed * chance * (sd * table.slope[at]!) ** 2;
-      }
-      if (mass > 0) branch.zVar /= 1 + (branch.zVar * told) / mass;
-      shares.push(mass > 0 ? slipMass / mass : 0);
-    }
-    this.seen(words.kind, day, shares);
+  /** What a look is weighed against. */
+  private get believed(): Believed {
+    return { branches: this.branches, belief: this.belief, range: this.range };
   }
 
-  /** Notes how likely a figure was under each of the wanders tried, before it moves anything. */
-  private tellWander(figure: Figure): void {
-    const { low, high } = this.range;
-    const chances = WANDERS_TRIED.map(() => 0);
-    let total = 0;
-    for (const branch of this.branches) {
-      const moistures = spreadMoisture(branch.m, SCRATCH, this.range);
-      for (let i = low; i <= high; i++) {
-        const believed = this.belief[i]! * branch.weights[i]!;
-        total += believed;
-        if (!(believed > 0)) continue;
-        const sd = deviationSd(moistures[i]!);
-        const off = figure.m - moistures[i]! - sd * branch.z[i]!;
-        for (const [w, { wander }] of WANDERS_TRIED.entries()) {
-          const own = (branch.zVar / this.wanderVar) * (wander * sd) ** 2;
-          const spread = Math.sqrt(own + figure.sd * figure.sd);
-          chances[w]! += believed * (((1 - figure.slips) * normalAt(off / spread)) / spread + figure.slipDensity);
-        }
-      }
-    }
-    if (total > 0) for (const [w, chance] of chances.entries()) this.wanders[w]! += Math.log(chance / total);
+  private words(words: Words, day: DayNumber): void {
+    this.seen(words.kind, day, weighWords(this.believed, words, this.slips[words.kind]));
   }
 
   private figure(figure: Figure, kind: LookKind, day: DayNumber): void {
-    if (this.input.tellsWander) this.tellWander(figure);
-    const { low, high } = this.range;
-    const shares: number[] = [];
-    for (const branch of this.branches) {
-      const moistures = spreadMoisture(branch.m, SCRATCH, this.range);
-      let slipMass = 0;
-      let mass = 0;
-      let learned = 0;
-      for (let i = low; i <= high; i++) {
-        const m = moistures[i]!;
-        const sd = deviationSd(m);
-        const spread = Math.sqrt(sd * sd * branch.zVar + figure.sd * figure.sd);
-        const off = figure.m - m - sd * branch.z[i]!;
-        const u = off / spread;
-        const clear = ((1 - figure.slips) * normalAt(u)) / spread;
-        const chance = clear + figure.slipDensity;
-        const believed = this.belief[i]! * branch.weights[i]!;
-        slipMass += believed * figure.slipDensity;
-        mass += believed * chance;
-        branch.weights[i]! *= chance;
-        const believable = clear / chance;
-        const gain = (branch.zVar * sd) / (spread * spread);
-        branch.z[i]! += believable * gain * off;
-        learned += believed * chance * believable * gain * sd;
-      }
-      branch.zVar *= Math.max(0.02, 1 - (mass > 0 ? learned / mass : 0));
-      shares.push(mass > 0 ? slipMass / mass : 0);
+    if (this.input.tellsWander) {
+      const logs = wanderChances(this.believed, figure, this.wanderVar);
+      for (const [w, ln] of logs.entries()) this.wanders[w]! += ln;
     }
-    this.seen(kind, day, shares);
+    this.seen(kind, day, weighFigure(this.believed, figure));
   }
 
   /** Notes how a look was believed, and keeps weights from vanishing. */
@@ -781,15 +713,8 @@ class Retracing {
     this.gather();
   }
 
-  private sign(event: Extract<PlantEvent, { type: 'sign' }>): void {
-    const { low, high } = this.range;
-    if (signLikelihood(event.sign, event.strength, 0) === null) return;
-    for (const branch of this.branches) {
-      const moistures = spreadMoisture(branch.m, SCRATCH, this.range);
-      for (let i = low; i <= high; i++)
-        branch.weights[i]! *= signLikelihood(event.sign, event.strength, moistures[i]!)!;
-    }
-    this.rescale();
+  private sign({ sign, strength }: Extract<PlantEvent, { type: 'sign' }>): void {
+    if (weighSign(this.believed, sign, strength)) this.rescale();
   }
 
   private rescale(): void {
@@ -1022,11 +947,6 @@ const NOMINAL = normalDensity(0, 0.5);
 
 function none(): { looks: number; slips: number } {
   return { looks: 0, slips: 0 };
-}
-
-/** A look by words moves a deviation by so much at most, in its standard deviations. */
-function clampZ(step: number): number {
-  return step > 1.5 ? 1.5 : step < -1.5 ? -1.5 : step;
 }
 
 /**
