@@ -206,6 +206,21 @@ describe('kept outlooks', () => {
       expect(views.size).toBe(alone.views.size);
       for (const [id, { moisture }] of views) expect(moisture).toEqual(alone.views.get(id)!.moisture);
     });
+    it('a helper that fails is told and ended, and leaves all to the other', async () => {
+      const folder = await mkdtemp(join(tmpdir(), 'zinc-helper-'));
+      const fails = join(folder, 'fails.mjs');
+      await writeFile(
+        fails,
+        `import { parentPort } from 'node:worker_threads';
+         parentPort.on('message', ({ id }) => parentPort.postMessage({ id, error: 'out of its depth' }));`,
+      );
+      const alone = await outlooks.ofSite(await site());
+      const { views, errors, both } = await loaded(fails);
+      await both.close();
+      await rm(folder, { recursive: true });
+      expect([...views.keys()].length).toBe(alone.views.size);
+      expect(errors.map(String)).toEqual(['Error: out of its depth']);
+    });
     it('a helper that cannot start is told, and leaves all to the other', async () => {
       const { views, errors, both } = await loaded(join(ROOT, 'build', 'no-such-helper.mjs'));
       await both.close();

@@ -1,10 +1,8 @@
 /** How well a way of reckoning explains what was found on a pot, its rate left open. */
 import { blur, fromLog, GRID, normalDensity, shifted } from './grid.ts';
 import type { Stretch } from './history.ts';
+import { LOOK_WEIGHT } from './looks.ts';
 import { POT_SD, STRETCH_SD } from './rate.ts';
-
-/** Looks on one pot lean on each other: the model errs for days on end. Each counts for this much of one. */
-const LOOK_WEIGHT = 0.4;
 
 /**
  * ln of the chance of all that was found on one pot, whatever its rate.

@@ -21,6 +21,12 @@ export const USUAL_SLIPS: Readonly<Record<LookKind, number>> = {
 };
 
 /**
+ * Looks on one pot lean on each other: the model errs for days on end. Where they are to tell of the whole collection,
+ * each counts for this much of one.
+ */
+export const LOOK_WEIGHT = 0.4;
+
+/**
  * A finger's edges are soft: standard widths of a logistic, in m. It feels the mix below the crust, which is wetter than
  * the pot as a whole while a pot dries from the top: so it says wet a little longer, and how much longer differs from
  * mix to mix.

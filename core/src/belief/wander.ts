@@ -3,6 +3,7 @@
  * showed against what was expected of them. It scales the deviation of looks.ts; words tell too little to move it.
  */
 import { fromLog } from './grid.ts';
+import { LOOK_WEIGHT } from './looks.ts';
 
 /** Scales of the deviation that are tried, and how likely each is before anybody has looked. */
 export const WANDERS_TRIED: readonly { wander: number; prior: number }[] = [
@@ -14,8 +15,6 @@ export const WANDERS_TRIED: readonly { wander: number; prior: number }[] = [
 ];
 /** To reckon with while nobody has shown otherwise. */
 export const USUAL_WANDER = 1;
-/** Figures of one pot lean on each other: each counts for this much of one. */
-const LOOK_WEIGHT = 0.4;
 
 /** @param evidence of each pot: ln of the chance of its figures under each of {@link WANDERS_TRIED} */
 export function believedWander(evidence: Iterable<Float64Array>): number {

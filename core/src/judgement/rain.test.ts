@@ -66,6 +66,23 @@ describe('rain that comes', () => {
   });
 });
 
+describe('a pot likelier dry than not, which somebody may have watered all the same', () => {
+  const dry = weather(() => 0);
+  const felt = (finger: 'wet' | 'dry'): PlantEvent => ({ type: 'check', date: day(0), finger });
+  it('is felt first: neither watered nor told that it is not due', () => {
+    const { deeds, sure } = under(OPEN, dry, {}, [KNOWN, drench(-34)]);
+    expect(deeds[0]).toMatchObject({ deed: 'look', what: 'depth', then: { wet: 'wait', dry: 'water' } });
+    expect(sure).not.toBe('high');
+  });
+  it('a finger settles it either way', () => {
+    expect(under(OPEN, dry, {}, [KNOWN, drench(-34), felt('dry')]).deeds[0].deed).toBe('water');
+    expect(under(OPEN, dry, {}, [KNOWN, drench(-34), felt('wet')]).deeds[0].deed).toBe('wait');
+  });
+  it('nor is one asked for that has only just been drenched', () => {
+    expect(under(OPEN, dry, {}, [KNOWN, drench(-1)]).deeds[0].deed).toBe('wait');
+  });
+});
+
 describe('a sky that keeps raining', () => {
   const wet = weather((offset) => (offset > -14 ? 9 : 0), { sunshine_h: 1, rh_pct: 92, tmax_c: 15 });
   it('a pot that stays wet under it is covered; under a roof it is not told of', () => {

@@ -309,7 +309,11 @@ export class Outlooks {
         helper.on('message', (message: { answer?: Answer; error?: string } | LoadNews) => {
           if ('load' in message) this.hear(message.load);
           else if (message.answer) resolve(message.answer.plants);
-          else this.onBackgroundError(new Error(message.error));
+          else {
+            this.onBackgroundError(new Error(message.error));
+            // Its port closes with it, for which the other thread waits.
+            void helper.terminate();
+          }
         });
         helper.on('error', (error) => this.closing || this.onBackgroundError(error));
         // The other thread notices by its port and does all, unless it had been told all already.
