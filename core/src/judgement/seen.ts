@@ -35,7 +35,19 @@ export interface Seen {
   rot: SeenSign | null;
   /** slack, and no drink and no "taut" since */
   slack: SeenSign | null;
+  /** slack when it was seen last, whatever was poured since; null once it was found firm */
+  lastSlack: SeenSign | null;
   taut: DayNumber | null;
+  /** rot that was likely, until something speaks against it: a firm base, a mix that dried; no drink answers it */
+  suspect: SeenSign | null;
+  /** a little soft in its sleep: no rot, and no full store */
+  softish: SeenSign | null;
+  /** water stood on the mix or in the saucer, and nothing has run out since */
+  standing: DayNumber | null;
+  /** the old pair of leaves is paper: the new one may drink */
+  paper: DayNumber | null;
+  /** yellow leaves, or leaves that die back */
+  fading: SeenSign | null;
   /** signs of too much water in the last weeks that nothing has answered */
   tooMuch: SeenSign | null;
   /** grown long between its leaves, and no move to more light since */
@@ -44,6 +56,7 @@ export interface Seen {
   woken: SeenSign | null;
   /** the base was found firm, the roots firm */
   firmBase: DayNumber | null;
+  firmRoots: DayNumber | null;
   /** the last day on which anybody looked at or touched the plant */
   touched: DayNumber | null;
   lastDrink: DayNumber | null;
@@ -67,7 +80,18 @@ const ANSWERED_BY: Partial<Record<Sign, readonly Sign[]>> = {
   'sour-smell': ['roots-firm'],
   'dark-base': ['firm-base'],
 };
+const FADING: ReadonlySet<Sign> = new Set<Sign>(['yellow-lower', 'yellow-all', 'leaves-dying-back']);
+/** What was found sound where rot would have been. */
+const SOUND: ReadonlySet<Sign> = new Set<Sign>(['firm-base', 'roots-firm', 'taut']);
+/** A base that gives a little is no rot yet: a sleeper that spent its store is no harder. */
+const SOFT_FROM = 2;
 const SIGN_DAYS = 21;
+/** A wet look so near a slack plant makes its roots suspect. */
+const BESIDE_DAYS = 2;
+/** Suspicion that nothing fed or answered for so long is laid aside: roots that rot show it by then. */
+const SUSPECT_DAYS = 42;
+/** Water that stood is gone after so many days, into the mix or the air. */
+const STANDING_DAYS = 7;
 /** Older looks have no say of their own: the belief has carried them on to today. */
 const LOOK_DAYS = 21;
 const SLACK_DAYS = 14;
@@ -88,11 +112,18 @@ export function whatWasSeen(
     looksSinceDrink: 0,
     rot: null,
     slack: null,
+    lastSlack: null,
     taut: null,
+    suspect: null,
+    softish: null,
+    standing: null,
+    paper: null,
+    fading: null,
     tooMuch: null,
     stretched: null,
     woken: null,
     firmBase: null,
+    firmRoots: null,
     touched: null,
     lastDrink: null,
     everLooked: false,
@@ -109,8 +140,12 @@ export function whatWasSeen(
           last = { day: day.day, says, event };
           seen.surface = null;
           seen.everLooked = true;
+          // A mix that dried is one that roots drank from.
+          if (says === 'dry' && seen.suspect && day.day > seen.suspect.day) seen.suspect = null;
         }
       } else if (event.type === 'sign') readSign(seen, event, day.day);
+      if (seen.slack && last && last.says !== 'dry' && Math.abs(seen.slack.day - last.day) <= BESIDE_DAYS)
+        seen.suspect = { ...seen.slack, day: Math.max(seen.slack.day, last.day) };
       if (event.type === 'check' || event.type === 'sign' || event.type === 'weights') seen.touched = day.day;
     }
     for (const event of day.events) {
@@ -123,9 +158,10 @@ export function whatWasSeen(
         seen.taut = null;
       } else if (event.type === 'case-step') {
         // Out of the pot and in hand: what was seen of it is being seen to.
-        if (event.step === 'unpot' || event.step === 'cut' || event.step === 'pot-dry') seen.rot = null;
+        if (event.step === 'unpot' || event.step === 'cut' || event.step === 'pot-dry')
+          Object.assign(seen, { rot: null, suspect: null });
       } else if (event.type === 'case-closed') {
-        Object.assign(seen, { rot: null, slack: null, tooMuch: null });
+        Object.assign(seen, { rot: null, slack: null, lastSlack: null, suspect: null, tooMuch: null, fading: null });
       } else if (event.type === 'move') {
         // What grows now, grows there: it is looked at again.
         seen.stretched = null;
@@ -136,6 +172,10 @@ export function whatWasSeen(
           looksSinceDrink: 0,
           rot: null,
           slack: null,
+          lastSlack: null,
+          suspect: null,
+          softish: null,
+          standing: null,
           tooMuch: null,
           everLooked: false,
         });
@@ -147,6 +187,11 @@ export function whatWasSeen(
   if (seen.rot && today - seen.rot.day > ROT_DAYS) seen.rot = null;
   if (seen.slack && today - seen.slack.day > SLACK_DAYS) seen.slack = null;
   if (seen.tooMuch && today - seen.tooMuch.day > SIGN_DAYS) seen.tooMuch = null;
+  if (seen.lastSlack && today - seen.lastSlack.day > SIGN_DAYS) seen.lastSlack = null;
+  if (seen.suspect && today - seen.suspect.day > SUSPECT_DAYS) seen.suspect = null;
+  if (seen.softish && today - seen.softish.day > SIGN_DAYS) seen.softish = null;
+  if (seen.fading && today - seen.fading.day > SIGN_DAYS) seen.fading = null;
+  if (seen.standing !== null && today - seen.standing > STANDING_DAYS) seen.standing = null;
   if (seen.stretched && today - seen.stretched.day > STRETCHED_DAYS) seen.stretched = null;
   if (seen.woken && today - seen.woken.day > SIGN_DAYS * 2) seen.woken = null;
   return seen;
@@ -202,16 +247,28 @@ function readSign(seen: Seen, event: Extract<PlantEvent, { type: 'sign' }>, day:
     where: event.where ?? null,
     when: event.when ?? null,
   };
-  if (sign === 'firm-base') seen.firmBase = day;
+  if (sign === 'firm-base') {
+    seen.firmBase = day;
+    seen.softish = null;
+  }
+  if (sign === 'roots-firm') seen.firmRoots = day;
+  if (seen.suspect && SOUND.has(sign)) seen.suspect = null;
+  if (sign === 'water-stands') seen.standing = day;
+  if (sign === 'leaves-dying-back' && event.where === 'oldest') seen.paper = day;
+  if (FADING.has(sign)) seen.fading = sighting;
   if (seen.rot && ANSWERED_BY[seen.rot.sign]?.includes(sign)) seen.rot = null;
   if (seen.tooMuch && (ANSWERED_BY[seen.tooMuch.sign]?.includes(sign) || sign === 'taut')) seen.tooMuch = null;
   if (sign === 'taut') {
     seen.taut = day;
     seen.slack = null;
+    seen.lastSlack = null;
+    seen.softish = null;
   }
-  if (ROT.has(sign)) seen.rot = sighting;
+  if (sign === 'soft-base' && event.strength < SOFT_FROM) seen.softish = sighting;
+  else if (ROT.has(sign)) seen.rot = sighting;
   else if (SLACK_SIGNS.has(sign)) {
     seen.slack = sighting;
+    seen.lastSlack = sighting;
     seen.taut = null;
   } else if (TOO_MUCH.has(sign)) seen.tooMuch = sighting;
   else if (WAKING.has(sign)) seen.woken = sighting;
