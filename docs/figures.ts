@@ -273,7 +273,7 @@ function yearOfRest(): string {
   const start = dayNumber('2026-01-01');
   const x = scaleLinear([0, 365], [130, WIDTH - 20]);
   const colours = { growing: LICHEN, easing: '#a9ad6b', resting: DUSK, waking: '#9bb36a' };
-  const habits = ['summer', 'winter', 'spring-autumn', 'evergreen'] as const;
+  const habits = ['summer', 'winter', 'spring-autumn', 'evergreen', 'opportunist'] as const;
   const body = habits.map((habit, row) => {
     const { model } = new GardenForecast(
       gardenOf('2026-01-01', [plantOf([], { habit, grow_min_c: habit === 'winter' ? 7 : 10 })]),
@@ -283,11 +283,11 @@ function yearOfRest(): string {
     for (let day = 0, from = 0; day < 365; day++) {
       if (day < 364 && stateOf(day + 1) === stateOf(from)) continue;
       spans +=
-        `<rect x="${x(from).toFixed(1)}" y="${40 + row * 55}" width="${(x(day + 1) - x(from)).toFixed(1)}" height="30" ` +
+        `<rect x="${x(from).toFixed(1)}" y="${40 + row * 44}" width="${(x(day + 1) - x(from)).toFixed(1)}" height="30" ` +
         `fill="${colours[stateOf(from)]}"/>`;
       from = day + 1;
     }
-    return spans + text(120, 60 + row * 55, habit, 'text-anchor="end"');
+    return spans + text(120, 60 + row * 44, habit, 'text-anchor="end"');
   });
   const months = ['Jan', 'Mar', 'May', 'Jul', 'Sep', 'Nov']
     .map((month, i) => text(x(i * 61), HEIGHT - 30, month))

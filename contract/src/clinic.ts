@@ -13,6 +13,7 @@ import {
   type Judgement,
   type Raised,
   STEPS,
+  WAIT_CODES,
   type Worked,
   WATCH_CODES,
 } from '@zinc-pail/core';
@@ -113,6 +114,7 @@ const step = object<CaseStep>(
     found: optional(oneOf(FOUND)),
     optional: yesNo(),
     time: whole(1, 1000),
+    waits: optional(object({ code: oneOf(WAIT_CODES), until: optional(day()) }, 'what it waits for')),
   },
   'a step',
 );

@@ -5,6 +5,7 @@ import {
   AIRS,
   type Hazard,
   HAZARDS,
+  FIRST_DRINKS,
   LIGHTS,
   type LightVerdict,
   type OwnRules,
@@ -177,6 +178,7 @@ export const ownRulesFields: Record<string, Joi.Schema> = {
   indoorDays: optional(whole(1, 3650, 'days')),
   stretchFrom: optional(number(1.1, 5)),
   hardToReplace: optional(yesNo()),
+  firstDrink: optional(oneOf(FIRST_DRINKS)),
   noFoodUntil: optional(day()),
   stepsTakenBack: optional(list(day(), 'days of steps', 50)),
 };

@@ -61,6 +61,10 @@ export interface ThermometerReading {
 
 export interface Place {
   id: string;
+  /** as its keeper calls it; left out: its id */
+  name?: string | null;
+  /** no other pot finds room there */
+  full?: boolean | null;
   kind: PlaceKind;
   aspect_deg?: number | null;
   light_fraction?: number | null;
@@ -130,7 +134,7 @@ export const POT_DETAIL = ['dark', 'hole_count', 'hole_mm'] as const satisfies r
 export const SLEEPS = ['season', 'cold', 'never'] as const;
 export type Sleeps = (typeof SLEEPS)[number];
 
-export const HABITS = ['summer', 'winter', 'spring-autumn', 'evergreen'] as const;
+export const HABITS = ['summer', 'winter', 'spring-autumn', 'evergreen', 'opportunist'] as const;
 export type Habit = (typeof HABITS)[number];
 export const FORMS = [
   'globe',

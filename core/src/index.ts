@@ -41,7 +41,9 @@ export { GardenForecast, type Outlook, type Band } from './forecast/forecast.ts'
 export { inShare, type Share, type Teaching, WHOLE } from './belief/teaching.ts';
 export { type PlantForecast } from './judgement/plantForecast.ts';
 export * from './judgement/deeds.ts';
-export { nightLimitC } from './judgement/facts.ts';
+export { nightItBearsC, nightItWillBearC } from './plant/bears.ts';
+export { NATURES, type Nature, natureOf } from './plant/nature.ts';
+export type { Bench } from './judgement/benches.ts';
 export { type Hold } from './forecast/window.ts';
 export { type ChangeKind } from './belief/change.ts';
 export { UPSET_KINDS, type UpsetKind } from './belief/upsets.ts';
@@ -98,6 +100,7 @@ export { SIGN_RULES, SIGN_GROUPS, SOUND, GIVEN, type SignRule, type Given } from
 export { HISTORY_RULES, HISTORY_CODES, type HistoryCode } from './clinic/historyRules.ts';
 export { WATCH_CODES, type Raised, type WatchCode } from './clinic/watch.ts';
 export * from './clinic/cases.ts';
+export { type StepWaits, WAIT_CODES, type WaitCode } from './clinic/waits.ts';
 export * from './clinic/worth.ts';
 export {
   ANY_PLANT,

@@ -210,6 +210,10 @@ export const STEP_WORDS: Readonly<Record<Step, StepWords>> = {
     head: 'Wash it',
     how: 'Tepid water with a little mild soap on tough smooth leaves, rinse, dry it in moving air and shade.',
   },
+  'wash-roots': {
+    head: 'Wash the roots',
+    how: 'Rinse off all of the old mix under running water, every fold of the root; let them dry a day.',
+  },
   wipe: { head: 'Wipe each spot', how: 'A soft brush or a damp cotton bud, never over the whole powder.' },
   'soil-drench': {
     head: 'Treat the mix',
@@ -221,7 +225,7 @@ export const STEP_WORDS: Readonly<Record<Step, StepWords>> = {
   },
   'look-over': { head: 'Look it over', how: 'Axils, folds, undersides, stalks. Clean, or guests?' },
   neighbours: { head: 'Look at its neighbours', how: 'Every pot of its bench, axils and undersides.' },
-  repot: { head: 'Into a larger pot', how: 'At the potting bench, once its season allows.' },
+  repot: { head: 'Into a fresh pot', how: 'At the potting bench.' },
   'open-mix': { head: 'A fresh, opener mix', how: 'At the potting bench: more grit, less of what rots.' },
   'softer-water': {
     head: 'Softer water from now on',
@@ -373,6 +377,7 @@ const CAUTIONS: Readonly<Partial<Record<Caution, string>>> = {
   spines: 'Spines: gloves or tongs.',
   glochids: 'Barbed hairs: tongs and thick gloves, tape lifts them from skin.',
   'milky-sap': 'Milky sap harms skin and eyes: gloves, eye cover, wash it off; rinse eyes and get help.',
+  'irritant-sap': 'Its sap irritates skin: gloves, and wash your hands.',
   'poisonous-sap': 'Poisonous sap: gloves, away from mouth and wounds.',
   'poisonous-eaten':
     'Poisonous if eaten: keep cut parts from children and animals; if swallowed call a poison line or a vet.',

@@ -7,6 +7,7 @@ const SEASONS = {
   winter: 'winter',
   'spring-autumn': 'spring and autumn',
   evergreen: 'the whole year',
+  opportunist: 'any warm month',
 } as const;
 
 /** A pot stands in for theirs: only season and rule are asked for. */

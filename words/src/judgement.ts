@@ -49,7 +49,7 @@ const SURE = { high: 'Sure.', medium: 'Fairly sure.', low: 'Not sure: a look tel
 const ACTS = {
   unpot: 'Unpot it today, no water',
   'out-of-frost': 'Bring it in tonight',
-  'out-of-water': 'Lift it out of the water now',
+  'out-of-water': 'Tip out the water that stands in it',
 } as const;
 const MOVES = {
   warmer: 'To a warmer place',
@@ -65,16 +65,16 @@ const LOOKS = {
   base: 'Press the base',
   roots: 'Look at its roots',
   underside: 'Look under its leaves',
-  growth: 'Look for its first wrinkles',
+  growth: 'Look at its growth',
 } as const;
 
 /** The deed, a few words. */
 export function deedWords(deed: Deed, { units, today }: Speaking): string {
   switch (deed.deed) {
     case 'act':
-      return ACTS[deed.what];
+      return deed.to ? `${ACTS[deed.what]}: ${deed.to.name}` : ACTS[deed.what];
     case 'move':
-      return MOVES[deed.what];
+      return deed.to ? `${MOVES[deed.what]}: ${deed.to.name}` : MOVES[deed.what];
     case 'look':
       return LOOKS[deed.what];
     case 'sip':
@@ -169,6 +169,7 @@ const MINDS: Record<Mind, string> = {
   spines: 'Spines: gloves or tongs.',
   glochids: 'Barbed hairs: thick gloves, tape takes them off.',
   'milky-sap': 'Milky sap burns: gloves, and nothing near the eyes.',
+  'irritant-sap': 'Its sap irritates: gloves, wash your hands.',
   'poisonous-sap': 'Its sap is poison: gloves, wash your hands.',
 };
 

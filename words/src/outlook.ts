@@ -59,6 +59,8 @@ export function holdWords({ hold }: Pick<PlantForecast, 'hold'>, { units, today 
       return `Too cold to drink: ${degreeWords(hold.n.warmth!, units)} on average, and it grows from ${degreeWords(hold.n.grows_from!, units)}.`;
     case 'potted':
       return `Newly potted: no drink until ${dateWords(hold.until, today)}.`;
+    case 'new-pair':
+      return `Its new leaves live on the old ones: dry until those are paper, about ${dateWords(hold.until, today)}.`;
     case 'judged':
       return 'No water before what stands above is done.';
   }

@@ -155,7 +155,9 @@ export function pottingSteps(plant: {
         ? 'Milky sap: gloves and eye cover; wash it off skin, rinse eyes at once and get medical help.'
         : plant.cautions.includes('poisonous-sap')
           ? 'Poisonous sap: gloves, nothing near the mouth, wash hands and tools.'
-          : null;
+          : plant.cautions.includes('irritant-sap')
+            ? 'Its sap irritates skin: gloves, and wash your hands.'
+            : null;
   return [
     ...(gloves ? [gloves] : []),
     plant.first === 'water-first'

@@ -82,13 +82,15 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'changed-pace':
       return of === 'contradictory'
         ? 'What was found contradicts itself: no drying explains all of it.'
-        : `It dries ${times(of === 'slower' ? 1 / n.factor! : n.factor!)} ${CHANGED[of as keyof typeof CHANGED]}.`;
+        : n.norm !== undefined
+          ? paceWords(of, n)
+          : `It dries ${times(of === 'slower' ? 1 / n.factor! : n.factor!)} ${CHANGED[of as keyof typeof CHANGED]}.`;
     case 'asleep':
       return n.wakes_in_days === undefined || n.wakes_in_days > 380
         ? 'No waking is in sight.'
         : `It wakes about ${partOfMonth(plusDays(today, n.wakes_in_days), today)}${ownWayWords(n)}.`;
     case 'easing':
-      return `It slows, so its drinks come further apart${rampWords(n)}.`;
+      return `It slows${n.now !== undefined && n.gap1 !== undefined && n.gap1 > n.now ? ', so its drinks come further apart' : ''}${rampWords(n)}.`;
     case 'waking':
       return `It wakes: small drinks first${rampWords(n)}.`;
     case 'rain-counted':
@@ -165,11 +167,58 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
         : 'By the plant’s own sign: its first wrinkles are reckoned about now.';
     case 'no-sign':
       return 'By the plant’s own sign: no wrinkle is in sight.';
+    case 'suspect':
+      return `You saw it ${signWords(of)} above a wet mix ${day}: rot is likely until its base is found firm.`;
+    case 'drink-on-suspicion':
+      return `It was watered ${day} all the same.`;
+    case 'water-stands':
+      return `Water stood in it ${day}: tip out what does not run off.`;
+    case 'flooded':
+      return 'It holds more water than its mix can: roots drown in what stands at the bottom.';
+    case 'frosted':
+      return `It had ${apartFrom(n.low!, n.limit!, units)} ${n.days === 0 ? 'last night' : `in the night before ${dateWords(on!, today)}`}, and it takes ${degrees(n.limit!)}${n.read ? '' : ', by the weather on record'}.`;
+    case 'frost-shown':
+      return `You saw it ${signWords(of)} ${day}: frost first. Keep it dry, cut nothing before it shows what is lost.`;
+    case 'scorched':
+      return `It had ${apartFrom(n.high!, n.limit!, units)} ${day}, and it takes ${degrees(n.limit!)} without shade.`;
+    case 'not-firmed':
+      return `It drank ${day} and has not firmed up: its roots may be lost, and more water would stand.`;
+    case 'leaves-going':
+      return n.felt
+        ? `Its leaves go at the time of its rest${on ? `, about ${partOfMonth(on, today)}` : ''}, and its base is firm.`
+        : 'Its leaves go at the time of its rest: a firm base says so.';
+    case 'new-pair':
+      return `Its new leaves live on the old ones: dry until those are paper${on ? `, about ${partOfMonth(on, today)}` : ''}.`;
+    case 'drawn-by-dark':
+      return `You saw ${signWords(of)} ${day}: the dark draws it. Light and cool, no water.`;
+    case 'woken-cold':
+      return `You saw ${signWords(of)} ${day}, at ${degrees(n.warmth!)}: it grows from ${degrees(n.grows_from!)}. Light, and dry until then.`;
+    case 'woken-pair':
+      return `You saw ${signWords(of)} ${day}: the new pair drinks the old one, and no water helps it.`;
+    case 'woken-early':
+      return `You saw ${signWords(of)} ${day}, out of its season: light and cool, and dry until its time.`;
+    case 'drunk-asleep':
+      return `It was watered in its sleep ${day}, and ${Math.round(n.share! * 100)} % of that is still there.`;
+    case 'dries-on':
+      return `Dry by ${dateWords(on!, today)}${giveOrTake(n)}.`;
+    case 'usual-day':
+      return `Your usual day is near${on ? `, ${dayWords(on, today)}` : ''}: it loses nothing by it.`;
+    case 'dim-holds':
+      return 'Too little light to use a drink: it waits longer for the next.';
+    case 'hot-holds':
+      return `${apartFrom(n.high!, n.limit!, units)} is more than it takes: it is shut, and drinks little until that is over.`;
     case 'held':
       return `Held until ${on ? dayWords(on, today) : 'further notice'}.`;
     case 'apart':
       return 'Kept apart still.';
   }
+}
+
+/** A pot that is not itself, by what was found: the days against its norm, and the causes. */
+function paceWords(of: string, n: Readonly<Record<string, number>>): string {
+  return of === 'slower'
+    ? `Still wet after ${aOr(n.days!, 'day')}, where ${n.norm} are usual: lost roots, a blocked hole, too large a pot, a tired mix, or cold.`
+    : `Dry in ${aOr(n.days!, 'day')}, where ${n.norm} are usual: roots that fill the pot, or water that runs past a shrunken ball.`;
 }
 
 /** A temperature to the degree, and to the tenth where it would else read like its limit. */

@@ -1,17 +1,31 @@
 /** Light given against light wanted, and how tightly a bench is set. */
 import type { PlantState } from '../garden.ts';
 import { type Light, LIGHT_BANDS } from '../plant/library.ts';
+import type { RestPlace } from '../season/restPlace.ts';
 
 export type LightVerdict = 'too-dim' | 'gets-by' | 'well' | 'too-bright';
 
 /** Light that a plant wants in each state, against growth: asleep it wants none. */
 const WANTED: Record<PlantState, number> = { growing: 1, waking: 0.7, easing: 0.5, resting: 0 };
 
-/** The spot's daily light (mol m⁻² d⁻¹) held against both bands of a plant: bearing shade is not liking it. */
-export function lightVerdict(dliMol: number, light: Light, state: PlantState = 'growing'): LightVerdict {
+/** Leaves and green stems in the cool live on so much of what they get by with; roots and bare stems on none. */
+const SLEEPS_ON: Record<RestPlace['light'], number> = { light: 0.1, shade: 0.05, dark: 0 };
+
+/**
+ * The spot's daily light (mol m⁻² d⁻¹) held against both bands of a plant: bearing shade is not liking it.
+ *
+ * @param rests where it sleeps, for one that sleeps: a dark cellar is for roots and bare stems; left out: any light does
+ */
+export function lightVerdict(
+  dliMol: number,
+  light: Light,
+  state: PlantState = 'growing',
+  rests: RestPlace | null = null,
+): LightVerdict {
   const band = LIGHT_BANDS[light];
-  if (dliMol < band.getsBy * WANTED[state]) return 'too-dim';
-  if (dliMol < band.wellFrom * WANTED[state]) return 'gets-by';
+  const share = state === 'resting' ? (rests ? SLEEPS_ON[rests.light] : 0) : WANTED[state];
+  if (dliMol < band.getsBy * share) return 'too-dim';
+  if (dliMol < band.wellFrom * share) return 'gets-by';
   return dliMol > band.wellTo ? 'too-bright' : 'well';
 }
 

@@ -10,6 +10,9 @@ import type { WaterKind } from '../watering.ts';
 /** What calls for water: the pot gone dry, the plant's own sign, or so many days by the month. */
 export const TRIGGERS = ['pot', 'plant', 'calendar'] as const;
 export type Trigger = (typeof TRIGGERS)[number];
+/** On waking: small drinks first, or a full one at once. */
+export const FIRST_DRINKS = ['staged', 'full'] as const;
+export type FirstDrinkRule = (typeof FIRST_DRINKS)[number];
 /** How water comes to it. `base`: from above, but onto the mix only. */
 export const WAYS = ['drench', 'base', 'bottom', 'measured', 'mist'] as const;
 export type Way = (typeof WAYS)[number];
@@ -52,6 +55,7 @@ export interface CareRules {
   /** stem between leaves near the tip over that low down, from which it is stretched */
   stretchFrom: number;
   hardToReplace: boolean;
+  firstDrink: FirstDrinkRule;
   /** no food before this day, ISO, as the keeper holds it; null for no such hold */
   noFoodUntil: string | null;
   /** days of steps by signs that the keeper took back, ISO */
@@ -91,6 +95,7 @@ const NORTHERN_FEEDING = {
   winter: [10, 11, 12, 1, 2, 3],
   'spring-autumn': [3, 4, 5, 9, 10],
   evergreen: [4, 5, 6, 7, 8, 9],
+  opportunist: [4, 5, 6, 7, 8, 9],
 } as const;
 /**
  * The calendar's days by season for a plant in growth and at rest, as sitters and beginners keep it; indoors wants less
@@ -182,6 +187,7 @@ export function careRules(facts: RuleFacts, own: OwnRules = {}): SourcedRules {
     indoorDays: [USUAL_INDOOR_DAYS, 'usual'],
     stretchFrom: [USUAL_STRETCH, 'usual'],
     hardToReplace: [false, 'usual'],
+    firstDrink: ['staged', 'usual'],
     noFoodUntil: [null, 'usual'],
     stepsTakenBack: [[], 'usual'],
   };

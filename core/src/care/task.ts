@@ -12,8 +12,11 @@ import { type FeedAdvice, feedAdvice, type FeedFacts } from '../feed/schedule.ts
 import { type Salts, saltsOf } from '../feed/salts.ts';
 import { type Drink, drinkOf, type Judgement } from '../judgement/deeds.ts';
 import { judgeFacts } from '../judgement/judge.ts';
-import { type ClinicView, gather, type JudgeInput } from '../judgement/facts.ts';
-import { fullDrink } from '../judgement/measure.ts';
+import { type ClinicView, type Facts, gather, type JudgeInput } from '../judgement/facts.ts';
+import type { Bench } from '../judgement/benches.ts';
+import { onDay } from '../clinic/cases.ts';
+import type { StepDay } from '../clinic/waits.ts';
+import { drinkNow } from '../judgement/thirst.ts';
 import { type PlantForecast, plantForecast } from '../judgement/plantForecast.ts';
 import { genusCare } from '../plant/library.ts';
 import { placeDefaults } from '../place/defaults.ts';
@@ -51,6 +54,8 @@ export interface CareFacts {
   organicShare?: number;
   /** guests seen on other plants of its bench */
   neighbours?: readonly NeighbourPest[];
+  /** all places of its site, where it could stand instead */
+  benches?: readonly Bench[];
 }
 
 export interface CareTask {
@@ -142,10 +147,11 @@ export function careTask(facts: CareFacts): CareTask {
     air: facts.air,
     organicShare: facts.organicShare,
     neighbours: facts.neighbours,
+    benches: facts.benches,
   };
   const found = gather(input);
   const judgement = judgeFacts(found);
-  const next = fullDrink(found);
+  const next = drinkNow(found).drink;
   const forecast = plantForecast(outlook, judgement, next, isoDay(today));
   const now = drinkOf(judgement);
   return {
@@ -156,7 +162,23 @@ export function careTask(facts: CareFacts): CareTask {
     due: now ? isoDay(today) : (forecast.water?.ideal ?? null),
     salts,
     rules: sourced,
-    clinic: found.clinic,
+    clinic: { ...found.clinic, cases: onDay(found.clinic.cases, stepDay(found, judgement)) },
+  };
+}
+
+/** The plant as a step of a plan meets it today. */
+function stepDay(facts: Facts, judgement: Judgement): StepDay {
+  const { outlook, today, seen, state, wakesInDays } = facts;
+  return {
+    state,
+    form: outlook.model.traits.form,
+    warm: facts.warmthC >= outlook.model.traits.growMinC - 1.5,
+    mildTonight: facts.nights.mildOn === today,
+    wet: facts.chanceWet > 0.35,
+    rot: seen.rot !== null || seen.suspect !== null,
+    tooDark: facts.tooDark,
+    judgement,
+    wakesOn: state === 'resting' && wakesInDays !== null ? isoDay(today + wakesInDays) : null,
   };
 }
 

@@ -1,6 +1,8 @@
 /** Cases of one plant, read from its book: opened by a verdict, worked off step by step, closed with an outcome. */
 import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { PlantEvent } from '../garden.ts';
+import type { StepDay, StepWaits } from './waits.ts';
+import { stepWaits } from './waits.ts';
 import { type Cause, type Found, HARMLESS, type Outcome, type Step } from './causes.ts';
 import { GAP_STEP, HOLD_DAYS, HOLDS_UNTIL_WATERED, type PlanFacts, type PlannedStep, PLANS } from './plan.ts';
 
@@ -13,6 +15,8 @@ export interface CaseStep {
   optional: boolean;
   /** the how-manieth time */
   time: number;
+  /** what it waits for, where it has come due and the plant is not fit for it today */
+  waits: StepWaits | null;
 }
 
 export interface Case {
@@ -138,10 +142,12 @@ function toldOtherwise(events: readonly PlantEvent[], cause: Cause): StepEvent[]
   });
 }
 
+/** Looks at the patient alone end its treatment: a neighbour's clean leaf says nothing of it. */
 function cleanRunOf(done: readonly StepEvent[]): number {
   let run = 0;
   let last = -Infinity;
   for (const event of done) {
+    if (event.step === 'neighbours') continue;
     if (event.found === 'guests') run = 0;
     else if (event.found === 'clean') {
       const day = dayNumber(event.date);
@@ -156,8 +162,8 @@ function cleanRunOf(done: readonly StepEvent[]): number {
 /** What cannot have been left out by whoever did this. */
 const IMPLIED: Partial<Record<Step, readonly Step[]>> = {
   cut: ['unpot'],
-  wash: ['unpot'],
-  'pot-dry': ['dry-wound', 'cut', 'wash', 'unpot'],
+  'wash-roots': ['unpot'],
+  'pot-dry': ['dry-wound', 'cut', 'wash-roots', 'unpot'],
 };
 
 function withImplied(told: readonly StepEvent[]): StepEvent[] {
@@ -184,7 +190,7 @@ function stepsOf(
     // What other lines tell, and a step that comes several times, count near its day and after.
     const mark =
       mine.find((event) => marked.has(event) || first === null || dayNumber(event.date) >= first - EARLY_DAYS) ?? null;
-    return [{ step, due: dueOf(first), doneOn: mark?.date ?? null, found: mark?.found ?? null, optional, time: 1 }];
+    return [{ step, due: dueOf(first), doneOn: mark?.date ?? null, found: mark?.found ?? null, optional, time: 1, waits: null }];
   }
   const times: CaseStep[] = mine.map(({ date, found }, i) => ({
     step,
@@ -193,6 +199,7 @@ function stepsOf(
     found: found ?? null,
     optional,
     time: i + 1,
+    waits: null,
   }));
   const lastDay = mine.length > 0 ? dayNumber(mine.at(-1)!.date) : null;
   // Nothing more is asked once it was found clean twice; a treatment rests after the first clean look.
@@ -206,6 +213,7 @@ function stepsOf(
       found: null,
       optional,
       time: times.length + 1,
+      waits: null,
     },
   ];
 }
@@ -225,16 +233,34 @@ function holdOf(verdict: Verdict, water: CaseStep | undefined): string | null {
   return verdict.hold_until ?? (usual === undefined ? null : isoDay(dayNumber(verdict.date) + usual));
 }
 
-/** What is asked on a day: steps that have come due and were not done; of one that comes several times the last due. */
+/** What is asked on a day: steps that have come due, wait for nothing, and were not done; of several the last due. */
 export function stepsAsked({ steps }: Pick<Case, 'steps'>, today: string): CaseStep[] {
-  const due = steps.filter((step) => step.doneOn === null && step.due !== null && step.due <= today);
+  const due = steps.filter(
+    (step) => step.doneOn === null && step.due !== null && step.due <= today && step.waits === null,
+  );
   return due.filter((step, i) => !due.slice(i + 1).some((later) => later.step === step.step));
+}
+
+/** The cases with what each open step waits for on a day. */
+export function onDay(cases: readonly Case[], day: StepDay): Case[] {
+  return cases.map((one) =>
+    one.closed
+      ? one
+      : {
+          ...one,
+          steps: one.steps.map((step) =>
+            step.doneOn === null && step.due !== null ? { ...step, waits: stepWaits(step.step, day) } : step,
+          ),
+        },
+  );
 }
 
 /** The steps without those that a later one of their kind has overtaken. */
 export function stepsShown({ steps }: Pick<Case, 'steps'>, today: string): CaseStep[] {
   const asked = new Set(stepsAsked({ steps }, today));
-  return steps.filter((step) => step.doneOn !== null || step.due === null || step.due > today || asked.has(step));
+  return steps.filter(
+    (step) => step.doneOn !== null || step.due === null || step.due > today || step.waits !== null || asked.has(step),
+  );
 }
 
 /** The case that holds the water longest on a day, or null. */

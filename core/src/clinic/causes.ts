@@ -127,6 +127,7 @@ export const STEPS = [
   'isolate',
   'swab',
   'wash',
+  'wash-roots',
   'wipe',
   'soil-drench',
   'pick-off',

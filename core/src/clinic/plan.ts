@@ -22,6 +22,8 @@ export interface PlanFacts {
   diameterMm: number;
   /** in growth, and warm enough to heal */
   growing: boolean;
+  /** asleep or in the cold: water on its skin would stand */
+  idle: boolean;
   indoors: boolean;
   holes: boolean;
   /** days until a potting is in season; 0 now, null where nobody can say */
@@ -36,6 +38,7 @@ export const ANY_PLANT: PlanFacts = {
   cautions: [],
   diameterMm: 80,
   growing: true,
+  idle: false,
   indoors: true,
   holes: true,
   pottingInDays: 0,
@@ -136,23 +139,24 @@ export const PLANS: Record<Cause, (f: PlanFacts) => PlannedStep[]> = {
   ],
   'transplant-shock': () => [{ step: 'shade', after: 0 }, { step: 'stop-food', after: 0 }, again(10)],
   underfed: () => [{ step: 'feed-once', after: 0 }, again(28)],
-  mealybug: () => treated('swab', 7),
+  // Alcohol takes the powder off a leaf: there each guest is picked off.
+  mealybug: (f) => treated(POWDERY(f) ? 'pick-off' : 'swab', 7),
   'root-mealybug': () => [
     { step: 'isolate', after: 0 },
     { step: 'unpot', after: 0 },
-    { step: 'wash', after: 0, follows: 'unpot' },
-    { step: 'pot-dry', after: 1, follows: 'wash' },
+    { step: 'wash-roots', after: 0, follows: 'unpot' },
+    { step: 'pot-dry', after: 1, follows: 'wash-roots' },
     { step: 'first-water', after: 5, follows: 'pot-dry' },
     { step: 'soil-drench', after: 14, follows: 'pot-dry', optional: true },
     { step: 'neighbours', after: 0 },
     { step: 'neighbours', after: 14 },
     { step: 'look-over', after: 21, every: 21 },
   ],
-  // Powder is not washed off a leaf: there the web is brushed away and each spot wiped.
-  'spider-mite': (f) => treated(POWDERY(f) ? 'wipe' : 'wash', 5),
+  // Powder is not washed off a leaf, nor a sleeper wetted: there the web is brushed away and each spot wiped.
+  'spider-mite': (f) => treated(POWDERY(f) || f.idle ? 'wipe' : 'wash', 5),
   scale: () => treated('pick-off', 8),
-  thrips: (f) => treated(POWDERY(f) ? 'wipe' : 'wash', 7),
-  aphid: (f) => treated(POWDERY(f) ? 'pick-off' : 'wash', 5),
+  thrips: (f) => treated(POWDERY(f) || f.idle ? 'wipe' : 'wash', 7),
+  aphid: (f) => treated(POWDERY(f) || f.idle ? 'pick-off' : 'wash', 5),
   'chewing-pest': () => [
     { step: 'pick-off', after: 0, every: 3 },
     { step: 'look-over', after: 3, every: 3 },

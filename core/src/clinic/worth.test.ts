@@ -9,6 +9,7 @@ const step = (over: Partial<CaseStep>): CaseStep => ({
   found: null,
   optional: false,
   time: 1,
+  waits: null,
   ...over,
 });
 const of = (cause: Case['cause'], steps: CaseStep[] = [], cleanRun = 0) => ({ cause, steps, cleanRun });

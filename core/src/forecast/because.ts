@@ -29,6 +29,8 @@ export interface Because {
   referenceDays: number;
   /** full to dry here and now */
   cycleDays: number;
+  /** the same as reckoned before this pot taught anything */
+  untaughtDays: number;
 }
 
 /** A bright frost-free bench in mild weather, a plastic pot of 9 cm, a plain gritty mix, a plant in full growth. */
@@ -100,7 +102,12 @@ export function because(
   const joint = tenth(cycle - base - reasons.reduce((sum, r) => sum + r.days, 0));
   if (joint !== 0) reasons.push({ factor: 'together', days: joint, n: {} });
   reasons.sort((a, b) => Math.abs(b.days) - Math.abs(a.days));
-  return { reasons: reasons.filter((r) => r.days !== 0), referenceDays: tenth(base), cycleDays: tenth(cycle) };
+  return {
+    reasons: reasons.filter((r) => r.days !== 0),
+    referenceDays: tenth(base),
+    cycleDays: tenth(cycle),
+    untaughtDays: tenth(days({ ...actual, rate: 1 })),
+  };
 }
 
 /** Conditions `a` with one factor taken from `b`. */

@@ -29,6 +29,7 @@ export class GardenClimate {
   private readonly memberSeries = new Map<string, PlaceSeries[]>();
   private readonly nights = new Map<string, readonly number[]>();
   private readonly rains = new Map<string, readonly number[]>();
+  private readonly readings = new Map<string, ReadonlySet<DayNumber>>();
 
   constructor(
     private readonly garden: Pick<Garden, 'today' | 'site' | 'weather' | 'places'>,
@@ -56,6 +57,17 @@ export class GardenClimate {
     const found = this.places.get(id);
     if (!found) throw new RangeError(`no place "${id}"`);
     return found;
+  }
+
+  /** By what a day of the past is known at a place: a thermometer among the plants, the weather outside, or nothing. */
+  knownBy(placeId: string, day: DayNumber): 'read' | 'observed' | null {
+    let read = this.readings.get(placeId);
+    if (!read) {
+      read = new Set((this.place(placeId).place.thermometer ?? []).map(({ date }) => dayNumber(date)));
+      this.readings.set(placeId, read);
+    }
+    if (read.has(day)) return 'read';
+    return this.known.get(day)?.source === 'observed' ? 'observed' : null;
   }
 
   /** The past as it was and the year ahead as it is most likely to be, without its chances. */

@@ -25,6 +25,7 @@ import { type Because, because } from './because.ts';
 import { GardenClimate, HORIZON_DAYS } from './climate.ts';
 import { type Futures, runFutures } from './future.ts';
 import { buildPlant, dueMoisture, type PlantModel, stateOn } from './plantModel.ts';
+import { type LateDay, lateDays } from './lately.ts';
 import { type Schools, schools } from './schools.ts';
 import { type StressOutlook, stressOutlook } from './stressOutlook.ts';
 import { usualWeekdays } from './weekdays.ts';
@@ -59,6 +60,8 @@ export interface Outlook {
   change: Change | null;
   stress: StressOutlook;
   schools: Schools;
+  /** the last weeks' nights and days at the plant, as far as they are known */
+  lately: readonly LateDay[];
   /** lowest of the coming night in each of the possible weathers, °C */
   tonightC: readonly number[];
   /** rain that reaches it today in two days, in each of the possible weathers, mm */
@@ -185,6 +188,7 @@ export class GardenForecast {
       change,
       stress,
       schools: schools(model, advice, stress, state, history.lastWatered, this.climate.today),
+      lately: lateDays(model, this.climate, past, this.climate.today),
       tonightC: this.climate.tonight(model.plant.place),
       rainSoonMm: this.climate.rainSoon(model.plant.place),
       surfaceWetM: this.surface(),

@@ -1,6 +1,8 @@
 /** One plant made ready to be reckoned: its traits, pot, season and daily losses. */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
-import { PLANT_STATES, type Plant, type PlantState } from '../garden.ts';
+import { type Place, PLANT_STATES, type Plant, type PlantState } from '../garden.ts';
+import { floorC, placeDefaults } from '../place/defaults.ts';
+import { isSoaked, type Nature, natureOf } from '../plant/nature.ts';
 import { lightResponse, type PotModel, potModel, warmthResponse } from '../drydown/potModel.ts';
 import type { LossDays } from '../belief/history.ts';
 import type { Blend } from '../mix/blend.ts';
@@ -29,6 +31,11 @@ export interface PlantModel {
   today: DayNumber;
   sourced: SourcedTraits;
   traits: Traits;
+  /** how its kind lives, and whether it is soaked rather than sipped */
+  nature: Nature;
+  soaked: boolean;
+  /** by how much a night must lie above its limit for a drink on its eve, °C: none where a house holds the night */
+  eveMarginC: number;
   /** what signs have moved, and the traits without it */
   steps: IntervalStep[];
   unstepped: Traits;
@@ -67,6 +74,7 @@ export function buildPlant(
   const steps = intervalSteps(plant.events, climate.today, plant.steps_taken_back ?? []);
   const unstepped = sourced.traits;
   const traits = stepped(unstepped, dueMoisture(unstepped), steps, sourced.sources.dueM === 'keeper');
+  const nature = natureOf(unstepped, sourced.genus?.name ?? null);
   const stays = staysOf(plant, climate.firstDay, knownPlace);
   const series = joinStays(stays.map((stay) => ({ from: stay.from, series: climate.expected(stay.place) })));
   const timeline = seasonTimeline(traits, series, plant.events);
@@ -78,6 +86,9 @@ export function buildPlant(
     today: climate.today,
     sourced: { ...sourced, traits },
     traits,
+    nature,
+    soaked: isSoaked(nature),
+    eveMarginC: eveMarginC(climate.place(plant.place).place),
     unstepped,
     steps,
     pot,
@@ -88,6 +99,13 @@ export function buildPlant(
     loss: lossDays(pot, series, drinks),
     pottedOn: potted ? dayNumber(potted.date) : null,
   };
+}
+
+/** A night this much above the limit is still too close where only the weather holds it. */
+const EVE_MARGIN_C = 1;
+
+function eveMarginC(place: Place): number {
+  return placeDefaults(place.kind).indoors || floorC(place) !== null ? 0 : EVE_MARGIN_C;
 }
 
 /** Transpiration left to a leafless stem against one in leaf. */

@@ -1,11 +1,12 @@
 /**
- * The steps by which drinks come further apart into rest, or closer together out of it: the pot's own days from full to
- * due, as the season has them, one after the other. No step is chosen; they follow from how the plant slows.
+ * The drinks that follow, one after the other, as a window has them: the pot's own days from full to due as the season
+ * goes on, its hold, and what easing adds. No step is chosen; they follow from how the plant slows.
  */
 import { type DayNumber } from '../calendar/day.ts';
 import { dryStep } from '../drydown/step.ts';
 import { RESTING } from '../season/states.ts';
 import { dueMoisture, type PlantModel } from './plantModel.ts';
+import { easingStretch } from './window.ts';
 
 export interface Ramp {
   /** days from one drink to the next, from the next drink on */
@@ -15,7 +16,7 @@ export interface Ramp {
 }
 
 const MOST_GAPS = 4;
-const LONGEST_DAYS = 200;
+const LONGEST_DAYS = 240;
 
 /**
  * @param from day of the next drink
@@ -30,15 +31,17 @@ export function rampAhead(
   const gaps: number[] = [];
   let m = 1;
   let since = from;
-  for (let day = from; day < from + LONGEST_DAYS && gaps.length < MOST_GAPS; day++) {
+  for (let day = from + 1; day < from + LONGEST_DAYS && gaps.length < MOST_GAPS; day++) {
     const i = day - loss.firstDay;
     if (i >= loss.surface.length) break;
     if (timeline.states[day - timeline.firstDay] === RESTING) return { gaps, thenRests: true };
     m = dryStep(m, rate * loss.surface[i]!, rate * loss.wall[i]!, rate * loss.plant[i]!, surfaceWetM);
-    if (m > due || day - since < traits.holdDays) continue;
-    gaps.push(day - since + traits.holdDays);
-    day += traits.holdDays;
-    since = day;
+    if (m > due) continue;
+    const drink = day + traits.holdDays + easingStretch(model, day);
+    if (timeline.states[drink - timeline.firstDay] === RESTING) return { gaps, thenRests: true };
+    gaps.push(drink - since);
+    since = drink;
+    day = drink;
     m = 1;
   }
   return { gaps, thenRests: false };

@@ -3,7 +3,9 @@
  * (judgement/).
  */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
-import type { PlantState } from '../garden.ts';
+import type { PlantState, Store } from '../garden.ts';
+import { genusCare, LIGHT_BANDS } from '../plant/library.ts';
+import { newPairUntil } from '../season/newPair.ts';
 import { firstDrink } from '../plant/firstDrink.ts';
 import { clamp, quantileSorted } from '../numeric/curves.ts';
 import { HORIZON_DAYS, type GardenClimate } from './climate.ts';
@@ -15,12 +17,17 @@ export interface WaterWindow {
   earliest: DayNumber;
   ideal: DayNumber;
   latest: DayNumber;
+  /** what put the ideal day off beyond the plant's own rule, where anything did */
+  putOff: PutOff | null;
 }
+
+/** A usual watering day near by, a night too cold for a drink, too little light to use one, heat in which it is shut. */
+export type PutOff = 'weekday' | 'cold-eve' | 'dim' | 'hot';
 
 /** Why no drink may come, and until when: `goes-to-rest` holds a drink whose day lies beyond the coming rest. */
 export interface Hold {
   until: DayNumber;
-  kind: 'rest' | 'goes-to-rest' | 'cold' | 'potted';
+  kind: 'rest' | 'goes-to-rest' | 'cold' | 'potted' | 'new-pair';
   /** for cold: the mean at the plant and where it begins to grow, °C; for rest: 1 where its waking is in sight */
   n: Readonly<Record<string, number>>;
   /** for potted: what decided (plant/firstDrink.ts) */
@@ -41,13 +48,18 @@ const SURE_DRY = 0.72;
 const DAMP_FROM_M = 0.2;
 /** For those, the middle. */
 const MIDDLE = 0.5;
-/** Roots cut or fleshy want to dry before they drink. */
 /** What is taken for lost where only "cut" was noted. */
 export const CUT_ROOTS_LOSS = 0.3;
 /** Easing spreads the waterings: by so many days at its end. */
 const EASING_STRETCH_DAYS = 10;
-/** A night this much above the limit is still too close. */
-const COLD_MARGIN_C = 1;
+/**
+ * In too little light a drink is hardly used: between two of them so many days at least, by where the plant keeps its
+ * water (keepers of big stores in dim rooms water every five to eight weeks).
+ */
+const DIM_GAP_DAYS: Record<Store, number> = { below: 38, stem: 32, leaf: 24, none: 0 };
+/** Shut in the heat of the day it drinks little: so many days longer while the heat lasts. */
+const HOT_STRETCH_DAYS = 4;
+const HOT_DAYS_OF_WEEK = 4;
 const LONGEST_PATIENCE_DAYS = 90;
 const LEAST_PATIENCE_DAYS = 2;
 
@@ -72,13 +84,20 @@ export function adviseWater(
   const earliestMet = Number.isFinite(met) ? Math.round(met) : horizon;
   const notBefore = hold ? hold.until : -Infinity;
   const earliest = Math.max(earliestMet, notBefore);
-  const stretch = state === 'easing' ? Math.round(EASING_STRETCH_DAYS * (1 - activityOn(model, today))) : 0;
   let ideal = Math.max(
     today,
     earliest,
-    Math.round((Number.isFinite(sure) ? Math.round(sure) : horizon) + traits.holdDays) + stretch,
+    Math.round((Number.isFinite(sure) ? Math.round(sure) : horizon) + traits.holdDays) + easingStretch(model, today),
     notBefore,
   );
+  let putOff: PutOff | null = null;
+  const later = (day: DayNumber, why: PutOff) => {
+    if (day <= ideal) return;
+    ideal = day;
+    putOff = why;
+  };
+  if (isHot(model, today)) later(Math.max(today, ideal) + HOT_STRETCH_DAYS, 'hot');
+  later(dimUntil(model, today), 'dim');
   // A plant that comes to rest before its day is left alone.
   const stateThen = stateOn(model.timeline, ideal);
   if (state !== 'resting' && stateThen === 'resting' && traits.sleeps !== 'never') {
@@ -86,8 +105,41 @@ export function adviseWater(
   }
   const patience = patienceDays(model, ideal);
   const latest = Math.max(ideal, ideal + patience);
-  ideal = onGoodDay(model, climate, ideal, latest, weekdays);
-  return { window: { earliest: Math.min(earliest, ideal), ideal, latest: Math.max(latest, ideal) }, hold };
+  const good = onGoodDay(model, climate, ideal, latest, weekdays);
+  if (good.why) later(good.day, good.why);
+  return { window: { earliest: Math.min(earliest, ideal), ideal, latest: Math.max(latest, ideal), putOff }, hold };
+}
+
+/** Days by which easing spreads the drinks: more the further it has slowed. */
+export function easingStretch(model: PlantModel, day: DayNumber): number {
+  if (stateOn(model.timeline, day) !== 'easing') return 0;
+  return Math.round(EASING_STRETCH_DAYS * (1 - activityOn(model, day)));
+}
+
+/** Light of the last two weeks below what its kind gets by with. */
+export function isDim(model: PlantModel, day: DayNumber): boolean {
+  const { light } = genusCare(model.sourced.genus, model.traits.form, model.traits.habit);
+  const i = Math.min(model.climate.days - 1, day - model.climate.firstDay);
+  return meanOver(model.climate.dliMol, i - 13, i) < LIGHT_BANDS[light].getsBy;
+}
+
+/** The first day on which a dim place has used up the last drink; the day itself where it is not dim, or knows no drink. */
+function dimUntil(model: PlantModel, today: DayNumber): DayNumber {
+  const { traits, plant } = model;
+  const last = plant.events.findLast((event) => event.type === 'watering' && event.method !== 'mist');
+  if (!last || model.soaked || !isDim(model, today)) return -Infinity;
+  return dayNumber(last.date) + DIM_GAP_DAYS[traits.store];
+}
+
+/** Most of the coming week hotter than it takes: a succulent shuts for the day, and its drink with it. */
+export function isHot(model: PlantModel, day: DayNumber): boolean {
+  if (model.soaked) return false;
+  const { plant, traits, sourced, climate } = model;
+  const ceiling = plant.heat_from_c ?? genusCare(sourced.genus, traits.form, traits.habit).ceilingC;
+  let hot = 0;
+  for (let ahead = 0; ahead < 7; ahead++)
+    if (climate.tmaxC[Math.min(climate.days - 1, day + ahead - climate.firstDay)]! >= ceiling) hot++;
+  return hot >= HOT_DAYS_OF_WEEK;
 }
 
 function activityOn(model: PlantModel, day: DayNumber): number {
@@ -100,7 +152,8 @@ function holdFor(model: PlantModel, state: PlantState, climate: GardenClimate): 
   if (state === 'resting') return restHold(model, today, climate);
   const i = today - model.climate.firstDay;
   const warmth = meanOver(model.climate.tmeanC, i - 13, i);
-  if (warmth < traits.growMinC - 1.5 && state !== 'waking') {
+  // Waking never beats cold: what stirs in a cold house wants light, and waits for warmth.
+  if (warmth < traits.growMinC - 1.5) {
     const until =
       firstDayWhere(model.climate.tmeanC, i + 1, (mean) => mean >= traits.growMinC, 14) ?? model.climate.days - 1;
     return {
@@ -109,6 +162,8 @@ function holdFor(model: PlantModel, state: PlantState, climate: GardenClimate): 
       n: { warmth: Math.round(warmth * 10) / 10, grows_from: traits.growMinC },
     };
   }
+  const pair = newPairUntil(traits, model.nature, { changes: model.timeline.changes, events: plant.events, today });
+  if (pair !== null) return { kind: 'new-pair', until: pair, n: {} };
   const potted = plant.events.findLast((event) => event.type === 'repotting');
   if (potted?.type !== 'repotting') return null;
   const rootLoss = plant.root_loss ?? (potted.roots_cut ? CUT_ROOTS_LOSS : 0);
@@ -164,18 +219,18 @@ function onGoodDay(
   ideal: DayNumber,
   latest: DayNumber,
   weekdays: ReadonlySet<number>,
-): DayNumber {
+): { day: DayNumber; why: PutOff | null } {
   const { tminC, firstDay } = model.climate;
-  const limit = model.traits.minWetC + COLD_MARGIN_C;
+  const limit = model.traits.minWetC + model.eveMarginC;
   const last = Math.min(latest, climate.today + HORIZON_DAYS - 2);
   const mild = (day: DayNumber) => tminC[day - firstDay]! >= limit && tminC[day + 1 - firstDay]! >= limit;
   let first = ideal;
   while (first <= last && !mild(first)) first++;
   // No mild night in the whole window: the plant's thirst decides, not the calendar.
-  if (first > last) return ideal;
+  if (first > last) return { day: ideal, why: null };
   for (let day = first; day <= Math.min(last, first + WEEKDAY_PATIENCE_DAYS); day++)
-    if (weekdays.has(weekday(day)) && mild(day)) return day;
-  return first;
+    if (weekdays.has(weekday(day)) && mild(day)) return { day, why: day > first ? 'weekday' : 'cold-eve' };
+  return { day: first, why: 'cold-eve' };
 }
 
 function meanOver(values: Float64Array, from: number, to: number): number {

@@ -26,9 +26,15 @@ export interface Drink {
   flush: boolean;
 }
 
+/** A place that fits it and has room. */
+export interface Where {
+  id: string;
+  name: string;
+}
+
 export type Deed =
-  | { deed: 'act'; what: Act }
-  | { deed: 'move'; what: Move }
+  | { deed: 'act'; what: Act; to?: Where | null }
+  | { deed: 'move'; what: Move; to?: Where | null }
   /** `then`: each answer, and the deed it leads to */
   | { deed: 'look'; what: LookAt; then: Readonly<Record<string, DeedName>> }
   | ({ deed: 'water' | 'sip' } & Drink)
@@ -118,6 +124,25 @@ export const REASON_CODES = [
   'likeliest',
   'rot-unfelt',
   'in-treatment',
+  'suspect',
+  'drink-on-suspicion',
+  'water-stands',
+  'flooded',
+  'frosted',
+  'frost-shown',
+  'scorched',
+  'not-firmed',
+  'leaves-going',
+  'new-pair',
+  'drawn-by-dark',
+  'woken-cold',
+  'woken-pair',
+  'woken-early',
+  'drunk-asleep',
+  'dries-on',
+  'usual-day',
+  'dim-holds',
+  'hot-holds',
 ] as const;
 export type ReasonCode = (typeof REASON_CODES)[number];
 
@@ -149,6 +174,7 @@ export type Mind =
   | 'spines'
   | 'glochids'
   | 'milky-sap'
+  | 'irritant-sap'
   | 'poisonous-sap';
 
 /** The one thing never to do with a kind. */

@@ -13,14 +13,18 @@ import { type Diagnosis, diagnose } from '../clinic/diagnose.ts';
 import { clinicFacts, type ClinicFacts, type NeighbourPest } from '../clinic/facts.ts';
 import type { PlanFacts } from '../clinic/plan.ts';
 import { asSigns, type Raised, watch } from '../clinic/watch.ts';
-import type { Air, PlaceKind, PlantState } from '../garden.ts';
-import { DAMP_FROM_M, DRY_TO_M, TOO_WET_TO_DRINK_M } from '../moisture.ts';
+import type { Air, PlaceKind, PlantEvent, PlantState } from '../garden.ts';
+import type { Bench } from './benches.ts';
+import { DRY_TO_M, TOO_WET_TO_DRINK_M } from '../moisture.ts';
+import { type BookPace, bookPace } from '../forecast/bookPace.ts';
+import { isHot } from '../forecast/window.ts';
+import { longestDryDays, nightItBearsC } from '../plant/bears.ts';
+import type { Nature } from '../plant/nature.ts';
 import { chanceAbove } from '../belief/present.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import { heatLimitC, isHotPot } from '../plant/heat.ts';
 import type { GenusCare } from '../plant/library.ts';
 import { LIGHT_BANDS } from '../plant/library.ts';
-import type { Traits } from '../plant/traits.ts';
 import type { WaterKind } from '../watering.ts';
 import { HARM, ROT_PRONE, WORSE } from './harm.ts';
 import { type Seen, whatWasSeen } from './seen.ts';
@@ -50,6 +54,8 @@ export interface JudgeInput {
   organicShare?: number;
   /** guests seen on other plants of its bench */
   neighbours?: readonly NeighbourPest[];
+  /** the other places of its site, where it could stand instead */
+  benches?: readonly Bench[];
 }
 
 /** What the clinic makes of a plant: its hands raised, its open cases, and what its signs mean, where there are any. */
@@ -82,6 +88,15 @@ export interface Nights {
   coldShare: number;
 }
 
+/** A night below what it took, or a day above, of the last weeks: as measured, or by the weather on record. */
+export interface Hurt {
+  on: DayNumber;
+  /** °C */
+  reached: number;
+  limit: number;
+  source: 'read' | 'observed';
+}
+
 export interface Facts extends JudgeInput {
   state: PlantState;
   stateSince: DayNumber;
@@ -98,6 +113,8 @@ export interface Facts extends JudgeInput {
   warmthC: number;
   dliMol: number;
   tooDark: boolean;
+  /** less light than it gets by with */
+  tooDim: boolean;
   /** warm and indoors: a sleeper may shrink there */
   warmRoom: boolean;
   /** how much harm a drink into a wet mix does to this plant here */
@@ -110,13 +127,27 @@ export interface Facts extends JudgeInput {
   wetDays: number;
   wetColdDays: number;
   neverLooked: boolean;
+  nature: Nature;
+  /** days for which it may stand dry, as it is now, before fine roots die */
+  longDryDays: number;
+  /** the worst of the last fortnight's nights below what it took, and of the last week's days above */
+  frost: Hurt | null;
+  scorch: Hurt | null;
+  /** too little light even to sleep in with its leaves on */
+  inTheDark: boolean;
+  /** most days of this week hotter than it takes */
+  hotWeek: boolean;
+  /** its pot is not itself, by what is on record */
+  pace: BookPace | null;
+  /** days until its season lets it wake, as expected; 0 while it is awake, null where no waking is in sight */
+  wakesInDays: number | null;
+  /** felt, weighed or probed today: what was just found is not asked again */
+  feltToday: boolean;
   clinic: ClinicView;
 }
 
 /** A night so little above the limit may be below it: forecasts of a low are wrong by so much, and pots radiate. */
 export const NEAR_MARGIN_C = 2.5;
-/** A drink wants a night this much above the limit. */
-export const EVE_MARGIN_C = 1;
 const NIGHTS_AHEAD = 21;
 const WEEK = 7;
 const WINDOW_DAYS = 14;
@@ -126,12 +157,14 @@ export function gather(input: JudgeInput): Facts {
   const { outlook, today, care, rules } = input;
   const { model, history } = outlook;
   const { traits, climate } = model;
-  const seen = whatWasSeen(model.plant.events, today, scaleOf(input));
+  const { nature } = model;
   const i = today - climate.firstDay;
   const warmthC = meanOf(climate.tmeanC, i - WINDOW_DAYS + 1, i);
   const dliMol = meanOf(climate.dliMol, i - WINDOW_DAYS + 1, i);
   const change = model.timeline.changes.findLast(({ day }) => day <= today);
   const { state } = outlook;
+  const chanceWet = chanceAbove(outlook.present, TOO_WET_TO_DRINK_M);
+  const seen = weighedSeen(whatWasSeen(model.plant.events, today, scaleOf(input)), { outlook, today, chanceWet });
   const cold = warmthC < traits.growMinC;
   const rotTimes =
     ROT_PRONE[traits.store] *
@@ -149,13 +182,14 @@ export function gather(input: JudgeInput): Facts {
     stateSince: change?.day ?? today,
     seen,
     m: outlook.moisture,
-    chanceWet: chanceAbove(outlook.present, TOO_WET_TO_DRINK_M),
+    chanceWet,
     chanceDue: 1 - chanceAbove(outlook.present, Math.max(dueMoisture(traits), DRY_TO_M) + 0.03),
     nights: nightsOf(input),
     heat: heatOf(input),
     warmthC,
     dliMol,
     tooDark: state !== 'resting' && dliMol < LIGHT_BANDS[care.light].getsBy * DARK_SHARE,
+    tooDim: dliMol < LIGHT_BANDS[care.light].getsBy,
     warmRoom: placeDefaults(input.placeKind).indoors && warmthC >= WARM_ROOM_C,
     rotTimes,
     thirstADay: keepsDamp ? HARM.dayDryKeepDamp.harm : thirsty ? HARM.dayThirsty.harm : HARM.dayDry.harm,
@@ -163,6 +197,15 @@ export function gather(input: JudgeInput): Facts {
     wetDays,
     wetColdDays,
     neverLooked: !seen.everLooked && history.checks === 0,
+    nature,
+    longDryDays: longestDryDays(traits, { nature, state, warmthC }),
+    frost: frostOf(input),
+    scorch: scorchOf(input),
+    inTheDark: dliMol < LIGHT_BANDS[care.light].getsBy * SLEEPS_DARK_SHARE,
+    hotWeek: isHot(model, today),
+    pace: bookPace(sincePotting(model.plant.events), today, outlook.why.untaughtDays),
+    wakesInDays: wakesIn(outlook, today),
+    feltToday: seen.look?.day === today,
   };
   return { ...facts, clinic: clinicOf(facts) };
 }
@@ -189,6 +232,7 @@ function clinicOf(facts: Omit<Facts, 'clinic'>): ClinicView {
     cautions: sourced.cautions,
     diameterMm: outlook.plant.diameter_mm,
     growing: facts.state === 'growing' || facts.state === 'waking',
+    idle: facts.state === 'resting' || facts.warmthC < traits.growMinC,
     indoors: found.indoors,
     holes: outlook.plant.pot.holes,
     pottingInDays: facts.state === 'growing' || facts.state === 'waking' ? 0 : null,
@@ -205,8 +249,79 @@ function clinicOf(facts: Omit<Facts, 'clinic'>): ClinicView {
   };
 }
 
-/** Below half of the light by which it just gets by a plant does not grow, whatever the season. */
+/** Below so much of the light by which it just gets by a plant does not grow, whatever the season. */
 const DARK_SHARE = 0.6;
+/** And below so much of it leaves and green stems starve, asleep or not. */
+const SLEEPS_DARK_SHARE = 0.1;
+
+/**
+ * What was seen, with what the pot's own past says of it: a slack plant above a mix that was wet that day is suspect
+ * though somebody watered it since, and a base that gives a little is rot where it is awake, or wet.
+ */
+function weighedSeen(
+  seen: Seen,
+  { outlook, today, chanceWet }: { outlook: Outlook; today: DayNumber; chanceWet: number },
+): Seen {
+  const out = { ...seen };
+  const wasWet = (day: DayNumber) => {
+    const { mean } = outlook.past;
+    return (mean[mean.length - 1 - (today - day)] ?? 0) > WAS_WET_M;
+  };
+  const { lastSlack } = seen;
+  if (!seen.suspect && lastSlack && seen.slack === null && lastSlack.when !== 'midday' && wasWet(lastSlack.day - 1))
+    out.suspect = lastSlack;
+  // Days in which it dried as it should speak for its roots.
+  if (out.suspect && today - out.suspect.day >= DRIED_DAYS && outlook.moisture.p90 <= DRY_TO_M + 0.1 && !outlook.change)
+    out.suspect = null;
+  if (seen.softish && (outlook.state !== 'resting' || chanceWet > 0.3)) out.rot = seen.rot ?? seen.softish;
+  return out;
+}
+const WAS_WET_M = 0.5;
+const DRIED_DAYS = 6;
+
+/** So far back a cold night still decides what is done. */
+const FROST_DAYS = 14;
+const SCORCH_DAYS = 7;
+/** A night must have been so much below the limit to have done anything, K. */
+const HURTS_K = 0.5;
+
+function frostOf({ outlook, today, shelteredOn }: JudgeInput): Hurt | null {
+  const { traits } = outlook.model;
+  let worst: Hurt | null = null;
+  for (const { day, lowC, m, source } of outlook.lately) {
+    if (today - day >= FROST_DAYS || shelteredOn === day - 1) continue;
+    const limit = nightItBearsC(traits, m);
+    if (lowC > limit - HURTS_K || (worst && limit - lowC <= worst.limit - worst.reached)) continue;
+    worst = { on: day, reached: lowC, limit, source };
+  }
+  return worst;
+}
+
+function scorchOf({ outlook, today, rules, placeKind }: JudgeInput): Hurt | null {
+  const limit = heatLimitC(
+    rules.ceilingC,
+    isHotPot(outlook.model.pot.capacity.volumeMl, placeDefaults(placeKind).indoors),
+    outlook.state === 'resting',
+  );
+  let worst: Hurt | null = null;
+  for (const { day, highC, source } of outlook.lately)
+    if (today - day < SCORCH_DAYS && highC >= limit + HURTS_K && highC > (worst?.reached ?? -Infinity))
+      worst = { on: day, reached: highC, limit, source };
+  return worst;
+}
+
+function sincePotting(events: readonly PlantEvent[]): readonly PlantEvent[] {
+  const potted = events.findLastIndex((event) => event.type === 'repotting');
+  return potted < 0 ? events : events.slice(potted);
+}
+
+function wakesIn({ state, model }: Outlook, today: DayNumber): number | null {
+  if (state !== 'resting') return 0;
+  const wakes = model.timeline.changes.find(
+    (change) => change.day > today && (change.state === 'waking' || change.state === 'growing'),
+  );
+  return wakes ? wakes.day - today : null;
+}
 
 function scaleOf({ outlook }: JudgeInput): { drainedG: number; rangeG: number } | null {
   const weights = outlook.plant.events.findLast((event) => event.type === 'weights');
@@ -226,15 +341,11 @@ function meanOf(values: Float64Array, from: number, to: number): number {
   return sum / Math.max(1, to - start + 1);
 }
 
-/** The lowest night that it bears as it stands: a moist root ball bears less cold than a dry one. */
-export function nightLimitC(traits: Pick<Traits, 'minDryC' | 'minWetC'>, m: number): number {
-  return m > DAMP_FROM_M ? traits.minWetC : traits.minDryC;
-}
-
 function nightsOf({ outlook, today }: JudgeInput): Nights {
   const { climate, traits } = outlook.model;
   const night = (day: DayNumber) => climate.tminC[Math.min(climate.days - 1, day - climate.firstDay)]!;
-  const limitC = nightLimitC(traits, outlook.moisture.p50);
+  const limitC = nightItBearsC(traits, outlook.moisture.p50);
+  const mildFromC = traits.minWetC + outlook.model.eveMarginC;
   let coldNights = 0;
   let weekOn = today + 1;
   let colder = 0;
@@ -246,8 +357,8 @@ function nightsOf({ outlook, today }: JudgeInput): Nights {
     if (ahead <= WEEK && night(day) < limitC) coldNights++;
     if (
       mildOn === null &&
-      night(day) >= traits.minWetC + EVE_MARGIN_C &&
-      night(day + 1) >= traits.minWetC + EVE_MARGIN_C
+      night(day) >= mildFromC &&
+      night(day + 1) >= mildFromC
     )
       mildOn = day - 1;
   }

@@ -4,6 +4,7 @@ import { type CareTask, careTask, isCharged } from '../care/task.ts';
 import { GardenForecast, type Outlook } from '../forecast/forecast.ts';
 import type { Garden } from '../garden.ts';
 import { neighboursOf, pestsOf } from '../clinic/neighbours.ts';
+import { benchesOf } from './benches.ts';
 import { componentsOf } from '../mix/components.ts';
 
 /** @param only the plant that is asked for; the others are read for what they teach the bench */
@@ -12,6 +13,7 @@ export function gardenTasks(garden: Garden, only?: string): { outlook: Outlook; 
   const today = dayNumber(garden.today);
   const components = componentsOf(garden.components);
   const pests = pestsOf(garden.plants, today);
+  const benches = benchesOf(forecast, today);
   return garden.plants.flatMap((plant) => {
     if (only !== undefined && plant.id !== only) return [];
     const outlook = forecast.outlook(plant.id);
@@ -35,6 +37,7 @@ export function gardenTasks(garden: Garden, only?: string): { outlook: Outlook; 
       air: place.air,
       organicShare: forecast.blend(plant.mix).organicShare,
       neighbours: neighboursOf(plant, garden.plants, pests),
+      benches,
     });
     return [{ outlook, task }];
   });

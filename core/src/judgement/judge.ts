@@ -1,52 +1,27 @@
 /**
  * One answer a plant: what to do with it today, and why. Nothing else in the product decides.
  *
- * First what no sum may outvote (dangers.ts), most urgent first; then, where the rules call for water, the deed of
+ * First what no sum may outvote (rot.ts, cold.ts, rest.ts, thirst.ts, looks.ts), most urgent first; then, where the rules call for water, the deed of
  * least expected harm under what may be in the pot (harm.ts). Where a drink and waiting lie near one another, a look
  * wins.
  */
-import { isoDay } from '../calendar/day.ts';
 import { DRY_TO_M, ROOT_FREE_M } from '../moisture.ts';
 import { type Hypothesis, isHarmless, spreads, type Step } from '../clinic/causes.ts';
-import type { Deed, Drink, Happened, Judgement, Mind, Move, Never, Reason, Sureness } from './deeds.ts';
+import type { Deed, Happened, Judgement, Mind, Move, Never, Reason, Sureness } from './deeds.ts';
 import { judgedAs } from './deeds.ts';
-import {
-  type Answer,
-  asleepStill,
-  changedPace,
-  coldNight,
-  coldWeeks,
-  contradictsBook,
-  ACTS_FROM,
-  deadRoots,
-  frostTonight,
-  heatAhead,
-  giveOrTake,
-  goesToSleep,
-  inTreatment,
-  likeliest,
-  held,
-  hundredth,
-  LONG_DRY_DAYS,
-  lookSaysWait,
-  nearLimit,
-  neverLooked,
-  reckoned,
-  rot,
-  slackAndDry,
-  slackAndUnknown,
-  slackAndWet,
-  sleepsTooLong,
-  soaked,
-  tenth,
-  tooMuch,
-  unsure,
-  wetAndCold,
-} from './dangers.ts';
+import { ACTS_FROM, type Answer, coldNight, coldWeeks, DEPTH_ANSWERS, giveOrTake, hundredth, likeliest, reckoned, tenth, unsure } from './answer.ts';
+import { benchFor, type Stands } from './benches.ts';
+import { afterFrost, frostTonight, nearLimit } from './cold.ts';
+import { heatAhead } from './heat.ts';
+import { held } from './held.ts';
+import { changedPace, contradictsBook, driesFast, lookSaysWait, neverLooked, staysWet } from './looks.ts';
+import { asleepStill, goesToSleep, newPair, sleepsTooLong } from './rest.ts';
+import { darkBase, deadRoots, fadesAndWet, outOfWater, rot, slackAndWet, suspected, tooMuch, wetAndCold } from './rot.ts';
+import { afterFirstSip, drinkNow, isParched, notFirmed, slackAndDry, slackAndUnknown } from './thirst.ts';
+import { inTreatment } from './treatment.ts';
 import { ROT_THRESHOLD } from '../clinic/diagnose.ts';
 import { type Facts, gather, iso, type JudgeInput } from './facts.ts';
 import { DAYS_TO_NEXT_LOOK, FAIRLY_SURE_GAP, HARM, SURE_GAP } from './harm.ts';
-import { fullDrink, SIP_SHARE, sipDrink } from './measure.ts';
 import { clayInFrost, darkInHeat, longRain, rainComing, rainCounted } from './rain.ts';
 import { rampAhead } from '../forecast/ramp.ts';
 import { dayNumber } from '../calendar/day.ts';
@@ -56,17 +31,25 @@ import { LIGHT_BANDS } from '../plant/library.ts';
 const DANGERS: readonly ((facts: Facts) => Answer | null)[] = [
   rot,
   inTreatment,
+  outOfWater,
   deadRoots,
+  afterFrost,
   slackAndWet,
+  suspected,
+  fadesAndWet,
+  staysWet,
   wetAndCold,
   longRain,
   tooMuch,
+  darkBase,
   sleepsTooLong,
   asleepStill,
   goesToSleep,
+  notFirmed,
   slackAndDry,
   slackAndUnknown,
   afterFirstSip,
+  newPair,
   held,
   lookSaysWait,
   contradictsBook,
@@ -92,8 +75,9 @@ export function judgeFacts(facts: Facts): Judgement {
           }
         : answer;
   const shaded = withShade(merged, heatAhead(facts), facts);
-  const deeds = dress(facts, shaded.deeds);
-  const { because, against } = weighed(shaded, facts);
+  const fast = driesFast(facts);
+  const deeds = dress(facts, shaded.deeds, fast?.deed ?? null);
+  const { because, against } = weighed(fast ? { ...shaded, because: [...shaded.because, fast.reason] } : shaded, facts);
   return {
     deeds,
     until: shaded.until ?? null,
@@ -160,39 +144,6 @@ function overruledByCold(answer: Answer, cold: Answer): Answer {
     against: answer.against,
     until: thirsty ? null : answer.until,
     nextLook: cold.nextLook,
-  };
-}
-
-/** Days after the first small drink before it is looked at. */
-const LOOK_AFTER_SIP_DAYS = 3;
-const SIP_COUNTS_DAYS = 7;
-const SMALL_SIP_SHARE = SIP_SHARE * 1.6;
-
-/** The first small drink after a long drought is given time to show. */
-function afterFirstSip({ outlook, today, state }: Facts): Answer | null {
-  if (state === 'resting') return null;
-  const drinks = outlook.plant.events.filter((event) => event.type === 'watering');
-  const last = drinks.at(-1);
-  const before = drinks.at(-2);
-  if (
-    !last ||
-    last.method !== 'measured' ||
-    (last.amount_ml ?? 0) > SMALL_SIP_SHARE * outlook.model.pot.capacity.volumeMl
-  )
-    return null;
-  const day = dayNumber(last.date);
-  if (
-    today - day >= LOOK_AFTER_SIP_DAYS ||
-    today - day >= SIP_COUNTS_DAYS ||
-    (before && day - dayNumber(before.date) <= LONG_DRY_DAYS)
-  )
-    return null;
-  const look = isoDay(day + LOOK_AFTER_SIP_DAYS);
-  return {
-    deeds: [{ deed: 'wait', until: look }],
-    because: [{ code: 'first-sip', source: 'rule', on: last.date, weight: 0.8 }],
-    until: look,
-    nextLook: look,
   };
 }
 
@@ -285,11 +236,31 @@ function eased({ state, outlook, today }: Facts): Reason[] {
       weight: 0.3,
       n: {
         share: hundredth(outlook.model.timeline.activity[today - outlook.model.timeline.firstDay] ?? 1),
+        ...(outlook.history.lastWatered === null ? {} : { now: Math.max(0, from - outlook.history.lastWatered) }),
         ...Object.fromEntries(gaps.map((days, i) => [`gap${i + 1}`, days])),
         ...(thenRests ? { rests: 1 } : {}),
       },
     },
   ];
+}
+
+/** What put the day off, where that is the reason and not the pot. */
+function putOff(facts: Facts): Reason[] {
+  const { outlook, dliMol, heat } = facts;
+  const window = outlook.advice.window;
+  const on = window === null ? {} : { on: iso(window.ideal) };
+  switch (window?.putOff ?? null) {
+    case 'weekday':
+      return [{ code: 'usual-day', source: 'rule', weight: 0.75, ...on }];
+    case 'cold-eve':
+      return [{ ...coldNight(facts), weight: 0.75 }];
+    case 'dim':
+      return [{ code: 'dim-holds', source: 'reckoned', weight: 0.75, ...on, n: { light: tenth(dliMol) } }];
+    case 'hot':
+      return [{ code: 'hot-holds', source: 'forecast', weight: 0.75, n: { high: tenth(heat.highC), limit: heat.limitC } }];
+    case null:
+      return [];
+  }
 }
 
 function wait(facts: Facts, until: string | null, ...more: Reason[]): Answer {
@@ -306,7 +277,7 @@ function wait(facts: Facts, until: string | null, ...more: Reason[]): Answer {
   const rain = rainCounted(facts);
   return {
     deeds: [{ deed: 'wait', until }],
-    because: [...more, ...(rain ? [rain] : []), dates, ...(facts.seen.look ? [facts.seen.look.reason] : [])],
+    because: [...more, ...putOff(facts), ...(rain ? [rain] : []), dates, ...(facts.seen.look ? [facts.seen.look.reason] : [])],
     until,
     nextLook: until ?? iso(today + 21),
   };
@@ -315,13 +286,8 @@ function wait(facts: Facts, until: string | null, ...more: Reason[]): Answer {
 /** The rule calls: the drink, a look, or waiting, whichever is likely to do least harm. */
 function due(facts: Facts, rule: Reason): Answer & { gap: number } {
   const { today, nights, seen } = facts;
-  const parched =
-    facts.dryDays >= LONG_DRY_DAYS && facts.state !== 'resting' && facts.outlook.model.traits.store !== 'none';
-  const drink: Omit<Drink, 'food'> = parched
-    ? sipDrink(facts)
-    : facts.state === 'waking' && fresh(facts)
-      ? sipDrink(facts)
-      : soaked(facts, fullDrink(facts));
+  const { kind, drink } = drinkNow(facts);
+  const parched = isParched(facts);
   const salty: Reason[] = drink.flush
     ? [
         {
@@ -365,6 +331,8 @@ function due(facts: Facts, rule: Reason): Answer & { gap: number } {
       gap: SURE_GAP,
     };
   }
+  const shut = shutNow(facts, because);
+  if (shut) return shut;
   const rain = parched ? null : rainComing(facts);
   if (rain) {
     const until = iso(today + RAIN_DAYS);
@@ -400,7 +368,7 @@ function due(facts: Facts, rule: Reason): Answer & { gap: number } {
   if (best === 'water')
     return {
       deeds: [
-        { deed: parched || drink.amount_ml <= sipDrink(facts).amount_ml ? 'sip' : 'water', ...drink, food: null },
+        { deed: kind, ...drink, food: null },
       ],
       because,
       nextLook: parched ? iso(today + 4) : null,
@@ -412,7 +380,7 @@ function due(facts: Facts, rule: Reason): Answer & { gap: number } {
   ];
   const unlooked: Reason[] = seen.look || facts.neverLooked ? [] : lookAge(facts);
   return {
-    deeds: [{ deed: 'look', what: 'depth', then: { wet: 'wait', damp: 'wait', dry: 'water' } }],
+    deeds: [{ deed: 'look', what: 'depth', then: DEPTH_ANSWERS }],
     because: [unsure(facts), ...precious, ...unlooked, ...because],
     nextLook: iso(today),
     gap,
@@ -424,9 +392,41 @@ const RAIN_DAYS = 2;
 /** A finger on the top says little of a pot deeper than this. */
 const DEEP_MM = 100;
 
-/** Has not had its first full drink since it began to wake. */
-function fresh({ outlook, today }: Facts): boolean {
-  return (outlook.model.timeline.activity[today - outlook.model.timeline.firstDay] ?? 1) < 0.6;
+/** In the heat a shut plant waits so long for its drink, and no longer. */
+const HOT_PATIENCE_DAYS = 10;
+
+/** Too hot or too dark to use a drink: the place is seen to first, and the drink waits while nothing is lost by it. */
+function shutNow(facts: Facts, because: readonly Reason[]): (Answer & { gap: number }) | null {
+  const { outlook, today, heat, hotWeek, tooDark, dryDays, longDryDays, dliMol } = facts;
+  if (outlook.model.soaked || facts.seen.slack) return null;
+  if (hotWeek && heat.highC >= heat.limitC && dryDays < HOT_PATIENCE_DAYS) {
+    const until = iso(today + 3);
+    return {
+      deeds: [
+        { deed: 'move', what: 'shadier' },
+        { deed: 'wait', until },
+      ],
+      because: [
+        { code: 'hot-holds', source: 'forecast', weight: 0.8, n: { high: tenth(heat.highC), limit: heat.limitC } },
+        ...because,
+      ],
+      until,
+      nextLook: until,
+      gap: SURE_GAP,
+    };
+  }
+  if (!tooDark || dryDays >= longDryDays / 2) return null;
+  const until = iso(today + Math.max(3, Math.ceil(longDryDays / 2) - dryDays));
+  return {
+    deeds: [
+      { deed: 'wait', until },
+      { deed: 'move', what: 'brighter' },
+    ],
+    because: [{ code: 'dim-holds', source: 'reckoned', weight: 0.8, on: until, n: { light: tenth(dliMol) } }, ...because],
+    until,
+    nextLook: until,
+    gap: SURE_GAP,
+  };
 }
 
 function lookAge({ outlook, today }: Facts): Reason[] {
@@ -450,9 +450,9 @@ export function expectedHarm(facts: Facts): { water: number; wait: number; look:
 
 const DRINKS = new Set<Deed['deed']>(['water', 'sip']);
 
-/** Food with the drink, light and company beside it. */
-function dress(facts: Facts, deeds: Answer['deeds']): Judgement['deeds'] {
-  const { feed, tooDark, outlook, state } = facts;
+/** Food with the drink, light and company beside it, and where each move could lead. */
+function dress(facts: Facts, deeds: Answer['deeds'], alarm: Deed | null): Judgement['deeds'] {
+  const { feed, tooDark, state, nature } = facts;
   const out = deeds.map((deed): Deed => {
     if (deed.deed !== 'water') return deed;
     const fed =
@@ -466,18 +466,55 @@ function dress(facts: Facts, deeds: Answer['deeds']): Judgement['deeds'] {
     return { ...deed, food: fed ? feed.strength : null };
   });
   const has = (name: Deed['deed']) => out.some(({ deed }) => deed === name);
+  const moved = () => out.some((deed) => deed.deed === 'move' && deed.what !== 'apart');
   const wantsLight = (tooDark && state !== 'resting') || facts.seen.stretched !== null || longIndoors(facts) !== null;
   const elsewhere = ofItsSigns(facts);
-  if (elsewhere && !has('move') && !out.some((deed) => deed.deed === 'act' && deed.what === 'out-of-frost'))
-    out.push({ deed: 'move', what: elsewhere });
-  else if (wantsLight && !has('act') && !has('move')) out.push({ deed: 'move', what: 'brighter' });
+  const saved = out.some((deed) => deed.deed === 'act' && deed.what === 'out-of-frost');
+  // Kept apart is no place of its own: it stands beside whatever else it is moved for.
+  if (elsewhere === 'apart') out.push({ deed: 'move', what: 'apart' });
+  else if (elsewhere && !moved() && !saved) out.push({ deed: 'move', what: elsewhere });
+  if (wantsLight && !has('act') && !moved() && !inItsShade(facts)) out.push({ deed: 'move', what: 'brighter' });
   if (
     nearLimit(facts) &&
-    !out.some((deed) => deed.deed === 'move' || deed.deed === 'act') &&
-    outlook.model.traits.minDryC > 0
+    !moved() &&
+    !has('act') &&
+    nature !== 'hardy' &&
+    facts.outlook.model.traits.minDryC > 0
   )
     out.push({ deed: 'move', what: 'warmer' });
-  return out as Judgement['deeds'];
+  if (alarm && !has('look') && !has('act')) out.push(alarm);
+  return withPlaces(out, facts) as Judgement['deeds'];
+}
+
+/** Lately potted or burnt, it is kept out of the sun: its light comes back by steps. */
+function inItsShade({ clinic, today }: Facts): boolean {
+  const { pottedDays } = clinic.facts;
+  const shaded = clinic.cases.some(({ steps }) =>
+    steps.some(({ step, doneOn }) => step === 'shade' && doneOn !== null && today - dayNumber(doneOn) <= SHADE_DAYS),
+  );
+  return shaded || (pottedDays !== null && pottedDays <= SHADE_DAYS && clinic.facts.rootsHurt);
+}
+const SHADE_DAYS = 14;
+
+/** Every move names a place that fits and has room, where the keeper has one. */
+function withPlaces(deeds: readonly Deed[], facts: Facts): Deed[] {
+  const { benches, outlook, rules, care, nature, state, m } = facts;
+  if (!benches) return [...deeds];
+  const plant: Stands = {
+    traits: outlook.model.traits,
+    nature,
+    state,
+    light: rules.light,
+    ceilingC: rules.ceilingC,
+    m: m.p50,
+    failsIndoors: care.failsIndoors,
+  };
+  return deeds.map((deed): Deed => {
+    const what = deed.deed === 'move' ? deed.what : deed.deed === 'act' && deed.what === 'out-of-frost' ? 'in' : null;
+    if (what === null || (deed.deed !== 'move' && deed.deed !== 'act')) return deed;
+    const bench = benchFor(what, plant, outlook.plant.place, benches);
+    return bench ? { ...deed, to: { id: bench.id, name: bench.name } } : deed;
+  });
 }
 
 /** Where a sick plant should stand: apart from the others, out of the sun that burnt it, out of the cold, into light. */
@@ -542,7 +579,7 @@ function weighed({ because, against = [], deeds }: Answer, facts: Facts): { beca
   if (indoors) add(indoors);
   const off = offIdeal(facts);
   if (off) add(off);
-  if (facts.tooDark) add({ code: 'too-dark', source: 'reckoned', weight: 0.3, n: { light: tenth(facts.dliMol) } });
+  if (facts.tooDark && !inItsShade(facts)) add({ code: 'too-dark', source: 'reckoned', weight: 0.3, n: { light: tenth(facts.dliMol) } });
   const near = nearLimit(facts);
   if (near) add(near);
   const sense = likeliest(facts);
@@ -616,13 +653,13 @@ function mindful(facts: Facts, deeds: readonly Deed[]): Pick<Judgement, 'mind' |
     else if (!rules.waters.includes(water)) mind.push('water-not-its-kind');
     if (water === 'hard' && rules.salts !== 'hardy' && salts.hardDrinks >= 6) mind.push('hard-crust');
     if (facts.heat.highC >= COOL_HOURS_C) mind.push('cool-hours');
-    if (deeds[0]?.deed === 'sip' && facts.dryDays >= LONG_DRY_DAYS) mind.push('long-dry-sip');
+    if (deeds[0]?.deed === 'sip' && isParched(facts)) mind.push('long-dry-sip');
   }
   if (clayInFrost(facts)) mind.push('clay-frost');
   if (darkInHeat(facts)) mind.push('dark-heat');
   if (salts.flush) mind.push(pot.holes ? 'salts-flush' : 'salts-stay');
   if (hands)
-    for (const caution of ['spines', 'glochids', 'milky-sap', 'poisonous-sap'] as const)
+    for (const caution of ['spines', 'glochids', 'milky-sap', 'irritant-sap', 'poisonous-sap'] as const)
       if (cautions.includes(caution)) mind.push(caution);
   return { mind, ...neverOf(facts) };
 }
@@ -631,7 +668,7 @@ function mindful(facts: Facts, deeds: readonly Deed[]): Pick<Judgement, 'mind' |
 const COOL_HOURS_C = 32;
 const FROST_TENDER_C = 8;
 
-function neverOf({ outlook, care, state, m }: Facts): { never: Never; never_c: number | null } {
+function neverOf({ outlook, care, state, m, nature }: Facts): { never: Never; never_c: number | null } {
   const { traits, sourced, plant } = { ...outlook.model, plant: outlook.plant };
   const of = (never: Never, c: number | null = null) => ({ never, never_c: c });
   if (care.neverSoak) return of('long-soak');
@@ -644,6 +681,7 @@ function neverOf({ outlook, care, state, m }: Facts): { never: Never; never_c: n
   if (traits.form === 'globe' || traits.form === 'column' || traits.form === 'pad')
     return of('wet-and-cold', traits.minWetC);
   if (traits.store === 'below') return of('second-drink-while-wet');
+  if (traits.sleeps === 'never' || nature === 'hardy') return of('standing-in-water');
   return m.p50 > ROOT_FREE_M || state === 'resting' ? of('full-drink-asleep') : of('standing-in-water');
 }
 

@@ -2,7 +2,7 @@
 import { placeDefaults } from '../place/defaults.ts';
 import { TOO_WET_TO_DRINK_M } from '../moisture.ts';
 import type { Reason } from './deeds.ts';
-import { type Answer, hundredth, tenth } from './dangers.ts';
+import { type Answer, hundredth, tenth } from './answer.ts';
 import { type Facts, iso } from './facts.ts';
 
 /** Rain that came within so many days is told as a drink. */
@@ -67,6 +67,8 @@ export function rainComing(facts: Facts): Reason | null {
 export function longRain(facts: Facts): Answer | null {
   const { placeKind, wetDays, today, outlook, rotTimes, chanceWet } = facts;
   if (!placeDefaults(placeKind).openSky || wetDays < SPELL_DAYS || chanceWet < 0.5) return null;
+  // Rain is no harm to those that live in it, as long as it runs out.
+  if (facts.nature === 'hardy' && outlook.plant.pot.holes) return null;
   let mm = 0;
   let days = 0;
   for (let back = 0; back < SPELL_DAYS; back++) {

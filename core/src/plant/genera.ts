@@ -8,7 +8,15 @@
 import type { DryRule, Form, Habit, Sleeps, Store } from '../garden.ts';
 
 /** What hands and housemates must know. */
-export type Caution = 'spines' | 'glochids' | 'milky-sap' | 'poisonous-sap' | 'poisonous-eaten' | 'powdery' | 'dry-heart';
+export type Caution =
+  | 'spines'
+  | 'glochids'
+  | 'milky-sap'
+  | 'irritant-sap'
+  | 'poisonous-sap'
+  | 'poisonous-eaten'
+  | 'powdery'
+  | 'dry-heart';
 
 /** Everything the engine must know of a plant, with nothing left out. */
 export interface Traits {
@@ -48,7 +56,7 @@ const ROWS: readonly Row[] = [
   ['Aloe', 'summer', 'rosette', 'leaf', 'dry-through', 0, 3, 7, 10],
   ['Aloidendron', 'summer', 'stemmed', 'leaf', 'dry-through', 0, 0, 5, 10],
   ['Aloinopsis', 'spring-autumn', 'stemless', 'leaf', 'dry-and-hold', 4, -4, 2, 8],
-  ['Anacampseros', 'spring-autumn', 'stemmed', 'leaf', 'dry-through', 0, 0, 5, 9],
+  ['Anacampseros', 'opportunist', 'stemmed', 'leaf', 'dry-through', 0, 0, 5, 9],
   ['Argyroderma', 'winter', 'stemless', 'leaf', 'dry-and-hold', 5, 0, 4, 8],
   ['Ariocarpus', 'summer', 'globe', 'below', 'dry-and-hold', 5, 0, 7, 12],
   ['Astrophytum', 'summer', 'globe', 'stem', 'dry-through', 0, 0, 6, 12],
@@ -56,18 +64,18 @@ const ROWS: readonly Row[] = [
   ['Aztekium', 'summer', 'globe', 'stem', 'dry-through', 0, 2, 7, 12],
   ['Beaucarnea', 'summer', 'caudex', 'stem', 'dry-through', 0, 2, 7, 12],
   ['Blossfeldia', 'summer', 'globe', 'stem', 'dry-top', 0, 1, 6, 11],
-  ['Boophone', 'winter', 'bulb', 'below', 'dry-and-hold', 7, 1, 5, 9, 'poisonous-eaten'],
-  ['Bowiea', 'winter', 'bulb', 'below', 'dry-through', 0, 3, 8, 10, 'poisonous-eaten'],
+  ['Boophone', 'winter', 'bulb', 'below', 'dry-and-hold', 7, 1, 5, 9, 'poisonous-sap', 'poisonous-eaten'],
+  ['Bowiea', 'opportunist', 'bulb', 'below', 'dry-through', 0, 3, 8, 10, 'poisonous-eaten'],
   ['Brasiliopuntia', 'summer', 'pad', 'stem', 'dry-through', 0, 5, 9, 13, 'glochids', 'spines'],
   ['Bursera', 'summer', 'caudex', 'stem', 'dry-through', 0, 8, 12, 15],
   ['Carnegiea', 'summer', 'column', 'stem', 'dry-through', 0, -3, 4, 12, 'spines'],
   ['Cephalocereus', 'summer', 'column', 'stem', 'dry-through', 0, 4, 9, 13, 'spines'],
   ['Cereus', 'summer', 'column', 'stem', 'dry-through', 0, 0, 5, 11, 'spines'],
   ['Ceropegia', 'evergreen', 'trailing', 'below', 'dry-through', 0, 8, 11, 12],
-  ['Cheiridopsis', 'winter', 'stemless', 'leaf', 'dry-through', 0, -2, 3, 7],
+  ['Cheiridopsis', 'winter', 'stemless', 'leaf', 'dry-through', 0, -3, 1, 7],
   ['Cleistocactus', 'summer', 'column', 'stem', 'dry-through', 0, -2, 4, 10, 'spines'],
   ['Commiphora', 'summer', 'caudex', 'stem', 'dry-through', 0, 9, 13, 16],
-  ['Conophytum', 'winter', 'stemless', 'leaf', 'dry-and-hold', 4, 0, 4, 7],
+  ['Conophytum', 'winter', 'stemless', 'leaf', 'dry-and-hold', 4, -2, 2, 7],
   ['Copiapoa', 'summer', 'globe', 'stem', 'dry-and-hold', 4, 1, 6, 11, 'spines', 'powdery'],
   ['Coryphantha', 'summer', 'globe', 'stem', 'dry-through', 0, -3, 4, 11, 'spines'],
   ['Cotyledon', 'spring-autumn', 'stemmed', 'leaf', 'dry-through', 0, 1, 5, 9, 'powdery', 'poisonous-eaten'],
@@ -96,8 +104,8 @@ const ROWS: readonly Row[] = [
   ['Faucaria', 'spring-autumn', 'rosette', 'leaf', 'dry-through', 0, -1, 4, 8],
   ['Fenestraria', 'winter', 'stemless', 'leaf', 'dry-and-hold', 4, 2, 6, 8],
   ['Ferocactus', 'summer', 'globe', 'stem', 'dry-through', 0, -2, 4, 11, 'spines'],
-  ['Fockea', 'summer', 'caudex', 'below', 'dry-through', 0, 4, 8, 12, 'milky-sap'],
-  ['Fouquieria', 'spring-autumn', 'caudex', 'stem', 'dry-through', 0, 3, 8, 12, 'spines'],
+  ['Fockea', 'summer', 'caudex', 'below', 'dry-through', 0, 4, 8, 12, 'irritant-sap'],
+  ['Fouquieria', 'opportunist', 'caudex', 'stem', 'dry-through', 0, 3, 8, 12, 'spines'],
   ['Frailea', 'summer', 'globe', 'stem', 'dry-top', 0, 2, 6, 11],
   ['Frithia', 'summer', 'stemless', 'leaf', 'dry-through', 0, 3, 7, 11],
   ['Gasteria', 'evergreen', 'rosette', 'leaf', 'dry-through', 0, 3, 6, 9],
@@ -110,7 +118,7 @@ const ROWS: readonly Row[] = [
   ['Haworthia', 'evergreen', 'rosette', 'leaf', 'dry-through', 0, 2, 6, 8],
   ['Haworthiopsis', 'evergreen', 'rosette', 'leaf', 'dry-through', 0, 2, 6, 8],
   ['Hoodia', 'summer', 'column', 'stem', 'dry-and-hold', 3, 5, 10, 14, 'spines'],
-  ['Hoya', 'evergreen', 'trailing', 'leaf', 'dry-top', 0, 10, 12, 14, 'milky-sap'],
+  ['Hoya', 'evergreen', 'trailing', 'leaf', 'dry-top', 0, 10, 12, 14, 'irritant-sap'],
   ['Huernia', 'summer', 'stemmed', 'stem', 'dry-through', 0, 5, 9, 12],
   ['Ipomoea', 'summer', 'caudex', 'below', 'dry-through', 0, 8, 12, 15],
   ['Jatropha', 'summer', 'caudex', 'stem', 'dry-through', 0, 9, 13, 16, 'poisonous-sap', 'poisonous-eaten'],
@@ -124,7 +132,7 @@ const ROWS: readonly Row[] = [
   ['Mammillaria', 'summer', 'globe', 'stem', 'dry-through', 0, 0, 5, 11, 'spines'],
   ['Massonia', 'winter', 'bulb', 'below', 'dry-top', 0, 0, 3, 6],
   ['Matucana', 'summer', 'globe', 'stem', 'dry-through', 0, 3, 7, 11, 'spines'],
-  ['Melocactus', 'summer', 'globe', 'stem', 'dry-top', 0, 11, 14, 16, 'spines'],
+  ['Melocactus', 'summer', 'globe', 'stem', 'dry-top', 0, 10, 12, 16, 'spines'],
   ['Monadenium', 'summer', 'caudex', 'stem', 'dry-through', 0, 8, 12, 14, 'milky-sap'],
   ['Monilaria', 'winter', 'stemmed', 'stem', 'dry-and-hold', 4, 3, 6, 8],
   ['Myrtillocactus', 'summer', 'column', 'stem', 'dry-through', 0, 3, 8, 12, 'spines'],
@@ -132,7 +140,7 @@ const ROWS: readonly Row[] = [
   ['Operculicarya', 'summer', 'caudex', 'stem', 'dry-through', 0, 7, 11, 14],
   ['Opuntia', 'summer', 'pad', 'stem', 'dry-through', 0, -6, 1, 9, 'glochids', 'spines'],
   ['Oreocereus', 'summer', 'column', 'stem', 'dry-through', 0, -6, 2, 10, 'spines'],
-  ['Orostachys', 'summer', 'rosette', 'leaf', 'dry-through', 0, -10, -2, 7],
+  ['Orostachys', 'summer', 'rosette', 'leaf', 'dry-through', 0, -18, -8, 5],
   ['Othonna', 'winter', 'caudex', 'stem', 'dry-through', 0, 2, 6, 8],
   ['Oxalis', 'winter', 'bulb', 'below', 'dry-top', 0, 1, 4, 7],
   ['Pachycereus', 'summer', 'column', 'stem', 'dry-through', 0, 1, 6, 12, 'spines'],
@@ -144,7 +152,7 @@ const ROWS: readonly Row[] = [
   ['Phyllanthus', 'summer', 'caudex', 'below', 'dry-top', 0, 13, 16, 18],
   ['Pilosocereus', 'summer', 'column', 'stem', 'dry-through', 0, 8, 12, 15, 'spines', 'powdery'],
   ['Pleiospilos', 'spring-autumn', 'stemless', 'leaf', 'dry-and-hold', 7, 0, 5, 10],
-  ['Portulacaria', 'summer', 'stemmed', 'leaf', 'dry-through', 0, 2, 6, 11],
+  ['Portulacaria', 'opportunist', 'stemmed', 'leaf', 'dry-through', 0, 0, 4, 9],
   ['Pseudolithos', 'summer', 'globe', 'stem', 'dry-and-hold', 5, 11, 15, 17],
   ['Puna', 'summer', 'pad', 'below', 'dry-through', 0, -8, 1, 9, 'glochids'],
   ['Rebutia', 'summer', 'globe', 'stem', 'dry-through', 0, -4, 3, 9],
@@ -155,7 +163,7 @@ const ROWS: readonly Row[] = [
   ['Sclerocactus', 'spring-autumn', 'globe', 'stem', 'dry-and-hold', 3, -12, 0, 10, 'spines'],
   ['Sedum', 'summer', 'trailing', 'leaf', 'dry-through', 0, -2, 3, 8],
   ['Selenicereus', 'evergreen', 'trailing', 'stem', 'dry-top', 0, 5, 8, 12],
-  ['Sempervivum', 'summer', 'rosette', 'leaf', 'dry-through', 0, -18, -12, 5],
+  ['Sempervivum', 'summer', 'rosette', 'leaf', 'dry-through', 0, -20, -15, 3],
   ['Curio', 'evergreen', 'trailing', 'leaf', 'dry-through', 0, 3, 7, 9, 'poisonous-eaten'],
   ['Senecio', 'spring-autumn', 'stemmed', 'stem', 'dry-through', 0, 3, 7, 9, 'poisonous-eaten'],
   ['Stapelia', 'summer', 'stemmed', 'stem', 'dry-through', 0, 4, 8, 12],
@@ -176,7 +184,7 @@ const ROWS: readonly Row[] = [
   ['Xerosicyos', 'evergreen', 'trailing', 'leaf', 'dry-through', 0, 7, 10, 13],
   ['Yavia', 'summer', 'globe', 'below', 'dry-through', 0, -3, 4, 10],
   ['Yucca', 'summer', 'rosette', 'leaf', 'dry-through', 0, -8, 0, 9, 'spines'],
-  ['Zamioculcas', 'evergreen', 'stemmed', 'below', 'dry-and-hold', 7, 10, 13, 15, 'poisonous-eaten', 'milky-sap'],
+  ['Zamioculcas', 'evergreen', 'stiff-leaf', 'below', 'dry-and-hold', 7, 10, 13, 15, 'poisonous-eaten', 'irritant-sap'],
   ['Acanthocalycium', 'summer', 'globe', 'stem', 'dry-through', 0, -2, 4, 10, 'spines'],
   ['Alluaudia', 'summer', 'column', 'stem', 'dry-through', 0, 7, 11, 15, 'spines'],
   ['Aporocactus', 'evergreen', 'trailing', 'stem', 'dry-top', 0, 5, 8, 11, 'spines'],
@@ -215,7 +223,7 @@ const ROWS: readonly Row[] = [
   ['Hydnophytum', 'evergreen', 'caudex', 'stem', 'keep-damp', 0, 12, 15, 17],
   ['Hylotelephium', 'summer', 'stemmed', 'leaf', 'dry-top', 0, -20, -12, 6],
   ['Ibervillea', 'summer', 'caudex', 'stem', 'dry-through', 0, 5, 9, 14],
-  ['Jovibarba', 'summer', 'rosette', 'leaf', 'dry-through', 0, -18, -12, 5],
+  ['Jovibarba', 'summer', 'rosette', 'leaf', 'dry-through', 0, -20, -15, 3],
   ['Kedrostis', 'summer', 'caudex', 'stem', 'dry-through', 0, 4, 8, 12, 'poisonous-eaten'],
   ['Kleinia', 'winter', 'stemmed', 'stem', 'dry-through', 0, 4, 8, 9, 'poisonous-eaten'],
   ['Lampranthus', 'spring-autumn', 'trailing', 'leaf', 'dry-through', 0, -2, 3, 7],
@@ -249,7 +257,7 @@ const ROWS: readonly Row[] = [
   ['Quaqua', 'winter', 'stemmed', 'stem', 'dry-through', 0, 5, 8, 10],
   ['Raphionacme', 'summer', 'bulb', 'below', 'dry-and-hold', 5, 7, 11, 14, 'milky-sap'],
   ['Rhodiola', 'summer', 'stemmed', 'below', 'dry-top', 0, -20, -12, 5],
-  ['Rosularia', 'summer', 'rosette', 'leaf', 'dry-through', 0, -10, -2, 6],
+  ['Rosularia', 'summer', 'rosette', 'leaf', 'dry-through', 0, -15, -8, 4],
   ['Ruschia', 'winter', 'stemmed', 'leaf', 'dry-through', 0, -3, 2, 7],
   ['Sarcocaulon', 'winter', 'caudex', 'stem', 'dry-through', 0, 3, 7, 9, 'spines'],
   ['Sinningia', 'summer', 'caudex', 'below', 'dry-top', 0, 5, 9, 13],
@@ -288,6 +296,7 @@ const LEAFY_FORMS: ReadonlySet<Form> = new Set<Form>(['rosette', 'stemmed', 'tra
 export function sleepsOf(name: string, habit: Habit, form: Form, store: Store): Sleeps {
   if (habit === 'evergreen') return 'never';
   if (habit === 'winter') return 'season';
+  if (habit === 'opportunist') return 'cold';
   if (SLOW_IN_WARMTH.has(name)) return 'cold';
   return store === 'leaf' && LEAFY_FORMS.has(form) && !DRAWN_BACK.has(name) ? 'cold' : 'season';
 }

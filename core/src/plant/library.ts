@@ -29,7 +29,8 @@ export const LIGHT_BANDS: Record<Light, LightBand> = {
   shade: { getsBy: 1.5, wellFrom: 3, wellTo: 9 },
   filtered: { getsBy: 3, wellFrom: 5, wellTo: 16 },
   bright: { getsBy: 5, wellFrom: 9, wellTo: 28 },
-  sun: { getsBy: 8, wellFrom: 14, wellTo: 45 },
+  // The brightest day on earth brings some 68: no sun is too strong for skins that are made for it.
+  sun: { getsBy: 8, wellFrom: 14, wellTo: 70 },
 };
 
 /** Relative humidity in which a kind does well, %. */
@@ -73,6 +74,7 @@ const YEARS_BY_FORM: Record<Form, number> = {
 };
 const IDEAL_BY_HABIT: Record<Habit, readonly [number, number, number]> = {
   summer: [18, 30, 40], winter: [10, 21, 31], 'spring-autumn': [14, 25, 35], evergreen: [16, 27, 35],
+  opportunist: [14, 29, 38],
 };
 
 const named = (names: string) => new Set(names.trim().split(/\s+/));
@@ -80,7 +82,7 @@ const SHADE = named('Asplenium Hydnophytum Myrmecodia Rhipsalis Lepismium Zamioc
 const FILTERED = named(`
   Haworthia Haworthiopsis Tulista Gasteria Hoya Epiphyllum Disocactus Aporocactus Schlumbergera Hatiora Selenicereus
   Ceropegia Ledebouria Phyllanthus Dorstenia Stephania Dioscorea Tradescantia Plectranthus Gerrardanthus Petopentia
-  Huernia Stapelianthus Blossfeldia Frailea Haemanthus Pseudolithos Adromischus
+  Huernia Stapelianthus Blossfeldia Frailea Haemanthus Pseudolithos
 `);
 const SUN = named(`
   Agave Yucca Hesperaloe Dudleya Sempervivum Jovibarba Fouquieria Hechtia Dyckia Delosperma Lampranthus Portulaca
@@ -99,7 +101,7 @@ const SALT_SENSITIVE = named(`
   Rhipsalis Lepismium Hatiora Schlumbergera Epiphyllum Disocactus Aporocactus Selenicereus Hoya Tillandsia
   Hydnophytum Myrmecodia Asplenium Blossfeldia Frailea Uebelmannia Sulcorebutia Rebutia Haworthia Conophytum Lithops
 `);
-const PETS_ONLY = named('Aloe Aloidendron Crassula Yucca Portulaca Plectranthus Cussonia Dioscorea Tradescantia Agave Furcraea Bulbine');
+const PETS_ONLY = named('Pelargonium Aloe Aloidendron Crassula Yucca Portulaca Plectranthus Cussonia Dioscorea Tradescantia Agave Furcraea Bulbine');
 const EACH_YEAR = named('Epiphyllum Schlumbergera Tradescantia Plectranthus Portulaca Oxalis');
 const POISONS = ['milky-sap', 'poisonous-sap', 'poisonous-eaten'];
 

@@ -40,7 +40,7 @@ const UNSURE = -1;
 
 export function seasonTimeline(traits: Traits, series: PlaceSeries, events: readonly PlantEvent[]): Timeline {
   const invited = invitations(traits, series);
-  const seen = seenStates(events);
+  const seen = seenStates(traits, invited, series.firstDay, events);
   const evergreen = traits.sleeps === 'never';
   const own = ownShift(seen, () => walk({ series, invited, seen: new Map(), evergreen, shift: 0 }).changes);
   const { states, changes } = walk({ series, invited, seen, evergreen, shift: own.days });
@@ -123,15 +123,33 @@ function ownShift(seen: ReadonlyMap<DayNumber, number>, reckonedTurns: () => rea
 }
 
 /** States by the keeper's own eyes, by day. */
-function seenStates(events: readonly PlantEvent[]): Map<DayNumber, number> {
+function seenStates(
+  traits: Traits,
+  invited: Invitations,
+  firstDay: DayNumber,
+  events: readonly PlantEvent[],
+): Map<DayNumber, number> {
   const seen = new Map<DayNumber, number>();
   for (const event of events) {
-    if (event.type === 'state')
-      seen.set(dayNumber(event.date), event.state === 'unsure' ? UNSURE : PLANT_STATES.indexOf(event.state));
-    // Leaves that die back are the plant's own word that it goes to rest.
-    if (event.type === 'sign' && event.sign === 'leaves-dying-back') seen.set(dayNumber(event.date), EASING);
+    const day = dayNumber(event.date);
+    if (event.type === 'state') seen.set(day, event.state === 'unsure' ? UNSURE : PLANT_STATES.indexOf(event.state));
+    // Leaves that die back are the plant's own word that it goes to rest, where it is one that does, and its rest is near.
+    if (event.type === 'sign' && event.sign === 'leaves-dying-back' && mayGoToRest(traits, invited, day - firstDay))
+      seen.set(day, EASING);
   }
   return seen;
+}
+
+/** So long before its rest leaves may begin to go. */
+const BEFORE_REST_DAYS = 45;
+const NO_LONGER_INVITED = 0.5;
+
+function mayGoToRest({ sleeps, form }: Traits, { values }: Invitations, i: number): boolean {
+  // A stone plant's old pair dies back into the new one, whatever the season.
+  if (sleeps === 'never' || form === 'stemless') return false;
+  for (let at = Math.max(0, i); at <= Math.min(values.length - 1, i + BEFORE_REST_DAYS); at++)
+    if (values[at]! < NO_LONGER_INVITED) return true;
+  return false;
 }
 
 /** How much the plant drinks as its states ask, by ramps: into rest three times as fast as out of it. */

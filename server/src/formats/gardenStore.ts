@@ -155,12 +155,12 @@ class GardenWriter {
 
   async places(): Promise<void> {
     for (const [i, place] of this.garden.places.entries()) {
-      const { id: ref, thermometer = [], ...fields } = place;
+      const { id: ref, thermometer = [], name, full: _full, ...fields } = place;
       const id = await insert(this.connection, 'place', {
         collection_id: this.to.collectionId,
         site_id: this.to.siteId,
         ref: this.ref(ref),
-        name: ref,
+        name: name ?? ref,
         walk_order: i,
         ...placeColumns(fields),
       });

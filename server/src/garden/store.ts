@@ -190,7 +190,7 @@ async function loadPlaces(pool: Pool, siteId: number): Promise<Place[]> {
       }
     >[]
   >(
-    `SELECT id, kind, aspect_deg, light_fraction, floor_c, vent_c, indoor_c, air, lamp_ppfd_umol_m2_s,
+    `SELECT id, name, kind, aspect_deg, light_fraction, floor_c, vent_c, indoor_c, air, lamp_ppfd_umol_m2_s,
        lamp_hours, rain_counts_mm FROM place WHERE site_id = ? ORDER BY walk_order, id`,
     [siteId],
   );

@@ -14,7 +14,7 @@ import {
 import {
   dayNumber,
   isoDay,
-  nightLimitC,
+  nightItBearsC,
   normalDay,
   type Oddity,
   oddities,
@@ -250,7 +250,7 @@ function plantNights(
           name,
           min_dry_c: minDryC,
           min_wet_c: minWetC,
-          limit_c: nightLimitC(view.traits, view.moisture.p50),
+          limit_c: nightItBearsC(view.traits, view.moisture.p50),
           ceiling_c: task.rules.rules.ceilingC,
           stands: standsWhen(coldest, minWetC, dayNumber(outlooks.today)),
         },

@@ -19,6 +19,7 @@ export const HABIT_WORDS = {
   winter: 'Grow in the cool half of the year',
   'spring-autumn': 'Grow in spring and autumn',
   evergreen: 'Never quite rest',
+  opportunist: 'Grow whenever it is warm',
 } as const;
 const UNKNOWN_GENUS = 'Genus not known';
 

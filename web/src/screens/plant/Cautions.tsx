@@ -5,6 +5,7 @@ const WORDS: Record<Caution, string> = {
   glochids: 'Barbed hairs that look soft and are not: tongs, and tape to lift them from the skin.',
   'milky-sap':
     'Milky sap burns skin and eyes: gloves, eye cover, wash. Sap in the eye: rinse long and get medical help.',
+  'irritant-sap': 'Its sap irritates skin: gloves for cutting and unpotting, and wash your hands.',
   'poisonous-sap': 'Poisonous sap: never near mouth or wounds; wash the blade.',
   'poisonous-eaten':
     'Poisonous if eaten: out of reach of children and pets. If swallowed, call a poison line or a vet.',

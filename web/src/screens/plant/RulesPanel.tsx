@@ -358,6 +358,16 @@ function LightRules({ draft, set }: Part) {
         onChange={(light) => set({ light: light as CareRules['light'] })}
         options={LIGHTS.map((id) => ({ id, label: LIGHT_WORDS[id] }))}
       />
+      <Choice
+        legend="First drink when it wakes"
+        name="firstDrink"
+        value={draft.firstDrink}
+        onChange={(firstDrink) => set({ firstDrink: firstDrink as CareRules['firstDrink'] })}
+        options={[
+          { id: 'staged', label: 'small ones first' },
+          { id: 'full', label: 'a full one at once' },
+        ]}
+      />
       <Tick
         label="hard to replace: when in doubt, it waits"
         checked={draft.hardToReplace}

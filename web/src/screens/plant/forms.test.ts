@@ -37,6 +37,7 @@ const RULES: CareRules = {
   indoorDays: 60,
   stretchFrom: 1.7,
   hardToReplace: false,
+  firstDrink: 'staged',
   noFoodUntil: null,
   stepsTakenBack: [],
 };

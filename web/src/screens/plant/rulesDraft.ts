@@ -127,6 +127,7 @@ function rulesOf(draft: RulesDraft): Record<string, unknown> {
     indoorDays: Math.round(within(draft.indoorDays, 1, 3650, 'Days indoors')),
     stretchFrom: within(draft.stretchFrom, 1.1, 5, 'Stretched from'),
     hardToReplace: draft.hardToReplace,
+    firstDrink: draft.firstDrink,
     noFoodUntil: draft.noFoodUntil || null,
   };
 }

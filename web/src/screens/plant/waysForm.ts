@@ -11,6 +11,7 @@ export const HABITS: Record<Traits['habit'], string> = {
   winter: 'grows in winter, rests in summer',
   'spring-autumn': 'grows in spring and autumn, rests in heat and cold',
   evergreen: 'slows, never rests',
+  opportunist: 'grows whenever it is warm and watered',
 };
 export const STORES: Record<Traits['store'], string> = {
   leaf: 'in its leaves',

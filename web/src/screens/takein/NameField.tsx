@@ -154,6 +154,7 @@ const HABITS = {
   winter: 'grows in winter',
   'spring-autumn': 'grows in spring and autumn',
   evergreen: 'never quite rests',
+  opportunist: 'grows whenever it is warm',
 } as const;
 const RULES = {
   'keep-damp': 'never quite dry',
