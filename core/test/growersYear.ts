@@ -126,7 +126,7 @@ export const GROWERS_YEAR: readonly GrowersYear[] = [
   row('Rhipsalis baccifera', 'sill', EVER_WARM, '2-10 2-10 2-12 3-12 3-14 3-15 3-15 3-15 3-14 2-12 2-10 2-10', ANDERSON, ['sleep'], ['wake']),
   row('Hoya kerrii', 'sill', EVER_WARM, '0-4 0-4 1-6 1-8 1-9 2-10 2-10 2-10 1-9 1-7 0-5 0-4', HOUSE, ['sleep'], ['wake']),
   // Those of winter rain.
-  row('Aeonium arboreum', 'cold', 'ggggg?rr?ggg', '0-2 0-2 0-4 0-5 0-5 0-3 0-2 0-3 0-5 0-5 0-3 0-2', EGGLI, ['drench', 7], ['wake', 12, 1]),
+  row('Aeonium arboreum', 'cold', 'gggg??rr?ggg', '0-2 0-2 0-4 0-5 0-5 0-3 0-2 0-3 0-5 0-5 0-3 0-2', EGGLI, ['drench', 7], ['wake', 12, 1]),
   row('Dioscorea elephantipes', 'sill', 'GGGgrRR??gGG', '0-4 0-4 0-5 0-4 0-2 0 0 0-2 0-4 0-5 0-5 0-4', ROWLEY, ['drink', 6, 7]),
   row('Albuca spiralis', 'cold', 'ggGg?RR??ggg', '0-3 0-3 0-4 0-4 0-2 0 0 0-1 0-3 0-4 0-3 0-3', BULBS, ['drink', 6, 7]),
   row('Lachenalia aloides', 'cold', 'ggGg?RR??ggg', '0-3 0-3 0-5 0-5 0-2 0 0 0-1 0-4 0-5 0-4 0-3', BULBS, ['drink', 6, 7]),

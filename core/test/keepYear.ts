@@ -1,9 +1,10 @@
 /**
  * A year kept by doing what is asked: every few days the plant is judged, and what the first deed asks for is done and
- * noted. Looks find what the engine holds likeliest, and a sound plant.
+ * noted. The pot dries by the physics alone, and looks find what is in it, and a sound plant.
  */
 import { dayNumber, isoDay } from '../src/calendar/day.ts';
-import { GardenForecast } from '../src/forecast/forecast.ts';
+import { GardenForecast, type Outlook } from '../src/forecast/forecast.ts';
+import { dryStep } from '../src/drydown/step.ts';
 import { careTask } from '../src/care/task.ts';
 import type { Garden, PlantEvent } from '../src/garden.ts';
 import type { Judgement } from '../src/judgement/deeds.ts';
@@ -24,7 +25,7 @@ export interface KeptYear {
   events: PlantEvent[];
 }
 
-const STEP_DAYS = 5;
+export const STEP_DAYS = 7;
 /** Kept before the year that counts, so that its beginning has a past. */
 const BEFORE_DAYS = 60;
 const YEAR_DAYS = 365;
@@ -81,6 +82,18 @@ function mirroredSite(site: Garden['site']): Garden['site'] {
   return { ...site, latitude_deg: -site.latitude_deg, normals: mirrored(site.normals) };
 }
 
+/** What is left in the pot after the last days, by the physics alone: a truth that no look of the engine's moves. */
+function dried(before: number, { model, surfaceWetM }: Outlook, today: number): number {
+  const { loss, pot } = model;
+  let m = before;
+  for (let day = today - STEP_DAYS + 1; day <= today; day++) {
+    const i = day - loss.firstDay;
+    if (loss.rain[i]! > 0) m = Math.min(1, m + loss.rain[i]!);
+    m = dryStep(m, loss.surface[i]!, loss.wall[i]!, loss.plant[i]!, surfaceWetM);
+  }
+  return Math.min(pot.holes ? 1 : 2, m);
+}
+
 function keepSite(
   here: readonly { row: Kept; year: KeptYear; id: string }[],
   site: Garden['site'],
@@ -88,6 +101,7 @@ function keepSite(
 ): void {
   const start = first - BEFORE_DAYS;
   for (const { year } of here) year.events.push({ type: 'watering', date: isoDay(start), method: 'drench' });
+  const truth = here.map(() => 1);
   for (let day = start + STEP_DAYS; day < first + YEAR_DAYS; day += STEP_DAYS) {
     const date = isoDay(day);
     const forecast = new GardenForecast({
@@ -108,8 +122,9 @@ function keepSite(
         events: year.events,
       })),
     });
-    for (const { row, year, id } of here) {
+    for (const [at, { row, year, id }] of here.entries()) {
       const outlook = forecast.outlook(id);
+      truth[at] = dried(truth[at]!, outlook, day);
       const place = forecast.climate.place(row.place).place;
       const { judgement } = careTask({
         name: row.kind,
@@ -127,7 +142,10 @@ function keepSite(
         air: place.air,
         organicShare: forecast.blend('mix').organicShare,
       });
-      const m = outlook.moisture.p50;
+      const m = truth[at]!;
+      const [deed] = judgement.deeds;
+      if (deed.deed === 'water' || deed.deed === 'sip')
+        truth[at] = Math.min(1, m + deed.amount_ml / outlook.model.pot.capacity.availableMl);
       if (day >= first)
         year.days.push({ date, month: Number(date.slice(5, 7)) - 1, state: outlook.state, judgement, m });
       year.events.push(...marksOf(judgement, date, m));

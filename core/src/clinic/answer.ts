@@ -8,7 +8,7 @@ import type { CheckId } from './checks.ts';
 import { type Case, closesAtOnce } from './cases.ts';
 import type { Raised } from './watch.ts';
 import { ANY_PLANT, GAP_STEP, HOLD_DAYS, PACE, PLANS } from './plan.ts';
-import { TELLS_FROM } from './diagnose.ts';
+import { actedOn, isLeftAlone } from './remedy.ts';
 
 export type WaterAnswer = 'now' | 'after-check' | 'hold' | 'no-change';
 export type Urgency = 'today' | 'this-week' | 'later' | 'none';
@@ -72,8 +72,6 @@ export interface ClinicAnswer {
   changes: Change[];
 }
 
-/** A cause less likely than this is not acted on before the next check. */
-const ACTS_FROM = 0.6;
 const URGENT: ReadonlySet<Step> = new Set<Step>([
   'unpot',
   'cut',
@@ -129,9 +127,8 @@ function checkAsked({ deeds }: Judgement, { diagnosis }: ClinicView): CheckId | 
   const asked = first.deed === 'look' ? CHECK_FOR[first.what] : undefined;
   if (asked === 'look-axils' && diagnosis?.nextCheck?.check === 'look-underside') return 'look-underside';
   if (asked) return asked;
-  const top = diagnosis?.causes[0];
   // What is most likely nothing is left alone.
-  if (top && isHarmless(top.cause) && top.probability >= ACTS_FROM) return null;
+  if (isLeftAlone(diagnosis)) return null;
   return diagnosis?.nextCheck?.check ?? null;
 }
 
@@ -167,7 +164,7 @@ const SLACK: ReadonlySet<string> = new Set(['limp', 'wrinkled', 'shrunken', 'mus
 function harmless(diagnosis: ClinicView['diagnosis']): boolean {
   const top = diagnosis?.causes[0];
   // To go to sleep is harmless, and yet no water is the answer.
-  return top !== undefined && isHarmless(top.cause) && top.cause !== 'natural-rest' && top.probability >= TELLS_FROM;
+  return top !== undefined && isHarmless(top.cause) && top.cause !== 'natural-rest' && !diagnosis!.cantTell;
 }
 
 /** Water is what ails it, likely enough. */
@@ -211,45 +208,77 @@ function actionsOf(
     return out;
   }
   if (water === 'hold' || water === 'after-check') add('hold', 'today', { on: judgement.until });
-  const top = diagnosis?.causes[0];
-  if (!diagnosis || !top) return out;
-  // A hand raised by the record is looked into before anything is done.
+  if (!diagnosis) return out;
+  const remedy = actedOn(diagnosis);
+  // What the record alone complains of is looked into before anything is done.
   const seen = diagnosis.signs.some(({ day, sign }) => day < today || !raised.length || sign !== 'slow-to-dry');
-  if (check && (top.probability < ACTS_FROM || !seen)) add('check', 'today', { of: check });
-  if (top.probability < ACTS_FROM || !seen) return out;
-  if (closesAtOnce(top.cause)) add('leave', 'none', { of: top.cause });
-  for (const { step, after, follows, optional = false } of PLANS[top.cause](plan)) {
+  if (check && (!remedy || !seen)) add('check', 'today', { of: check });
+  if (!remedy || !seen) return out;
+  const unpots = out.some(({ action }) => action === 'unpot');
+  // Rot that is lifted is not left alone beside it.
+  if (closesAtOnce(remedy.cause)) {
+    if (!unpots) add('leave', 'none', { of: remedy.cause });
+    return unpots ? out : [...out, { action: 'look-again', urgency: 'later', on: isoDay(today + WEEK), optional: false }];
+  }
+  addPlan(out, { add, remedy, plan, water, check, today, unpots });
+  if (check && first.deed !== 'look') add('check', 'this-week', { of: check });
+  return out;
+}
+const WEEK = 7;
+
+/** The steps of a plan that stand beside what the judge has ordered, and contradict none of it. */
+function addPlan(
+  out: readonly Action[],
+  {
+    add,
+    remedy,
+    plan,
+    water,
+    check,
+    today,
+    unpots,
+  }: {
+    add: (action: Action['action'], urgency: Urgency, more?: Partial<Action>) => void;
+    remedy: { cause: Cause };
+    plan: ClinicView['plan'];
+    water: WaterAnswer;
+    check: CheckId | null;
+    today: DayNumber;
+    unpots: boolean;
+  },
+): void {
+  const moves = new Set(out.flatMap(({ action, of }) => (action === 'move' ? [of] : [])));
+  for (const { step, after, follows, optional = false } of PLANS[remedy.cause](plan)) {
     // Water and unpotting are the judge's to order.
     if (step === 'water' || step === 'soak' || (step === 'press-base' && check === 'press-base')) continue;
-    if (out.some(({ action, of }) => action === 'move' && of === SAME_MOVE[step])) continue;
+    const move = SAME_MOVE[step];
+    if (move !== undefined && (moves.has(move) || (OPPOSITE[move] !== undefined && moves.has(OPPOSITE[move])))) continue;
     // Nothing is cut or potted, and nothing planned beyond that, before the look that may rule it out.
     if (water === 'after-check' && (KNIFE.has(step) || follows)) continue;
+    // In the pot and out of it are two plans: what is unpotted is not flushed, repotted or fed beside.
+    if (unpots && BESIDE_POT.has(step)) continue;
     const on = follows ? null : isoDay(today + after);
-    add(
-      step,
+    const urgency =
       after === 0 && !optional
         ? URGENT.has(step) && !follows
           ? 'today'
           : 'this-week'
-        : after <= 7
+        : after <= WEEK
           ? 'this-week'
-          : 'later',
-      {
-        on,
-        optional,
-      },
-    );
+          : 'later';
+    add(step, urgency, { on, optional });
     if (out.length >= MOST_ACTIONS) break;
   }
-  if (check && first.deed !== 'look') add('check', 'this-week', { of: check });
-  return out;
 }
+/** Both halves of an order never contradict each other. */
+const OPPOSITE: Partial<Record<string, string>> = { brighter: 'shadier', shadier: 'brighter' };
+const BESIDE_POT: ReadonlySet<Step> = new Set<Step>(['flush', 'repot', 'open-mix', 'feed-once', 'feel-depth']);
 
 function changesOf(judgement: Judgement, { diagnosis, held, cases, facts }: ClinicView, today: DayNumber): Change[] {
   const out: Change[] = [];
-  const top = diagnosis?.causes[0];
+  const top = actedOn(diagnosis);
   if (held) out.push({ change: 'hold', on: held.holdUntil!, of: held.cause });
-  if (top && top.probability >= ACTS_FROM) {
+  if (top) {
     const hold = HOLD_DAYS[top.cause];
     if (!held && hold !== undefined) out.push({ change: 'hold', on: isoDay(today + hold), of: top.cause });
     const gap = GAP_STEP[top.cause];

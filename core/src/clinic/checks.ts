@@ -45,6 +45,10 @@ export const CHECK_TABLE: readonly Check[] = [
       overwatering: [0.88, 0.12],
       'cold-damage': [0.7, 0.3],
       'dead-roots': [0.93, 0.07],
+      // A sleeper and a sound plant are firm: what gives there is no sleep.
+      'natural-rest': [0.9996, 0.0004],
+      normal: [0.9996, 0.0004],
+      'natural-ageing': [0.9996, 0.0004],
     },
     usual: [0.985, 0.015],
     cost: () => 0.02,

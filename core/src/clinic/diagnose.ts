@@ -23,6 +23,8 @@ export interface Evidence {
   strength?: number;
   where?: SignPlace | null;
   when?: 'always' | 'midday' | null;
+  /** of a sign that the record tells and nobody saw */
+  unseen?: boolean;
   n: Readonly<Record<string, number>>;
   /** ln of how much it moved this cause against the others */
   weight: number;
@@ -57,6 +59,8 @@ export const TEMPER = 1.1;
 const TOLD_FROM = 0.01;
 /** No cause as likely as this: it can't be told. */
 export const TELLS_FROM = 0.4;
+/** A remedy as likely as this is acted on. */
+export const ACTS_FROM = 0.45;
 /** Rot likelier than this, and a base that nobody felt: no water on any reckoning. */
 export const ROT_THRESHOLD = 0.2;
 /** A look must be worth this many bits above its cost. */
@@ -88,9 +92,17 @@ export function diagnose(f: ClinicFacts): Diagnosis {
     rot,
     baseFelt: baseFelt(f),
     nextCheck: nextCheck(f, beliefs),
-    cantTell: (causes[0]?.probability ?? 0) < TELLS_FROM,
+    cantTell: tellable(causes) < TELLS_FROM,
     signs: f.signs,
   };
+}
+
+/** The chance of the likeliest remedy: two causes that are answered alike need not be told apart. */
+function tellable(causes: readonly { cause: Cause; probability: number }[]): number {
+  const sums = new Map<string, number>();
+  for (const { cause, probability } of causes)
+    sums.set(REMEDY[cause], (sums.get(REMEDY[cause]) ?? 0) + probability);
+  return Math.max(0, ...sums.values());
 }
 
 /** The probability of each hypothesis, summing to 1. */
@@ -151,7 +163,9 @@ for (const rule of SIGN_RULES) rulesOf.set(rule.sign, [...(rulesOf.get(rule.sign
 function signItem(seen: ClinicSign, f: ClinicFacts): Item {
   const ln = new Map<Hypothesis, number>();
   const power = BY_STRENGTH[Math.min(3, Math.max(1, Math.round(seen.strength))) - 1]! * (seen.answered ? ANSWERED : 1);
-  const sound = answerTimes(seen.sign) ?? SOUND[seen.sign]?.of ?? null;
+  // A base that gives a little in its sleep is a store that is spent, as often as anything.
+  const sleepsSoft = seen.sign === 'soft-base' && seen.strength < 2 && f.state === 'resting';
+  const sound = sleepsSoft ? {} : answerTimes(seen.sign) ?? SOUND[seen.sign]?.of ?? null;
   if (sound) for (const cause of CAUSES) ln.set(cause, Math.log(sound[cause] ?? 1));
   else {
     for (const cause of CAUSES) ln.set(cause, Math.log(UNRELATED) * power);
@@ -167,7 +181,7 @@ function signItem(seen: ClinicSign, f: ClinicFacts): Item {
   ln.set(UNKNOWN, 0);
   return {
     group: groupOfSign.get(seen.sign)!,
-    evidence: { kind: 'sign', code: seen.sign, strength: seen.strength, where: seen.where, when: seen.when, n: {} },
+    evidence: { kind: 'sign', code: seen.sign, strength: seen.strength, where: seen.where, when: seen.when, ...(seen.unseen ? { unseen: true } : {}), n: {} },
     ln,
   };
 }

@@ -6,7 +6,8 @@ import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { Air, PlaceKind, Plant, PlantEvent, PlantState, Sign, SignPlace } from '../garden.ts';
 import type { Salts } from '../feed/salts.ts';
 import type { Outlook } from '../forecast/forecast.ts';
-import { DRY_TO_M, TOO_WET_TO_DRINK_M } from '../moisture.ts';
+import { DRY_TO_M } from '../moisture.ts';
+import { nightItBearsC } from '../plant/bears.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import type { GenusCare, LightBand } from '../plant/library.ts';
 import type { Caution } from '../plant/genera.ts';
@@ -23,6 +24,8 @@ export interface ClinicSign {
   when: 'always' | 'midday' | null;
   /** something was done since that may have answered it: it counts for less */
   answered: boolean;
+  /** the record tells it, and nobody saw it */
+  unseen?: boolean;
 }
 
 /** A guest seen on another plant of the bench. */
@@ -50,6 +53,8 @@ export interface ClinicFacts {
   restInDays: number | null;
   /** since it began to grow again, days; null where it rests or never rested */
   awakeDays: number | null;
+  /** warm enough to grow where it stands */
+  placeWarm: boolean;
   m: number;
   chanceWet: number;
   chanceDry: number;
@@ -127,6 +132,8 @@ export interface ClinicInput {
   dryDays: number;
 }
 
+/** By so much a night is taken to be milder that was only drawn from what is usual. */
+const UNKNOWN_NIGHT_K = 1;
 /** Signs older than this say nothing of today (docs/formats.md). */
 export const SIGN_DAYS = 21;
 /** Days over which nights, noons and changes count. */
@@ -148,7 +155,7 @@ export function clinicFacts(input: ClinicInput): ClinicFacts {
   }
   const coldestC = climate.tminC[at(coldOn)]!;
   const mThen = past.mean[past.mean.length - 1 - (today - coldOn)] ?? outlook.moisture.p50;
-  const limitC = mThen > TOO_WET_TO_DRINK_M ? traits.minWetC : traits.minDryC;
+  const limitC = nightItBearsC(traits, mThen);
   const hottestC = climate.tmaxC[at(hotOn)]!;
   const drinks = daysOf(events, (event) => event.type === 'watering' && event.method !== 'mist');
   const fed = daysOf(events, (event) => event.type === 'feeding');
@@ -175,6 +182,7 @@ export function clinicFacts(input: ClinicInput): ClinicFacts {
     stateDays: sleeping ?? today - (change?.day ?? today),
     restInDays: rest && sleeping === null ? rest.day - today : null,
     awakeDays: sleeping !== null || outlook.state === 'resting' || !woke ? null : today - woke.day,
+    placeWarm: input.warmthC >= traits.growMinC,
     m: outlook.moisture.p50,
     chanceWet: input.chanceWet,
     chanceDry: input.chanceDry,
@@ -203,7 +211,8 @@ export function clinicFacts(input: ClinicInput): ClinicFacts {
       0,
     ),
     coldestC,
-    coldK: limitC - coldestC,
+    // A night that nobody measured and no record tells of may have been milder.
+    coldK: limitC - coldestC - (outlook.lately.some(({ day }) => day === coldOn) ? 0 : UNKNOWN_NIGHT_K),
     coldOn,
     hottestC,
     heatK: hottestC - input.ceilingC,

@@ -131,12 +131,29 @@ export const PRIOR_ROWS: readonly PriorRow[] = [
     why: 'in growth there is new growth, and what feeds on it',
   },
   {
+    when: ({ traits }) => traits.sleeps === 'never',
+    of: { 'natural-rest': 0.004 },
+    why: 'a kind that never sleeps does not go to rest',
+  },
+  {
+    when: ({ traits, state, restInDays, placeWarm }) =>
+      traits.sleeps !== 'never' && state !== 'resting' && state !== 'easing' && (restInDays === null || restInDays > 60) && placeWarm,
+    of: { 'natural-rest': 0.15 },
+    why: 'months from its rest, and nothing that would bring it on',
+  },
+  {
+    when: ({ traits, restInDays, state }) =>
+      traits.habit === 'winter' && state !== 'resting' && (restInDays === null || restInDays > 45),
+    of: { 'natural-rest': 0.05 },
+    why: 'a winter grower is not put to sleep in winter',
+  },
+  {
     when: ({ cautions }) => cautions.includes('powdery'),
     of: { mildew: 0.5, normal: 1.2 },
     why: 'its powder is its own',
   },
   {
-    when: ({ cautions }) => cautions.includes('milky-sap'),
+    when: ({ cautions }) => cautions.includes('milky-sap') || cautions.includes('irritant-sap'),
     of: { mealybug: 0.8, 'root-mealybug': 0.8, 'chewing-pest': 0.3 },
     why: 'few guests like its milk',
   },

@@ -38,6 +38,7 @@ const PLAIN: ClinicFacts = {
   state: 'growing',
   stateDays: 80,
   restInDays: 120,
+  placeWarm: true,
   awakeDays: 90,
   m: 0.3,
   chanceWet: 0.2,
@@ -103,6 +104,7 @@ function lnOdds(facts: ClinicFacts, cause: Cause): number {
 /** What makes each condition hold, and what makes it fail. */
 const HOLDS: Record<Given, [Partial<ClinicFacts>, Partial<ClinicFacts>]> = {
   'watered-lately': [{ drankDays: 4 }, { drankDays: 5 }],
+  'often-watered': [{ drinksIn30: 5 }, { drinksIn30: 1 }],
   'woody-form': [{ traits: { ...PLAIN.traits, form: 'caudex' } }, {}],
   stemless: [{ traits: { ...PLAIN.traits, form: 'stemless' } }, {}],
   'bulb-or-caudex': [{ traits: { ...PLAIN.traits, form: 'bulb' } }, {}],

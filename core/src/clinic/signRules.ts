@@ -27,6 +27,7 @@ export interface SignRule {
 /** What a rule may hang on beside the sign. */
 export const GIVEN = {
   'watered-lately': (f) => f.drankDays !== null && f.drankDays <= 4,
+  'often-watered': (f) => f.drinksIn30 >= 4,
   'woody-form': (f) => ['globe', 'column', 'pad', 'caudex'].includes(f.traits.form),
   stemless: (f) => f.traits.form === 'stemless',
   'bulb-or-caudex': (f) => f.traits.form === 'bulb' || f.traits.form === 'caudex',
@@ -252,6 +253,9 @@ export const SIGN_RULES: readonly SignRule[] = [
   r('black-spots', 'leaf-spot', 8, 'fungus and bacteria leave dark spots'),
   r('black-spots', 'overwatering', 3, 'cells burst by water dry black'),
   r('black-spots', 'oedema', 4, 'blisters of burst cells dry dark'),
+  given('black-spots', 'often-watered', 'oedema', 4, 'drinks close together burst the cells of leaves'),
+  given('black-spots', 'often-watered', 'overwatering', 0.6, 'the spots are what the drinks did: the mix may be sound'),
+  given('corky-blisters', 'often-watered', 'oedema', 1.5, 'drinks close together burst the cells of leaves'),
   r('black-spots', 'cold-damage', 4, 'chilled skin spots black'),
   r('black-spots', 'sun-scorch', 1, 'burns dry pale or brown, seldom black'),
   r('black-spots', 'stem-rot', 2, 'dark and spreading'),

@@ -58,9 +58,11 @@ const WATCHERS: Record<WatchCode, Watcher> = {
   },
   'too-dark-long': ({ darkDays, state, dliMol, band }) =>
     darkDays >= DARK_DAYS && state !== 'resting' ? { days: darkDays, light: dliMol, gets_by: band.getsBy } : null,
-  'crust-due': ({ salts, saltsShare }) =>
+  'crust-due': ({ salts, saltsShare, state }) =>
     // A flush that is due is told with the drink; this is the crust that nobody has looked for.
-    salts.hardDrinks >= HARD_DRINKS && saltsShare >= HARD_SHARE ? { drinks: salts.hardDrinks, ec: salts.ecMS } : null,
+    salts.hardDrinks >= HARD_DRINKS && saltsShare >= HARD_SHARE
+      ? { drinks: salts.hardDrinks, ec: salts.ecMS, grows: state === 'growing' ? 1 : 0 }
+      : null,
 };
 const SHRINKING: ReadonlySet<Sign> = new Set<Sign>(['wrinkled', 'shrunken']);
 const GROWS: ReadonlySet<Sign> = new Set<Sign>(['new-growth', 'buds', 'light-new-leaf']);
@@ -100,5 +102,6 @@ export function asSigns(raised: readonly Raised[], today: DayNumber): ClinicSign
     where: null,
     when: null,
     answered: false,
+    unseen: true,
   }));
 }

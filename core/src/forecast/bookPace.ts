@@ -18,9 +18,8 @@ export interface BookPace {
 
 /** So many own dry-downs make a norm; fewer, and the reckoned one stands in. */
 const LEAST_CYCLES = 3;
-/** From so many times its norm a pot that is found wet is slow, and from so many if it was found so but once. */
+/** From so many times its norm a pot that is found wet is slow, if it was found so on more than one day. */
 const SLOW_FROM = 1.5;
-const SLOW_FROM_ONCE = 2.2;
 const LEAST_SLOW_DAYS = 4;
 /** Dry within this share of its norm, so many times of the last few. */
 const FAST_TO = 0.55;
@@ -59,7 +58,8 @@ function slow(now: Cycle, before: readonly Cycle[], reckonedDays: number): BookP
   const norm = normOf(before, reckonedDays);
   const factor = now.wetAt / Math.max(1, norm);
   const beyond = now.damp.filter((days) => days > norm).length;
-  if (factor < (beyond >= 2 ? SLOW_FROM : SLOW_FROM_ONCE) || now.wetAt - norm < LEAST_SLOW_DAYS) return null;
+  // One wet look is a stranger's can as likely as not.
+  if (beyond < 2 || factor < SLOW_FROM || now.wetAt - norm < LEAST_SLOW_DAYS) return null;
   return { kind: 'slower', factor, days: now.wetAt, normDays: norm };
 }
 

@@ -171,7 +171,7 @@ export class GardenClimate {
 }
 
 function dropDays(series: PlaceSeries, drop: number): PlaceSeries {
-  const out = { firstDay: series.firstDay + drop, days: series.days - drop } as PlaceSeries;
+  const out = { firstDay: series.firstDay + drop, days: series.days - drop, latitudeDeg: series.latitudeDeg } as PlaceSeries;
   for (const key of COLUMNS) out[key] = series[key].subarray(drop);
   return out;
 }
@@ -195,8 +195,8 @@ export function joinStays(stays: readonly { from: DayNumber; series: PlaceSeries
   const [first] = stays;
   if (!first) throw new RangeError('a plant stands somewhere');
   if (stays.length === 1) return first.series;
-  const { firstDay, days } = first.series;
-  const out = { firstDay, days } as PlaceSeries;
+  const { firstDay, days, latitudeDeg } = first.series;
+  const out = { firstDay, days, latitudeDeg } as PlaceSeries;
   for (const key of COLUMNS) {
     const column = first.series[key].slice();
     for (const stay of stays.slice(1)) {

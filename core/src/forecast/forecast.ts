@@ -168,8 +168,8 @@ export class GardenForecast {
       this.surface(),
     );
     const state = stateOn(model.timeline, this.climate.today);
-    const advice = adviseWater(model, futures, this.climate, this.weekdays());
     const past = pastBands(history, present);
+    const advice = adviseWater(model, futures, this.climate, past, this.weekdays());
     const stress = stressOutlook(model, history, past.mean, futures, this.climate.today);
     return {
       plant: model.plant,

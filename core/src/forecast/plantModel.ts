@@ -77,7 +77,7 @@ export function buildPlant(
   const nature = natureOf(unstepped, sourced.genus?.name ?? null);
   const stays = staysOf(plant, climate.firstDay, knownPlace);
   const series = joinStays(stays.map((stay) => ({ from: stay.from, series: climate.expected(stay.place) })));
-  const timeline = seasonTimeline(traits, series, plant.events);
+  const timeline = seasonTimeline(traits, series, plant.events, nature === 'stone' && traits.habit === 'winter');
   const pot = potModel(plant, plant.pot, blend, traits);
   const drinks = drinking(plant, traits, pot, series, timeline, climate.today);
   const potted = plant.events.filter((event) => event.type === 'repotting').at(-1);

@@ -11,6 +11,7 @@ import { clamp, quantileSorted } from '../numeric/curves.ts';
 import { HORIZON_DAYS, type GardenClimate } from './climate.ts';
 import type { Futures } from './future.ts';
 import { weekday } from './weekdays.ts';
+import type { PastBands } from '../belief/present.ts';
 import { dueMoisture, type PlantModel, stateOn } from './plantModel.ts';
 
 export interface WaterWindow {
@@ -67,12 +68,14 @@ export function adviseWater(
   model: PlantModel,
   futures: Futures,
   climate: GardenClimate,
+  past: Pick<PastBands, 'mean'>,
   weekdays: ReadonlySet<number> = new Set(),
 ): WaterAdvice {
   const { traits } = model;
   const today = climate.today;
   const state = stateOn(model.timeline, today);
-  const due = Float64Array.from(futures.dueDay).sort();
+  const metOn = metSince(past, dueMoisture(traits), today);
+  const due = Float64Array.from(futures.dueDay, (day) => (day === today ? metOn : day)).sort();
   const damp = dueMoisture(traits) > DAMP_FROM_M;
   const met = quantileSorted(due, MIDDLE);
   const sure = quantileSorted(due, damp ? MIDDLE : SURE_DRY);
@@ -85,7 +88,6 @@ export function adviseWater(
   const notBefore = hold ? hold.until : -Infinity;
   const earliest = Math.max(earliestMet, notBefore);
   let ideal = Math.max(
-    today,
     earliest,
     Math.round((Number.isFinite(sure) ? Math.round(sure) : horizon) + traits.holdDays) + easingStretch(model, today),
     notBefore,
@@ -96,8 +98,10 @@ export function adviseWater(
     ideal = day;
     putOff = why;
   };
-  if (isHot(model, today)) later(Math.max(today, ideal) + HOT_STRETCH_DAYS, 'hot');
+  if (isHot(model, today)) later(ideal + HOT_STRETCH_DAYS, 'hot');
   later(dimUntil(model, today), 'dim');
+  if (ideal <= today) putOff = null;
+  ideal = Math.max(today, ideal);
   // A plant that comes to rest before its day is left alone.
   const stateThen = stateOn(model.timeline, ideal);
   if (state !== 'resting' && stateThen === 'resting' && traits.sleeps !== 'never') {
@@ -110,17 +114,27 @@ export function adviseWater(
   return { window: { earliest: Math.min(earliest, ideal), ideal, latest: Math.max(latest, ideal), putOff }, hold };
 }
 
+/** The day from which the pot has been as dry as its rule wants, as far back as is known; today where it is not yet. */
+function metSince({ mean }: Pick<PastBands, 'mean'>, dueM: number, today: DayNumber): DayNumber {
+  let back = 0;
+  while (back < mean.length - 1 && mean[mean.length - 1 - back]! <= dueM) back++;
+  return today - Math.max(0, back - 1);
+}
+
 /** Days by which easing spreads the drinks: more the further it has slowed. */
 export function easingStretch(model: PlantModel, day: DayNumber): number {
-  if (stateOn(model.timeline, day) !== 'easing') return 0;
+  if (model.soaked || stateOn(model.timeline, day) !== 'easing') return 0;
   return Math.round(EASING_STRETCH_DAYS * (1 - activityOn(model, day)));
 }
 
-/** Light of the last two weeks below what its kind gets by with. */
+/** Below so much of the light by which its kind gets by a drink is hardly used. */
+const DIM_SHARE = 0.7;
+
+/** Light of the last two weeks far below what its kind gets by with. */
 export function isDim(model: PlantModel, day: DayNumber): boolean {
   const { light } = genusCare(model.sourced.genus, model.traits.form, model.traits.habit);
   const i = Math.min(model.climate.days - 1, day - model.climate.firstDay);
-  return meanOver(model.climate.dliMol, i - 13, i) < LIGHT_BANDS[light].getsBy;
+  return meanOver(model.climate.dliMol, i - 13, i) < DIM_SHARE * LIGHT_BANDS[light].getsBy;
 }
 
 /** The first day on which a dim place has used up the last drink; the day itself where it is not dim, or knows no drink. */
@@ -153,7 +167,7 @@ function holdFor(model: PlantModel, state: PlantState, climate: GardenClimate): 
   const i = today - model.climate.firstDay;
   const warmth = meanOver(model.climate.tmeanC, i - 13, i);
   // Waking never beats cold: what stirs in a cold house wants light, and waits for warmth.
-  if (warmth < traits.growMinC - 1.5) {
+  if (warmth < traits.growMinC - (state === 'waking' ? 0 : 1.5)) {
     const until =
       firstDayWhere(model.climate.tmeanC, i + 1, (mean) => mean >= traits.growMinC, 14) ?? model.climate.days - 1;
     return {

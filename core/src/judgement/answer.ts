@@ -12,8 +12,7 @@ export interface Answer {
   nextLook?: string | null;
 }
 
-/** A cause as likely as this is acted on. */
-export const ACTS_FROM = 0.45;
+export { ACTS_FROM } from '../clinic/diagnose.ts';
 
 export const DEPTH_ANSWERS = { wet: 'wait', damp: 'wait', dry: 'water' } as const;
 

@@ -2,7 +2,8 @@
  * Everything that is known of a plant today, gathered once: what is in the pot, what was seen, the nights, the season,
  * the rules.
  */
-import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
+import { type DayNumber, dayNumber, dayOfYear, isoDay } from '../calendar/day.ts';
+import { dayLengthH } from '../sky/solar.ts';
 import type { CareRules } from '../care/rules.ts';
 import type { FeedAdvice } from '../feed/schedule.ts';
 import type { Salts } from '../feed/salts.ts';
@@ -84,6 +85,8 @@ export interface Nights {
   coldNights: number;
   /** the first day from today on with two nights on which a drink does no harm; null within three weeks */
   mildOn: DayNumber | null;
+  /** the same within two months: a house that only waits for its spring */
+  mildLaterOn: DayNumber | null;
   /** of the next three weeks' nights, those below the limit with a moist root ball */
   coldShare: number;
 }
@@ -139,6 +142,8 @@ export interface Facts extends JudgeInput {
   hotWeek: boolean;
   /** its pot is not itself, by what is on record */
   pace: BookPace | null;
+  /** the time of the year in which its kind is awake, by the sun outside */
+  inItsSeason: boolean;
   /** days until its season lets it wake, as expected; 0 while it is awake, null where no waking is in sight */
   wakesInDays: number | null;
   /** felt, weighed or probed today: what was just found is not asked again */
@@ -149,6 +154,7 @@ export interface Facts extends JudgeInput {
 /** A night so little above the limit may be below it: forecasts of a low are wrong by so much, and pots radiate. */
 export const NEAR_MARGIN_C = 2.5;
 const NIGHTS_AHEAD = 21;
+const SPRING_DAYS = 60;
 const WEEK = 7;
 const WINDOW_DAYS = 14;
 const WARM_ROOM_C = 15;
@@ -205,6 +211,7 @@ export function gather(input: JudgeInput): Facts {
     hotWeek: isHot(model, today),
     pace: bookPace(sincePotting(model.plant.events), today, outlook.why.untaughtDays),
     wakesInDays: wakesIn(outlook, today),
+    inItsSeason: inItsSeason(outlook, today),
     feltToday: seen.look?.day === today,
   };
   return { ...facts, clinic: clinicOf(facts) };
@@ -315,6 +322,15 @@ function sincePotting(events: readonly PlantEvent[]): readonly PlantEvent[] {
   return potted < 0 ? events : events.slice(potted);
 }
 
+/** Day lengths between which kinds are awake: the summer growers above, the winter growers below, hours. */
+const SUMMER_FROM_H = 10.8;
+const WINTER_TO_H = 13.2;
+
+function inItsSeason({ model }: Outlook, today: DayNumber): boolean {
+  const hours = dayLengthH(model.climate.latitudeDeg, dayOfYear(today));
+  return model.traits.habit === 'winter' ? hours <= WINTER_TO_H : hours >= SUMMER_FROM_H;
+}
+
 function wakesIn({ state, model }: Outlook, today: DayNumber): number | null {
   if (state !== 'resting') return 0;
   const wakes = model.timeline.changes.find(
@@ -350,6 +366,7 @@ function nightsOf({ outlook, today }: JudgeInput): Nights {
   let weekOn = today + 1;
   let colder = 0;
   let mildOn: DayNumber | null = null;
+  let mildLaterOn: DayNumber | null = null;
   for (let ahead = 1; ahead <= NIGHTS_AHEAD; ahead++) {
     const day = today + ahead;
     if (ahead <= WEEK && night(day) < night(weekOn)) weekOn = day;
@@ -362,6 +379,8 @@ function nightsOf({ outlook, today }: JudgeInput): Nights {
     )
       mildOn = day - 1;
   }
+  for (let ahead = 1; mildLaterOn === null && ahead <= SPRING_DAYS; ahead++)
+    if (night(today + ahead) >= mildFromC && night(today + ahead + 1) >= mildFromC) mildLaterOn = today + ahead - 1;
   const below = outlook.tonightC.filter((low) => low < limitC).length;
   return {
     tonightC: night(today + 1),
@@ -371,6 +390,7 @@ function nightsOf({ outlook, today }: JudgeInput): Nights {
     limitC,
     coldNights,
     mildOn,
+    mildLaterOn,
     coldShare: colder / NIGHTS_AHEAD,
   };
 }

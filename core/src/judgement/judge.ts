@@ -9,7 +9,7 @@ import { DRY_TO_M, ROOT_FREE_M } from '../moisture.ts';
 import { type Hypothesis, isHarmless, spreads, type Step } from '../clinic/causes.ts';
 import type { Deed, Happened, Judgement, Mind, Move, Never, Reason, Sureness } from './deeds.ts';
 import { judgedAs } from './deeds.ts';
-import { ACTS_FROM, type Answer, coldNight, coldWeeks, DEPTH_ANSWERS, giveOrTake, hundredth, likeliest, reckoned, tenth, unsure } from './answer.ts';
+import { type Answer, coldNight, coldWeeks, DEPTH_ANSWERS, giveOrTake, hundredth, likeliest, reckoned, tenth, unsure } from './answer.ts';
 import { benchFor, type Stands } from './benches.ts';
 import { afterFrost, frostTonight, nearLimit } from './cold.ts';
 import { heatAhead } from './heat.ts';
@@ -19,6 +19,7 @@ import { asleepStill, goesToSleep, newPair, sleepsTooLong } from './rest.ts';
 import { darkBase, deadRoots, fadesAndWet, outOfWater, rot, slackAndWet, suspected, tooMuch, wetAndCold } from './rot.ts';
 import { afterFirstSip, drinkNow, isParched, notFirmed, slackAndDry, slackAndUnknown } from './thirst.ts';
 import { inTreatment } from './treatment.ts';
+import { actedOn } from '../clinic/remedy.ts';
 import { ROT_THRESHOLD } from '../clinic/diagnose.ts';
 import { type Facts, gather, iso, type JudgeInput } from './facts.ts';
 import { DAYS_TO_NEXT_LOOK, FAIRLY_SURE_GAP, HARM, SURE_GAP } from './harm.ts';
@@ -310,6 +311,17 @@ function due(facts: Facts, rule: Reason): Answer & { gap: number } {
   ];
   // Never on the eve of a cold night; where no night is mild for weeks the place is wrong, not the day.
   if (nights.mildOn !== today) {
+    // A house that waits for its spring is no wrong place for what has hardly begun to stir.
+    if (nights.mildOn === null && facts.state !== 'growing' && nights.mildLaterOn !== null) {
+      const spring = iso(nights.mildLaterOn);
+      return {
+        deeds: [{ deed: 'wait', until: spring }],
+        because: [coldNight(facts), ...because],
+        until: spring,
+        nextLook: iso(today + 14),
+        gap: SURE_GAP,
+      };
+    }
     if (nights.mildOn === null) {
       return {
         deeds: [
@@ -392,12 +404,14 @@ const RAIN_DAYS = 2;
 /** A finger on the top says little of a pot deeper than this. */
 const DEEP_MM = 100;
 
-/** In the heat a shut plant waits so long for its drink, and no longer. */
+/** In the heat a shut plant waits so long for its drink, in the dark so long, and no longer. */
 const HOT_PATIENCE_DAYS = 10;
+const DARK_PATIENCE_DAYS = 14;
+const GROWS_DAYS = 42;
 
 /** Too hot or too dark to use a drink: the place is seen to first, and the drink waits while nothing is lost by it. */
 function shutNow(facts: Facts, because: readonly Reason[]): (Answer & { gap: number }) | null {
-  const { outlook, today, heat, hotWeek, tooDark, dryDays, longDryDays, dliMol } = facts;
+  const { outlook, today, heat, hotWeek, tooDark, dryDays, dliMol } = facts;
   if (outlook.model.soaked || facts.seen.slack) return null;
   if (hotWeek && heat.highC >= heat.limitC && dryDays < HOT_PATIENCE_DAYS) {
     const until = iso(today + 3);
@@ -415,8 +429,10 @@ function shutNow(facts: Facts, because: readonly Reason[]): (Answer & { gap: num
       gap: SURE_GAP,
     };
   }
-  if (!tooDark || dryDays >= longDryDays / 2) return null;
-  const until = iso(today + Math.max(3, Math.ceil(longDryDays / 2) - dryDays));
+  // What is seen to grow has light enough to grow in.
+  const grows = facts.seen.grewOn !== null && today - facts.seen.grewOn <= GROWS_DAYS;
+  if (!tooDark || grows || outlook.model.traits.habit === 'winter' || dryDays >= DARK_PATIENCE_DAYS) return null;
+  const until = iso(today + Math.max(3, DARK_PATIENCE_DAYS - dryDays));
   return {
     deeds: [
       { deed: 'wait', until },
@@ -528,8 +544,8 @@ const STANDS_FOR: Partial<Record<Hypothesis, Move>> = {
 };
 
 function ofItsSigns({ clinic, state, today }: Facts): Move | null {
-  const top = clinic.diagnosis?.causes[0];
-  if (!top || top.probability < ACTS_FROM || clinic.raised.length > 0) return null;
+  const top = actedOn(clinic.diagnosis);
+  if (!top || clinic.raised.length > 0) return null;
   // A case that saw it moved has asked for it once, and was answered.
   const open = clinic.cases.find(({ cause }) => cause === top.cause);
   if (open?.steps.some(({ step, doneOn }) => PLACES.has(step) && doneOn !== null)) return null;
@@ -543,9 +559,9 @@ const PLACES: ReadonlySet<Step> = new Set<Step>(['isolate', 'shade', 'light', 'w
 
 /** Something ails it that food would feed, or burn. */
 function sick({ clinic }: Facts): boolean {
-  const top = clinic.diagnosis?.causes[0];
   if (clinic.cases.some(({ cause }) => cause !== 'underfed' && !isHarmless(cause))) return true;
-  return top !== undefined && top.probability >= ACTS_FROM && top.cause !== 'underfed' && !isHarmless(top.cause);
+  const top = actedOn(clinic.diagnosis);
+  return top !== null && top.cause !== 'underfed' && !isHarmless(top.cause);
 }
 
 /** Strongest first; what the keeper saw is always among them. */

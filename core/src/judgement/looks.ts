@@ -66,12 +66,11 @@ function bookAgainst(facts: Facts, says: Says): Reason[] {
 /** As likely as this, something happened that the record does not tell. */
 const HAPPENED = 0.5;
 const SLIPPED = 0.3;
-/** One dry look is settled by a second, so many days later: what was just felt is not asked again. */
+/** One dry look is settled by a second of its kind from so many days later on. */
 const SECOND_LOOK_DAYS = 2;
 
 /**
- * One look that contradicts the record is believed, but no drench is given on the strength of it: a second settles it, on
- * another day.
+ * One look that contradicts the record is believed, but no drench is given on the strength of it: a second settles it.
  */
 export function contradictsBook(facts: Facts): Answer | null {
   const { seen, outlook, today } = facts;
@@ -84,7 +83,6 @@ export function contradictsBook(facts: Facts): Answer | null {
       : (kind === 'ran-past' || kind === 'faster') && probability >= HAPPENED,
   );
   if (!upset) return null;
-  const again = seen.look.day + SECOND_LOOK_DAYS;
   const because: Reason[] = [
     seen.look.reason,
     {
@@ -95,9 +93,12 @@ export function contradictsBook(facts: Facts): Answer | null {
       n: { chance: hundredth(upset.probability) },
     },
   ];
-  if (today < again)
-    return { deeds: [{ deed: 'wait', until: iso(again) }], because, until: iso(again), nextLook: iso(again) };
-  return { deeds: [{ deed: 'look', what: 'depth', then: DEPTH_ANSWERS }], because, nextLook: iso(today) };
+  // What was just felt is not felt again: the hand that lifts it is another witness.
+  const second: Deed =
+    today - seen.look.day < SECOND_LOOK_DAYS && seen.look.kind === 'finger'
+      ? { deed: 'look', what: 'weight', then: { heavy: 'wait', middling: 'wait', light: 'water' } }
+      : { deed: 'look', what: 'depth', then: DEPTH_ANSWERS };
+  return { deeds: [second], because, nextLook: iso(today) };
 }
 const NEARLY_DRY_M = 0.3;
 

@@ -60,7 +60,7 @@ export function goesToSleep(facts: Facts): Answer | null {
   const felt = seen.firmBase !== null && seen.firmBase >= since;
   const until = clinic.facts.restInDays === null ? null : iso(today + clinic.facts.restInDays);
   return {
-    deeds: felt ? [{ deed: 'wait', until: null }] : [pressBase('wait'), { deed: 'wait', until: null }],
+    deeds: felt ? [{ deed: 'wait', until: null }] : [{ deed: 'wait', until: null }, pressBase('wait')],
     because: [
       ...(why ? [{ ...why, weight: 0.8 }] : []),
       { code: 'leaves-going', source: 'seen', weight: 0.5, ...(until ? { on: until } : {}), n: { felt: felt ? 1 : 0 } },
@@ -217,13 +217,17 @@ const SHOWS_ROT_DAYS = 7;
 
 /** Past the longest usual rest, in the season in which its kind is awake: it is woken, if it is firm. */
 function sleptTooLong(facts: Facts): Answer | null {
-  const { today, stateSince, wakesInDays, outlook } = facts;
+  const { today, stateSince, outlook } = facts;
   const days = today - stateSince;
   if (days < LONGEST_REST_DAYS) return null;
-  // Where waking is near by itself, its own time is waited for.
-  if (wakesInDays !== null && wakesInDays <= NEAR_SEASON_DAYS) return null;
+  // In the dark half of its year only a warm bright place can wake it: it is not hurried.
+  if (!facts.inItsSeason && (facts.tooDim || facts.warmthC < WAKES_FROM_C)) return null;
   if (outlook.model.nature === 'hardy') return null;
-  return wakes(facts, days);
+  const woken = wakes(facts, days);
+  // It is firm as far as anybody knows: the trial begins, and a thumb comes before the drink.
+  return woken.deeds[0].deed === 'wake'
+    ? woken
+    : { ...woken, deeds: [{ deed: 'wake' }, pressBase('wake')], nextLook: iso(today) };
 }
 
 /** A leaf succulent dry in a warm room spends its store: a small drink before harm. */

@@ -13,6 +13,8 @@ export type Says = 'wet' | 'damp' | 'dry';
 export interface SeenLook {
   day: DayNumber;
   says: Says;
+  /** what told */
+  kind: 'finger' | 'lift' | 'meter' | 'weight';
   reason: Reason;
 }
 
@@ -46,6 +48,8 @@ export interface Seen {
   standing: DayNumber | null;
   /** the old pair of leaves is paper: the new one may drink */
   paper: DayNumber | null;
+  /** it was seen to grow, or said to */
+  grewOn: DayNumber | null;
   /** yellow leaves, or leaves that die back */
   fading: SeenSign | null;
   /** signs of too much water in the last weeks that nothing has answered */
@@ -118,6 +122,7 @@ export function whatWasSeen(
     softish: null,
     standing: null,
     paper: null,
+    grewOn: null,
     fading: null,
     tooMuch: null,
     stretched: null,
@@ -144,6 +149,7 @@ export function whatWasSeen(
           if (says === 'dry' && seen.suspect && day.day > seen.suspect.day) seen.suspect = null;
         }
       } else if (event.type === 'sign') readSign(seen, event, day.day);
+      else if (event.type === 'state' && event.state === 'growing') seen.grewOn = day.day;
       if (seen.slack && last && last.says !== 'dry' && Math.abs(seen.slack.day - last.day) <= BESIDE_DAYS)
         seen.suspect = { ...seen.slack, day: Math.max(seen.slack.day, last.day) };
       if (event.type === 'check' || event.type === 'sign' || event.type === 'weights') seen.touched = day.day;
@@ -183,7 +189,7 @@ export function whatWasSeen(
     }
   }
   if (last && today - last.day > LOOK_DAYS) seen.looksSinceDrink = 0;
-  else if (last) seen.look = { day: last.day, says: last.says, reason: reasonOf(last.event, scale) };
+  else if (last) seen.look = { day: last.day, says: last.says, kind: kindOf(last.event), reason: reasonOf(last.event, scale) };
   if (seen.rot && today - seen.rot.day > ROT_DAYS) seen.rot = null;
   if (seen.slack && today - seen.slack.day > SLACK_DAYS) seen.slack = null;
   if (seen.tooMuch && today - seen.tooMuch.day > SIGN_DAYS) seen.tooMuch = null;
@@ -206,6 +212,11 @@ function byDay(events: readonly PlantEvent[]): { day: DayNumber; events: PlantEv
     else days.push({ day, events: [event] });
   }
   return days;
+}
+
+function kindOf(event: Check): SeenLook['kind'] {
+  if ('finger' in event) return 'finger';
+  return 'lift' in event ? 'lift' : 'meter' in event ? 'meter' : 'weight';
 }
 
 function saysOf(m: number): Says {
@@ -256,6 +267,7 @@ function readSign(seen: Seen, event: Extract<PlantEvent, { type: 'sign' }>, day:
   if (sign === 'water-stands') seen.standing = day;
   if (sign === 'leaves-dying-back' && event.where === 'oldest') seen.paper = day;
   if (FADING.has(sign)) seen.fading = sighting;
+  if (sign === 'new-growth' || sign === 'light-new-leaf') seen.grewOn = day;
   if (seen.rot && ANSWERED_BY[seen.rot.sign]?.includes(sign)) seen.rot = null;
   if (seen.tooMuch && (ANSWERED_BY[seen.tooMuch.sign]?.includes(sign) || sign === 'taut')) seen.tooMuch = null;
   if (sign === 'taut') {

@@ -12,6 +12,8 @@ import { correctionOn, type Lesson } from './thermometer.ts';
 export interface PlaceSeries {
   firstDay: DayNumber;
   days: number;
+  /** of the site */
+  latitudeDeg: number;
   surfaceMm: Float64Array;
   wallMm: Float64Array;
   earlyShare: Float64Array;
@@ -106,6 +108,7 @@ export class PlaceModel {
     const out: PlaceSeries = {
       firstDay,
       days,
+      latitudeDeg: this.site.latitude_deg,
       surfaceMm: column(),
       wallMm: column(),
       earlyShare: column(),

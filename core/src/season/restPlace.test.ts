@@ -10,7 +10,7 @@ describe('where a kind rests', () => {
     ['Mammillaria hahniana', 'light', 4, 11],
     ['Adenium obesum', 'dark', 11, 16],
     ['Ipomoea holubii', 'dark', 11, 15],
-    ['Melocactus azureus', 'light', 14, 16],
+    ['Melocactus azureus', 'light', 13, 15],
     ['Echeveria agavoides', 'light', 4, 11],
     ['Lithops lesliei', 'light', 4, 13],
     ['Albuca spiralis', 'dark', 16, 30],

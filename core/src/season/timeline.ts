@@ -1,5 +1,6 @@
 /** The plant's year as a state machine: growing → easing → resting → waking → growing. */
-import { type DayNumber, dayNumber } from '../calendar/day.ts';
+import { type DayNumber, dayNumber, dayOfYear } from '../calendar/day.ts';
+import { dayLengthH } from '../sky/solar.ts';
 import { PLANT_STATES, type PlantEvent, type PlantState } from '../garden.ts';
 import { clamp } from '../numeric/curves.ts';
 import type { Traits } from '../plant/traits.ts';
@@ -38,8 +39,14 @@ const WINDOW_DAYS = 14;
 /** The keeper no longer stands by what they said: the season is reckoned again. */
 const UNSURE = -1;
 
-export function seasonTimeline(traits: Traits, series: PlaceSeries, events: readonly PlantEvent[]): Timeline {
-  const invited = invitations(traits, series);
+/** @param keepsTime it goes by the sun outside, whatever lamp burns over it */
+export function seasonTimeline(
+  traits: Traits,
+  series: PlaceSeries,
+  events: readonly PlantEvent[],
+  keepsTime = false,
+): Timeline {
+  const invited = invitations(traits, series, keepsTime);
   const seen = seenStates(traits, invited, series.firstDay, events);
   const evergreen = traits.sleeps === 'never';
   const own = ownShift(seen, () => walk({ series, invited, seen: new Map(), evergreen, shift: 0 }).changes);
@@ -174,17 +181,17 @@ interface Invitations {
 /** Plants of one habit on one bench are invited alike. */
 const reckoned = new WeakMap<PlaceSeries, Map<string, Invitations>>();
 
-function invitations(traits: Traits, series: PlaceSeries): Invitations {
+function invitations(traits: Traits, series: PlaceSeries, keepsTime: boolean): Invitations {
   let known = reckoned.get(series);
   if (!known) {
     known = new Map();
     reckoned.set(series, known);
   }
-  const key = `${traits.habit}/${traits.sleeps}/${traits.growMinC}`;
+  const key = `${traits.habit}/${traits.sleeps}/${traits.growMinC}/${keepsTime}`;
   let found = known.get(key);
   if (!found) {
     found = { values: new Float64Array(series.days), limits: new Uint8Array(series.days) };
-    const window = new SeasonWindow(series);
+    const window = new SeasonWindow(series, keepsTime ? sunsDays(series) : series.dayLengthH);
     for (let i = 0; i < series.days; i++) {
       const { value, limit } = invitation(traits.habit, traits.sleeps, traits.growMinC, window.at(i));
       found.values[i] = value;
@@ -195,15 +202,24 @@ function invitations(traits: Traits, series: PlaceSeries): Invitations {
   return found;
 }
 
+/** Length of the days outside. */
+function sunsDays({ firstDay, days, latitudeDeg }: PlaceSeries): Float64Array {
+  return Float64Array.from({ length: days }, (_, i) => dayLengthH(latitudeDeg, dayOfYear(firstDay + i)));
+}
+
 /** Two-week means, running. */
 class SeasonWindow {
   private warmth = 0;
   private light = 0;
-  constructor(private readonly series: PlaceSeries) {}
+  constructor(
+    private readonly series: PlaceSeries,
+    private readonly dayLengthH: Float64Array,
+  ) {}
 
   /** Must be asked for every day in turn. */
   at(i: number): SeasonDay {
-    const { tmeanC, dliMol, dayLengthH } = this.series;
+    const { dayLengthH } = this;
+    const { tmeanC, dliMol } = this.series;
     const count = Math.min(i + 1, WINDOW_DAYS);
     this.warmth += tmeanC[i]!;
     this.light += dliMol[i]!;
