@@ -70,7 +70,9 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'not-due':
       return notDueWords(reason, today);
     case 'unsure':
-      return `It may be anywhere from ${bandOf(n.p10!)} to ${bandOf(n.p90!)}.`;
+      return bandOf(n.p10!) === bandOf(n.p90!)
+        ? `Expected ${bandOf(n.p10!)}.`
+        : `It may be anywhere from ${bandOf(n.p10!)} to ${bandOf(n.p90!)}.`;
     case 'never-looked':
       return 'Nobody has ever felt this pot.';
     case 'long-unlooked':
@@ -170,19 +172,19 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'suspect':
       return `You saw it ${signWords(of)} above a wet mix ${day}: rot is likely until its base is found firm.`;
     case 'drink-on-suspicion':
-      return `It was watered ${day} all the same.`;
+      return `It was watered${on ? ` ${day}` : ''} all the same.`;
     case 'water-stands':
       return `Water stood in it ${day}: tip out what does not run off.`;
     case 'flooded':
       return 'It holds more water than its mix can: roots drown in what stands at the bottom.';
     case 'frosted':
-      return `It had ${apartFrom(n.low!, n.limit!, units)} ${n.days === 0 ? 'last night' : `in the night before ${dateWords(on!, today)}`}, and it takes ${degrees(n.limit!)}${n.read ? '' : ', by the weather on record'}.`;
+      return `It had ${apartFrom(n.low!, n.limit!, units)} ${n.days === 0 ? 'last night' : `in the night before ${on ? dateWords(on, today) : 'last'}`}, and it takes ${degrees(n.limit!)}${n.read ? '' : ', by the weather on record'}.`;
     case 'frost-shown':
       return `You saw it ${signWords(of)} ${day}: frost first. Keep it dry, cut nothing before it shows what is lost.`;
     case 'scorched':
       return `It had ${apartFrom(n.high!, n.limit!, units)} ${day}, and it takes ${degrees(n.limit!)} without shade.`;
     case 'not-firmed':
-      return `It drank ${day} and has not firmed up: its roots may be lost, and more water would stand.`;
+      return `It drank${on ? ` ${day}` : ''} and has not firmed up: its roots may be lost, and more water would stand.`;
     case 'leaves-going':
       return n.felt
         ? `Its leaves go at the time of its rest${on ? `, about ${partOfMonth(on, today)}` : ''}, and its base is firm.`
@@ -198,9 +200,9 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'woken-early':
       return `You saw ${signWords(of)} ${day}, out of its season: light and cool, and dry until its time.`;
     case 'drunk-asleep':
-      return `It was watered in its sleep ${day}, and ${Math.round(n.share! * 100)} % of that is still there.`;
+      return `It was watered in its sleep${on ? ` ${day}` : ''}, and ${Math.round(n.share! * 100)} % of that is still there.`;
     case 'dries-on':
-      return `Dry by ${dateWords(on!, today)}${giveOrTake(n)}.`;
+      return `Dry by ${on ? dateWords(on, today) : 'then'}${giveOrTake(n)}.`;
     case 'usual-day':
       return `Your usual day is near${on ? `, ${dayWords(on, today)}` : ''}: it loses nothing by it.`;
     case 'dim-holds':

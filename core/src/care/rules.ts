@@ -135,13 +135,17 @@ export function careRules(facts: RuleFacts, own: OwnRules = {}): SourcedRules {
   const months = growingMonths(traits.habit, south);
   const { indoors } = placeDefaults(facts.placeKind);
   const aimed = cautions.includes('dry-heart') || cautions.includes('powdery') || traits.form === 'rosette';
-  const ways: Way[] = !pot.holes
-    ? ['measured']
-    : aimed
-      ? ['base', 'bottom', 'measured']
-      : care.neverSoak
-        ? ['drench', 'measured']
-        : ['drench', 'bottom', 'measured'];
+  // Roots that only hold on drink nothing: the leaves do.
+  const byLeaves = genus?.name === 'Tillandsia';
+  const ways: Way[] = byLeaves
+    ? ['mist', 'bottom']
+    : !pot.holes
+      ? ['measured']
+      : aimed
+        ? ['base', 'bottom', 'measured']
+        : care.neverSoak
+          ? ['drench', 'measured']
+          : ['drench', 'bottom', 'measured'];
   const suggested: { [K in keyof CareRules]: [CareRules[K], RuleSource] } = {
     trigger: ['pot', 'usual'],
     dueAt: [null, 'usual'],

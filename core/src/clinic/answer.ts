@@ -218,7 +218,9 @@ function actionsOf(
   // Rot that is lifted is not left alone beside it.
   if (closesAtOnce(remedy.cause)) {
     if (!unpots) add('leave', 'none', { of: remedy.cause });
-    return unpots ? out : [...out, { action: 'look-again', urgency: 'later', on: isoDay(today + WEEK), optional: false }];
+    return unpots
+      ? out
+      : [...out, { action: 'look-again', urgency: 'later', on: isoDay(today + WEEK), optional: false }];
   }
   addPlan(out, { add, remedy, plan, water, check, today, unpots });
   if (check && first.deed !== 'look') add('check', 'this-week', { of: check });
@@ -252,7 +254,8 @@ function addPlan(
     // Water and unpotting are the judge's to order.
     if (step === 'water' || step === 'soak' || (step === 'press-base' && check === 'press-base')) continue;
     const move = SAME_MOVE[step];
-    if (move !== undefined && (moves.has(move) || (OPPOSITE[move] !== undefined && moves.has(OPPOSITE[move])))) continue;
+    if (move !== undefined && (moves.has(move) || (OPPOSITE[move] !== undefined && moves.has(OPPOSITE[move]))))
+      continue;
     // Nothing is cut or potted, and nothing planned beyond that, before the look that may rule it out.
     if (water === 'after-check' && (KNIFE.has(step) || follows)) continue;
     // In the pot and out of it are two plans: what is unpotted is not flushed, repotted or fed beside.

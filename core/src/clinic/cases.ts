@@ -190,7 +190,17 @@ function stepsOf(
     // What other lines tell, and a step that comes several times, count near its day and after.
     const mark =
       mine.find((event) => marked.has(event) || first === null || dayNumber(event.date) >= first - EARLY_DAYS) ?? null;
-    return [{ step, due: dueOf(first), doneOn: mark?.date ?? null, found: mark?.found ?? null, optional, time: 1, waits: null }];
+    return [
+      {
+        step,
+        due: dueOf(first),
+        doneOn: mark?.date ?? null,
+        found: mark?.found ?? null,
+        optional,
+        time: 1,
+        waits: null,
+      },
+    ];
   }
   const times: CaseStep[] = mine.map(({ date, found }, i) => ({
     step,

@@ -100,8 +100,7 @@ export function diagnose(f: ClinicFacts): Diagnosis {
 /** The chance of the likeliest remedy: two causes that are answered alike need not be told apart. */
 function tellable(causes: readonly { cause: Cause; probability: number }[]): number {
   const sums = new Map<string, number>();
-  for (const { cause, probability } of causes)
-    sums.set(REMEDY[cause], (sums.get(REMEDY[cause]) ?? 0) + probability);
+  for (const { cause, probability } of causes) sums.set(REMEDY[cause], (sums.get(REMEDY[cause]) ?? 0) + probability);
   return Math.max(0, ...sums.values());
 }
 
@@ -165,7 +164,7 @@ function signItem(seen: ClinicSign, f: ClinicFacts): Item {
   const power = BY_STRENGTH[Math.min(3, Math.max(1, Math.round(seen.strength))) - 1]! * (seen.answered ? ANSWERED : 1);
   // A base that gives a little in its sleep is a store that is spent, as often as anything.
   const sleepsSoft = seen.sign === 'soft-base' && seen.strength < 2 && f.state === 'resting';
-  const sound = sleepsSoft ? {} : answerTimes(seen.sign) ?? SOUND[seen.sign]?.of ?? null;
+  const sound = sleepsSoft ? {} : (answerTimes(seen.sign) ?? SOUND[seen.sign]?.of ?? null);
   if (sound) for (const cause of CAUSES) ln.set(cause, Math.log(sound[cause] ?? 1));
   else {
     for (const cause of CAUSES) ln.set(cause, Math.log(UNRELATED) * power);
@@ -181,7 +180,15 @@ function signItem(seen: ClinicSign, f: ClinicFacts): Item {
   ln.set(UNKNOWN, 0);
   return {
     group: groupOfSign.get(seen.sign)!,
-    evidence: { kind: 'sign', code: seen.sign, strength: seen.strength, where: seen.where, when: seen.when, ...(seen.unseen ? { unseen: true } : {}), n: {} },
+    evidence: {
+      kind: 'sign',
+      code: seen.sign,
+      strength: seen.strength,
+      where: seen.where,
+      when: seen.when,
+      ...(seen.unseen ? { unseen: true } : {}),
+      n: {},
+    },
     ln,
   };
 }

@@ -137,7 +137,11 @@ export const PRIOR_ROWS: readonly PriorRow[] = [
   },
   {
     when: ({ traits, state, restInDays, placeWarm }) =>
-      traits.sleeps !== 'never' && state !== 'resting' && state !== 'easing' && (restInDays === null || restInDays > 60) && placeWarm,
+      traits.sleeps !== 'never' &&
+      state !== 'resting' &&
+      state !== 'easing' &&
+      (restInDays === null || restInDays > 60) &&
+      placeWarm,
     of: { 'natural-rest': 0.15 },
     why: 'months from its rest, and nothing that would bring it on',
   },

@@ -127,14 +127,16 @@ export function easingStretch(model: PlantModel, day: DayNumber): number {
   return Math.round(EASING_STRETCH_DAYS * (1 - activityOn(model, day)));
 }
 
-/** Below so much of the light by which its kind gets by a drink is hardly used. */
+/** Below so much of the light by which its kind gets by a drink is hardly used; those of winter are used to short days. */
 const DIM_SHARE = 0.7;
+const WINTER_DIM_SHARE = 0.3;
 
 /** Light of the last two weeks far below what its kind gets by with. */
 export function isDim(model: PlantModel, day: DayNumber): boolean {
   const { light } = genusCare(model.sourced.genus, model.traits.form, model.traits.habit);
   const i = Math.min(model.climate.days - 1, day - model.climate.firstDay);
-  return meanOver(model.climate.dliMol, i - 13, i) < DIM_SHARE * LIGHT_BANDS[light].getsBy;
+  const share = model.traits.habit === 'winter' ? WINTER_DIM_SHARE : DIM_SHARE;
+  return meanOver(model.climate.dliMol, i - 13, i) < share * LIGHT_BANDS[light].getsBy;
 }
 
 /** The first day on which a dim place has used up the last drink; the day itself where it is not dim, or knows no drink. */

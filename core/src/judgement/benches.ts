@@ -69,7 +69,8 @@ export interface Stands {
   failsIndoors: boolean;
 }
 
-export type Unfit = 'too-cold' | 'too-hot' | 'too-dim' | 'too-bright' | 'too-warm-to-rest' | 'under-a-roof' | 'rained-on';
+export type Unfit =
+  'too-cold' | 'too-hot' | 'too-dim' | 'too-bright' | 'too-warm-to-rest' | 'under-a-roof' | 'rained-on';
 
 /** What a place would do to it; none: it fits. */
 export function unfitness(bench: Bench, plant: Stands): Unfit[] {

@@ -49,10 +49,11 @@ export function frostTonight(facts: Facts): Answer | null {
 }
 
 /** Tonight comes close to what it takes: said beside whatever else is said, for a forecast may be wrong by as much. */
-export function nearLimit({ nights, today, placeKind, shelteredOn }: Facts): Reason | null {
+export function nearLimit({ nights, today, placeKind, shelteredOn, outlook }: Facts): Reason | null {
   const { tonightC, limitC } = nights;
   if (tonightC < limitC || tonightC >= limitC + NEAR_MARGIN_C || shelteredOn === today) return null;
-  if (placeDefaults(placeKind).indoors) return null;
+  // A house that holds its nights, by walls or by a heater, does not fall by chance.
+  if (placeDefaults(placeKind).indoors || outlook.model.eveMarginC === 0) return null;
   return {
     code: 'near-limit',
     source: 'forecast',
@@ -87,8 +88,7 @@ function frostReason({ frost, today }: Facts, weight: number): Reason {
 export function afterFrost(facts: Facts): Answer | null {
   const { frost, seen, today, state, clinic } = facts;
   if (!frost) return null;
-  const idle: Deed =
-    state === 'resting' ? { deed: 'sleep', next_look: iso(today + 5) } : { deed: 'wait', until: null };
+  const idle: Deed = state === 'resting' ? { deed: 'sleep', next_look: iso(today + 5) } : { deed: 'wait', until: null };
   const shown = clinic.facts.signs.findLast(
     (one) => one.day >= frost.on && (OF_FROST.has(one.sign) || (one.sign === 'mushy' && isFrostMush(facts))),
   );
@@ -97,10 +97,7 @@ export function afterFrost(facts: Facts): Answer | null {
     const felt = seen.firmBase !== null && seen.firmBase >= shown.day;
     return {
       deeds: felt ? [idle] : [pressBase(state === 'resting' ? 'sleep' : 'wait'), idle],
-      because: [
-        frostReason(facts, 1),
-        sign('frost-shown', { ...shown, where: shown.where, when: shown.when }, 0.9),
-      ],
+      because: [frostReason(facts, 1), sign('frost-shown', { ...shown, where: shown.where, when: shown.when }, 0.9)],
       until: null,
       nextLook: iso(felt ? today + 5 : today),
     };

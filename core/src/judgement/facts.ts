@@ -372,12 +372,7 @@ function nightsOf({ outlook, today }: JudgeInput): Nights {
     if (ahead <= WEEK && night(day) < night(weekOn)) weekOn = day;
     if (night(day) < traits.minWetC) colder++;
     if (ahead <= WEEK && night(day) < limitC) coldNights++;
-    if (
-      mildOn === null &&
-      night(day) >= mildFromC &&
-      night(day + 1) >= mildFromC
-    )
-      mildOn = day - 1;
+    if (mildOn === null && night(day) >= mildFromC && night(day + 1) >= mildFromC) mildOn = day - 1;
   }
   for (let ahead = 1; mildLaterOn === null && ahead <= SPRING_DAYS; ahead++)
     if (night(today + ahead) >= mildFromC && night(today + ahead + 1) >= mildFromC) mildLaterOn = today + ahead - 1;

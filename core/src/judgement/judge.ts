@@ -9,14 +9,35 @@ import { DRY_TO_M, ROOT_FREE_M } from '../moisture.ts';
 import { type Hypothesis, isHarmless, spreads, type Step } from '../clinic/causes.ts';
 import type { Deed, Happened, Judgement, Mind, Move, Never, Reason, Sureness } from './deeds.ts';
 import { judgedAs } from './deeds.ts';
-import { type Answer, coldNight, coldWeeks, DEPTH_ANSWERS, giveOrTake, hundredth, likeliest, reckoned, tenth, unsure } from './answer.ts';
+import {
+  type Answer,
+  coldNight,
+  coldWeeks,
+  DEPTH_ANSWERS,
+  giveOrTake,
+  hundredth,
+  likeliest,
+  reckoned,
+  tenth,
+  unsure,
+} from './answer.ts';
 import { benchFor, type Stands } from './benches.ts';
 import { afterFrost, frostTonight, nearLimit } from './cold.ts';
 import { heatAhead } from './heat.ts';
 import { held } from './held.ts';
 import { changedPace, contradictsBook, driesFast, lookSaysWait, neverLooked, staysWet } from './looks.ts';
 import { asleepStill, goesToSleep, newPair, sleepsTooLong } from './rest.ts';
-import { darkBase, deadRoots, fadesAndWet, outOfWater, rot, slackAndWet, suspected, tooMuch, wetAndCold } from './rot.ts';
+import {
+  darkBase,
+  deadRoots,
+  fadesAndWet,
+  outOfWater,
+  rot,
+  slackAndWet,
+  suspected,
+  tooMuch,
+  wetAndCold,
+} from './rot.ts';
 import { afterFirstSip, drinkNow, isParched, notFirmed, slackAndDry, slackAndUnknown } from './thirst.ts';
 import { inTreatment } from './treatment.ts';
 import { actedOn } from '../clinic/remedy.ts';
@@ -27,6 +48,7 @@ import { clayInFrost, darkInHeat, longRain, rainComing, rainCounted } from './ra
 import { rampAhead } from '../forecast/ramp.ts';
 import { dayNumber } from '../calendar/day.ts';
 import { LIGHT_BANDS } from '../plant/library.ts';
+import { placeDefaults } from '../place/defaults.ts';
 
 /** The order is the order of urgency. */
 const DANGERS: readonly ((facts: Facts) => Answer | null)[] = [
@@ -258,7 +280,9 @@ function putOff(facts: Facts): Reason[] {
     case 'dim':
       return [{ code: 'dim-holds', source: 'reckoned', weight: 0.75, ...on, n: { light: tenth(dliMol) } }];
     case 'hot':
-      return [{ code: 'hot-holds', source: 'forecast', weight: 0.75, n: { high: tenth(heat.highC), limit: heat.limitC } }];
+      return [
+        { code: 'hot-holds', source: 'forecast', weight: 0.75, n: { high: tenth(heat.highC), limit: heat.limitC } },
+      ];
     case null:
       return [];
   }
@@ -278,7 +302,13 @@ function wait(facts: Facts, until: string | null, ...more: Reason[]): Answer {
   const rain = rainCounted(facts);
   return {
     deeds: [{ deed: 'wait', until }],
-    because: [...more, ...putOff(facts), ...(rain ? [rain] : []), dates, ...(facts.seen.look ? [facts.seen.look.reason] : [])],
+    because: [
+      ...more,
+      ...putOff(facts),
+      ...(rain ? [rain] : []),
+      dates,
+      ...(facts.seen.look ? [facts.seen.look.reason] : []),
+    ],
     until,
     nextLook: until ?? iso(today + 21),
   };
@@ -379,9 +409,7 @@ function due(facts: Facts, rule: Reason): Answer & { gap: number } {
   const gap = sorted[1]![1] - sorted[0]![1];
   if (best === 'water')
     return {
-      deeds: [
-        { deed: kind, ...drink, food: null },
-      ],
+      deeds: [{ deed: kind, ...drink, food: null }],
       because,
       nextLook: parched ? iso(today + 4) : null,
       gap,
@@ -431,14 +459,18 @@ function shutNow(facts: Facts, because: readonly Reason[]): (Answer & { gap: num
   }
   // What is seen to grow has light enough to grow in.
   const grows = facts.seen.grewOn !== null && today - facts.seen.grewOn <= GROWS_DAYS;
-  if (!tooDark || grows || outlook.model.traits.habit === 'winter' || dryDays >= DARK_PATIENCE_DAYS) return null;
+  const usedToIt = outlook.model.traits.habit === 'winter' && !facts.inTheDark;
+  if (!tooDark || grows || usedToIt || dryDays >= DARK_PATIENCE_DAYS) return null;
   const until = iso(today + Math.max(3, DARK_PATIENCE_DAYS - dryDays));
   return {
     deeds: [
       { deed: 'wait', until },
-      { deed: 'move', what: 'brighter' },
+      ...(isAsLightAsItGets(facts) ? [] : [{ deed: 'move', what: 'brighter' } as const]),
     ],
-    because: [{ code: 'dim-holds', source: 'reckoned', weight: 0.8, on: until, n: { light: tenth(dliMol) } }, ...because],
+    because: [
+      { code: 'dim-holds', source: 'reckoned', weight: 0.8, on: until, n: { light: tenth(dliMol) } },
+      ...because,
+    ],
     until,
     nextLook: until,
     gap: SURE_GAP,
@@ -483,23 +515,26 @@ function dress(facts: Facts, deeds: Answer['deeds'], alarm: Deed | null): Judgem
   });
   const has = (name: Deed['deed']) => out.some(({ deed }) => deed === name);
   const moved = () => out.some((deed) => deed.deed === 'move' && deed.what !== 'apart');
-  const wantsLight = (tooDark && state !== 'resting') || facts.seen.stretched !== null || longIndoors(facts) !== null;
+  const wantsLight =
+    (tooDark && state !== 'resting' && !isAsLightAsItGets(facts)) ||
+    facts.seen.stretched !== null ||
+    longIndoors(facts) !== null;
   const elsewhere = ofItsSigns(facts);
   const saved = out.some((deed) => deed.deed === 'act' && deed.what === 'out-of-frost');
   // Kept apart is no place of its own: it stands beside whatever else it is moved for.
   if (elsewhere === 'apart') out.push({ deed: 'move', what: 'apart' });
   else if (elsewhere && !moved() && !saved) out.push({ deed: 'move', what: elsewhere });
   if (wantsLight && !has('act') && !moved() && !inItsShade(facts)) out.push({ deed: 'move', what: 'brighter' });
-  if (
-    nearLimit(facts) &&
-    !moved() &&
-    !has('act') &&
-    nature !== 'hardy' &&
-    facts.outlook.model.traits.minDryC > 0
-  )
+  if (nearLimit(facts) && !moved() && !has('act') && nature !== 'hardy' && facts.outlook.model.traits.minDryC > 0)
     out.push({ deed: 'move', what: 'warmer' });
   if (alarm && !has('look') && !has('act')) out.push(alarm);
   return withPlaces(out, facts) as Judgement['deeds'];
+}
+
+/** Under the sky or under glass a dark month is the year's own: no place is brighter but a lamp. */
+function isAsLightAsItGets({ placeKind }: Facts): boolean {
+  const { outdoors, glass } = placeDefaults(placeKind);
+  return outdoors || glass;
 }
 
 /** Lately potted or burnt, it is kept out of the sun: its light comes back by steps. */
@@ -595,11 +630,13 @@ function weighed({ because, against = [], deeds }: Answer, facts: Facts): { beca
   if (indoors) add(indoors);
   const off = offIdeal(facts);
   if (off) add(off);
-  if (facts.tooDark && !inItsShade(facts)) add({ code: 'too-dark', source: 'reckoned', weight: 0.3, n: { light: tenth(facts.dliMol) } });
+  if (facts.tooDark && !inItsShade(facts))
+    add({ code: 'too-dark', source: 'reckoned', weight: 0.3, n: { light: tenth(facts.dliMol) } });
   const near = nearLimit(facts);
   if (near) add(near);
   const sense = likeliest(facts);
-  if (sense && facts.clinic.raised.length === 0) add({ ...sense, weight: Math.min(sense.weight, 0.34) });
+  if (sense && facts.clinic.raised.length === 0 && deeds[0].deed !== 'wake')
+    add({ ...sense, weight: Math.min(sense.weight, 0.34) });
   const first = deeds[0].deed;
   const counter = [...against];
   if (DRINKS.has(first) && facts.chanceWet > 0.05)

@@ -380,7 +380,7 @@ describe('heat', () => {
     expect(small.because.find(({ code }) => code === 'too-hot')!.n).toMatchObject({ small: 1 });
   });
   it('holds a drink that can wait; a slack plant has its own in the cool of the day', () => {
-    const thirsty = [drench(25), felt('dry', 1), felt('dry')];
+    const thirsty = [drench(8), felt('dry', 1), felt('dry')];
     const due = heat({ ceilingC: 33 }, {}, thirsty);
     expect(due.deeds.map(({ deed }) => deed)).toEqual(['move', 'wait']);
     expect(due.because[0]).toMatchObject({ code: 'hot-holds' });

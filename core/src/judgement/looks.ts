@@ -2,6 +2,7 @@
 import type { Answer } from './answer.ts';
 import { DEPTH_ANSWERS, giveOrTake, hundredth, pressBase, reckoned, unsure } from './answer.ts';
 import type { Deed, Reason } from './deeds.ts';
+import { DRY_TO_M } from '../moisture.ts';
 import { type Facts, iso } from './facts.ts';
 import type { Says } from './seen.ts';
 
@@ -164,10 +165,7 @@ export function changedPace(facts: Facts): Answer | null {
         ? { deed: 'look', what: 'roots', then: { firm: 'wait', mush: 'act' } }
         : { deed: 'look', what: 'depth', then: DEPTH_ANSWERS };
   return {
-    deeds: [
-      look,
-      { deed: 'wait', until: facts.outlook.advice.window ? iso(facts.outlook.advice.window.ideal) : null },
-    ],
+    deeds: [look, { deed: 'wait', until: facts.outlook.advice.window ? iso(facts.outlook.advice.window.ideal) : null }],
     because: [
       {
         code: 'changed-pace',
@@ -186,6 +184,8 @@ export function changedPace(facts: Facts): Answer | null {
 export function neverLooked(facts: Facts): Answer | null {
   const { outlook, today, arrivedOn, seen, state } = facts;
   if (!facts.neverLooked || state === 'resting') return null;
+  // One that must not dry, and surely has, is not kept waiting for a finger.
+  if (outlook.model.soaked && facts.m.p90 <= DRY_TO_M && seen.lastDrink !== null) return null;
   const came = (arrivedOn === null || today - arrivedOn <= 60) && seen.lastDrink === null;
   const window = outlook.advice.window;
   const near = window !== null && Math.min(window.ideal, window.earliest) <= today;

@@ -1,9 +1,21 @@
 /** Sleep and waking. Rest is mistaken for death, and death for rest: a thumb at the base tells, and waking never beats cold. */
 import { sleepsOn } from '../clinic/facts.ts';
 import { TOO_WET_TO_DRINK_M } from '../moisture.ts';
+import { placeDefaults } from '../place/defaults.ts';
 import { restPlace } from '../season/restPlace.ts';
 import { changesInSpring, newPairUntil } from '../season/newPair.ts';
-import { ACTS_FROM, type Answer, asleep, hundredth, likeliest, pressBase, reckoned, sign, tenth, unsure } from './answer.ts';
+import {
+  ACTS_FROM,
+  type Answer,
+  asleep,
+  hundredth,
+  likeliest,
+  pressBase,
+  reckoned,
+  sign,
+  tenth,
+  unsure,
+} from './answer.ts';
 import type { Deed, Reason } from './deeds.ts';
 import { type Facts, iso } from './facts.ts';
 import { sipDrink } from './measure.ts';
@@ -144,13 +156,14 @@ function stirs(facts: Facts): Answer | null {
     nextLook: iso(today + 14),
   });
   const light: Deed = { deed: 'move', what: 'brighter' };
+  const { glass, outdoors } = placeDefaults(facts.placeKind);
+  const dim = tooDim && !glass && !outdoors;
   if (inTheDark) return { ...rests('drawn-by-dark'), deeds: [light, sleep(iso(today + 14))] };
   if (warmthC < traits.growMinC)
-    return rests('woken-cold', tooDim ? [light] : [], { warmth: tenth(warmthC), grows_from: traits.growMinC });
+    return rests('woken-cold', dim ? [light] : [], { warmth: tenth(warmthC), grows_from: traits.growMinC });
   if (changesInSpring(traits.habit, nature)) return rests('woken-pair');
-  const inSeason =
-    (wakesInDays !== null && wakesInDays <= NEAR_SEASON_DAYS) || today - stateSince >= SLEPT_ENOUGH_DAYS;
-  if (!inSeason) return rests('woken-early', tooDim ? [light] : []);
+  const inSeason = (wakesInDays !== null && wakesInDays <= NEAR_SEASON_DAYS) || today - stateSince >= SLEPT_ENOUGH_DAYS;
+  if (!inSeason) return rests('woken-early', dim ? [light] : []);
   return { deeds: [{ deed: 'wake' }], because: [sign('woken-seen', woken), asleep(facts)], nextLook: iso(today + 7) };
 }
 

@@ -182,7 +182,10 @@ export function wetAndCold(facts: Facts): Answer | null {
   const n = { days: wetDays, cold_days: wetColdDays, index: hundredth(wetFeet), warmth: tenth(facts.warmthC) };
   const harm = wetFeet >= WET_FEET_HARM;
   const looked = seen.firmBase !== null && today - seen.firmBase <= FELT_FIRM_DAYS;
-  const move: Deed = { deed: 'move', what: facts.warmthC < outlook.model.traits.growMinC + 2 ? 'warmer' : 'drier' };
+  const { traits } = outlook.model;
+  // What takes the cold wants only a roof against the rain.
+  const roof = placeDefaults(placeKind).openSky && facts.nights.weekC >= traits.minDryC;
+  const move: Deed = { deed: 'move', what: roof ? 'cover' : facts.warmthC < traits.growMinC + 2 ? 'warmer' : 'drier' };
   const base = pressBase(state === 'resting' ? 'sleep' : 'wait');
   const rest: Deed = state === 'resting' ? { deed: 'sleep', next_look: iso(today + 5) } : { deed: 'wait', until: null };
   return {

@@ -189,7 +189,8 @@ export function whatWasSeen(
     }
   }
   if (last && today - last.day > LOOK_DAYS) seen.looksSinceDrink = 0;
-  else if (last) seen.look = { day: last.day, says: last.says, kind: kindOf(last.event), reason: reasonOf(last.event, scale) };
+  else if (last)
+    seen.look = { day: last.day, says: last.says, kind: kindOf(last.event), reason: reasonOf(last.event, scale) };
   if (seen.rot && today - seen.rot.day > ROT_DAYS) seen.rot = null;
   if (seen.slack && today - seen.slack.day > SLACK_DAYS) seen.slack = null;
   if (seen.tooMuch && today - seen.tooMuch.day > SIGN_DAYS) seen.tooMuch = null;

@@ -1,7 +1,18 @@
 /** Thirst, and the drink that answers it: one way of drinking for a plant as it is, whoever asks for it. */
 import { dayNumber } from '../calendar/day.ts';
+import { placeDefaults } from '../place/defaults.ts';
 import type { Form } from '../garden.ts';
-import { ACTS_FROM, type Answer, coldNight, DEPTH_ANSWERS, likeliest, mixOf, mixReason, pressBase, sign } from './answer.ts';
+import {
+  ACTS_FROM,
+  type Answer,
+  coldNight,
+  DEPTH_ANSWERS,
+  likeliest,
+  mixOf,
+  mixReason,
+  pressBase,
+  sign,
+} from './answer.ts';
 import type { Drink, Reason } from './deeds.ts';
 import { type Facts, iso } from './facts.ts';
 import { fullDrink, SIP_SHARE, sipDrink } from './measure.ts';
@@ -10,8 +21,9 @@ import { lookFor } from './rot.ts';
 const STEMS: ReadonlySet<Form> = new Set<Form>(['globe', 'column', 'pad']);
 /** Drinking less than this of its best, a plant on its way to rest takes a small drink, no drench. */
 const SLOWED_BELOW = 0.6;
-/** Between a sip and a drench: what one that slows still uses, as a share of the mix. */
-const SLOWED_SHARE = 0.1;
+/** What one that slows still uses, and a big store in the dark, as shares of the mix. */
+const SLOWED_SHARE = 0.055;
+const DARK_STORE_SHARE = 0.15;
 /** Has not had its first full drink since it began to wake. */
 const FRESH_BELOW = 0.6;
 
@@ -35,6 +47,13 @@ function isSlowed(facts: Facts): boolean {
   );
 }
 
+/** Too dark to grow, and no kind of the short days: it uses little. */
+function isInTheDark({ tooDark, inTheDark, outlook, seen, placeKind }: Facts): boolean {
+  if (!tooDark || outlook.model.soaked || seen.grewOn !== null) return false;
+  const { indoors } = placeDefaults(placeKind);
+  return indoors && (outlook.model.traits.habit !== 'winter' || inTheDark);
+}
+
 function isFreshlyAwake(facts: Facts): boolean {
   return (
     facts.state === 'waking' &&
@@ -48,6 +67,11 @@ function isFreshlyAwake(facts: Facts): boolean {
 export function drinkNow(facts: Facts): { kind: 'water' | 'sip'; drink: Omit<Drink, 'food'> } {
   if (isParched(facts) || isFreshlyAwake(facts)) return { kind: 'sip', drink: sipDrink(facts) };
   if (isSlowed(facts)) return { kind: 'sip', drink: sipDrink(facts, SLOWED_SHARE) };
+  if (isInTheDark(facts))
+    return {
+      kind: 'sip',
+      drink: sipDrink(facts, facts.outlook.model.traits.store === 'below' ? DARK_STORE_SHARE : SLOWED_SHARE),
+    };
   const drink = soaked(facts, fullDrink(facts));
   return { kind: drink.amount_ml <= sipDrink(facts).amount_ml && drink.way !== 'mist' ? 'sip' : 'water', drink };
 }

@@ -19,6 +19,7 @@ export function inTreatment({ clinic, today }: Facts): Answer | null {
       : [{ deed: 'wait', until }],
     because: [{ code: 'in-treatment', source: 'rule', on: one.openedOn, weight: 1, of: one.cause }],
     until,
-    nextLook: next?.due && next.due > now && (until === null || next.due < until) ? next.due : (until ?? iso(today + 7)),
+    nextLook:
+      next?.due && next.due > now && (until === null || next.due < until) ? next.due : (until ?? iso(today + 7)),
   };
 }

@@ -273,7 +273,7 @@ const ROWS: readonly Row[] = [
   ['Tulista', 'evergreen', 'rosette', 'leaf', 'dry-through', 0, 1, 5, 8],
   ['Umbilicus', 'winter', 'rosette', 'below', 'dry-top', 0, -6, 0, 6],
   ['Weingartia', 'summer', 'globe', 'below', 'dry-through', 0, -3, 4, 9, 'spines'],
-  ['Tillandsia', 'evergreen', 'rosette', 'none', 'dry-top', 0, 5, 8, 11],
+  ['Tillandsia', 'evergreen', 'rosette', 'none', 'keep-damp', 0, 5, 7, 9],
   ['Asplenium', 'evergreen', 'rosette', 'none', 'keep-damp', 0, 8, 10, 12],
   ['Zygosicyos', 'summer', 'caudex', 'stem', 'dry-through', 0, 8, 12, 15],
 ];
