@@ -232,6 +232,7 @@ export const outlookSchema = named(
       past: bandSeries,
       ahead: bandSeries,
       cold_nights: list(day(), 'days'),
+      weekly_limit_c: list(number(-90, 60, '°C'), 'limits by week'),
       rest: list(object({ from: day(), to: day() }, 'a span'), 'spans'),
       state_since: day(),
       next_change: optional(object({ on: day(), state: text(20) }, 'a change')),

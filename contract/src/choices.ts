@@ -22,7 +22,6 @@ export const ALSO_KINDS = [
   'arrival',
   'potted-look',
   'shade-ends',
-  'wean',
   'sleeve',
   'hole',
   'peat',

@@ -62,6 +62,8 @@ export type OwnEvent =
   | { type: 'sun'; date: string; minutes: number; scorched?: boolean | null }
   | { type: 'review'; date: string; answer: 'better' | 'same' | 'worse'; text?: string | null }
   | { type: 'firmed'; date: string; yes: boolean }
+  /** looked at for a new pot, and it fits the one it has */
+  | { type: 'pot-fits'; date: string }
   | { type: 'sheltered'; date: string; how: Shelter }
   | {
       type: 'arrival';
@@ -84,6 +86,8 @@ interface WateringMore {
   wet_leaves?: boolean | null;
   /** the list that told of it */
   import?: number | null;
+  /** the step of a case that it was */
+  with?: string | null;
 }
 /** A feed knows the drink it went in with. */
 interface FeedingMore {
@@ -127,6 +131,7 @@ export const ownFields: Record<string, Record<string, Joi.Schema>> = {
   sun: { minutes: whole(0, 1440, 'minutes'), scorched: optional(yesNo()) },
   review: { answer: oneOf(['better', 'same', 'worse']), text: optional(text(300)) },
   firmed: { yes: yesNo() },
+  'pot-fits': {},
   sheltered: { how: oneOf(SHELTERS) },
   arrival: {
     pests: yesNo(),
@@ -141,7 +146,9 @@ export const ownFields: Record<string, Record<string, Joi.Schema>> = {
   ended: { how: oneOf(ENDINGS), cause: optional(text(500)) },
 };
 const moreFields: Record<string, Record<string, Joi.Schema>> = {
-  watering: { way: optional(oneOf(WAYS)), wet_leaves: optional(yesNo()), import: optional(id()) },
+  watering: { way: optional(oneOf(WAYS)), wet_leaves: optional(yesNo()), import: optional(id()), with: optional(UUID) },
+  sign: { with: optional(UUID) },
+  'case-step': { with: optional(UUID) },
   note: { import: optional(id()) },
   feeding: { with: optional(UUID), feed_id: optional(id()) },
   repotting: {
@@ -176,6 +183,7 @@ export const MARKED_TYPES = [
   'sun',
   'review',
   'firmed',
+  'pot-fits',
   'sheltered',
   'arrival',
 ] as const;

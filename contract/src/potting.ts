@@ -267,6 +267,7 @@ export const benchSchema = named(
             blocks: list(object({ code: oneOf(BLOCK_CODES), until: optional(day()) }, 'a block'), 'blocks'),
             suits: optional(object({ from: day(), to: day() }, 'days')),
             old: object(beside, 'the pot it has'),
+            interim: pot,
             next: object(
               { ...beside, rooting: text(20), times: number(0, 1e4), tooLarge: Joi.boolean() },
               'the pot it might have',

@@ -23,6 +23,8 @@ export interface PlantNights {
   min_dry_c: number;
   min_wet_c: number;
   /** the one of both that counts today, as dry or moist as it is */
+  /** of each week to come the lowest night it takes */
+  weekly_limit_c: number[];
   limit_c: number;
   ceiling_c: number;
   /** when it may stand here */
@@ -217,6 +219,7 @@ export const weatherSchema = named(
                         name: text(200),
                         min_dry_c: degrees,
                         min_wet_c: degrees,
+                        weekly_limit_c: list(degrees, 'limits by week'),
                         limit_c: degrees,
                         ceiling_c: degrees,
                         stands,

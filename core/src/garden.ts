@@ -289,6 +289,8 @@ export interface Plant {
   leafless?: boolean | null;
   /** days of interval steps that the keeper took back; garden files do not hold them */
   steps_taken_back?: readonly string[] | null;
+  /** grown in a wet mix before its last potting, as its keeper says; garden files tell it by the pot before */
+  grown_wet?: boolean | null;
   /** nobody knows what it is: what its name says is taken on the dry side; garden files do not hold it */
   name_unknown?: boolean | null;
   /** moisture at which the keeper wants water called for, in place of the dry rule's; garden files do not hold it */

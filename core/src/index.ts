@@ -41,9 +41,10 @@ export { GardenForecast, type Outlook, type Band } from './forecast/forecast.ts'
 export { inShare, type Share, type Teaching, WHOLE } from './belief/teaching.ts';
 export { type PlantForecast } from './judgement/plantForecast.ts';
 export * from './judgement/deeds.ts';
+export { answersTo, LOOK_ANSWERS } from './judgement/lookAnswers.ts';
 export { nightItBearsC, nightItWillBearC } from './plant/bears.ts';
 export { NATURES, type Nature, natureOf } from './plant/nature.ts';
-export type { Bench } from './judgement/benches.ts';
+export { type Bench, benchesOf, benchFor, type Stands, type Unfit, unfitness } from './judgement/benches.ts';
 export { type Hold } from './forecast/window.ts';
 export { type ChangeKind } from './belief/change.ts';
 export { UPSET_KINDS, type UpsetKind } from './belief/upsets.ts';
@@ -102,6 +103,8 @@ export { WATCH_CODES, type Raised, type WatchCode } from './clinic/watch.ts';
 export * from './clinic/cases.ts';
 export { type StepWaits, WAIT_CODES, type WaitCode } from './clinic/waits.ts';
 export * from './clinic/worth.ts';
+export { eventsOfStep, POTTING_STEPS, type StepDrink } from './clinic/stepEvents.ts';
+export { type OddMark, senseCheck, type SenseFacts } from './care/senseCheck.ts';
 export {
   ANY_PLANT,
   GAP_STEP,

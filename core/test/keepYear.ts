@@ -7,7 +7,8 @@ import { GardenForecast, type Outlook } from '../src/forecast/forecast.ts';
 import { dryStep } from '../src/drydown/step.ts';
 import { careTask } from '../src/care/task.ts';
 import type { Garden, PlantEvent } from '../src/garden.ts';
-import type { Judgement } from '../src/judgement/deeds.ts';
+import type { Judgement, LookAt } from '../src/judgement/deeds.ts';
+import { answersTo } from '../src/judgement/lookAnswers.ts';
 import { GRITTY, mirrored, roundPot } from './gardens.ts';
 import { GROWERS_PLACES, growersSite, type GrowersPlace } from './growersYear.ts';
 
@@ -30,6 +31,15 @@ export const STEP_DAYS = 7;
 const BEFORE_DAYS = 60;
 const YEAR_DAYS = 365;
 
+/** What a look finds on a sound plant. */
+const SOUND: Record<Exclude<LookAt, 'depth'>, readonly string[]> = {
+  weight: ['light'],
+  base: ['firm'],
+  roots: ['firm'],
+  underside: [],
+  growth: ['taut', 'firm', 'old leaves plump'],
+};
+
 /** The marks that doing a first deed leaves in the book. */
 export function marksOf(judgement: Judgement, date: string, m: number): PlantEvent[] {
   const [first] = judgement.deeds;
@@ -37,19 +47,14 @@ export function marksOf(judgement: Judgement, date: string, m: number): PlantEve
     case 'water':
     case 'sip':
       return [{ type: 'watering', date, method: first.method, amount_ml: first.amount_ml }];
-    case 'look':
-      switch (first.what) {
-        case 'depth':
-          return [{ type: 'check', date, finger: m > 0.6 ? 'wet' : m > 0.15 ? 'damp' : 'dry' }];
-        case 'base':
-          return [{ type: 'sign', date, sign: 'firm-base', strength: 2 }];
-        case 'roots':
-          return [{ type: 'sign', date, sign: 'roots-firm', strength: 2 }];
-        case 'growth':
-          return [{ type: 'sign', date, sign: 'taut', strength: 2 }];
-        default:
-          return [];
-      }
+    case 'look': {
+      const found = first.what === 'depth' ? [m > 0.6 ? 'wet' : m > 0.15 ? 'damp' : 'dry'] : SOUND[first.what];
+      return (
+        answersTo(first.what, first.then)
+          .find(({ answer }) => found.includes(answer))
+          ?.write(date) ?? []
+      );
+    }
     default:
       return [];
   }
@@ -72,7 +77,9 @@ export function keepYears(
   const years = rows.map((): KeptYear => ({ days: [], events: [] }));
   const sites = [...new Set(rows.map(({ place }) => growersSite(place)))];
   for (const site of sites) {
-    const here = rows.flatMap((row, i) => (growersSite(row.place) === site ? [{ row, year: years[i]!, id: String(i) }] : []));
+    const here = rows.flatMap((row, i) =>
+      growersSite(row.place) === site ? [{ row, year: years[i]!, id: String(i) }] : [],
+    );
     keepSite(here, mirror ? mirroredSite(site) : site, dayNumber(firstDay));
   }
   return years;

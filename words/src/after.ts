@@ -1,7 +1,25 @@
 /** What a mark means beyond the judgement that follows it: how far a look can be trusted, what a drink or food did. */
-import type { AfterNote } from '@zinc-pail/core';
+import type { AfterNote, OddMark } from '@zinc-pail/core';
 import { drainWords } from './drainage.ts';
-import { amountWords, lengthWords, type Units } from './units.ts';
+import { amountWords, capital, lengthWords, type Units } from './units.ts';
+
+/** What is asked back before it is written. */
+export function oddWords(odd: OddMark, units: Units): string {
+  switch (odd.code) {
+    case 'more-than-it-holds':
+      return `${capital(amountWords(odd.ml, units))} is more than this pot can take: it holds about ${amountWords(odd.holds_ml, units)}. Is it the right pot?`;
+    case 'more-than-a-can':
+      return `${capital(amountWords(odd.ml, units))} is more than your can holds, ${amountWords(odd.can_ml, units)}. Is that meant?`;
+    case 'above-the-label':
+      return `That is ${odd.dose} times the dose on the label, which is the law: is that meant?`;
+    case 'past-the-ceiling':
+      return `It was fed ${countOf(odd.given)} of ${odd.ceiling} this season: one more burns a light feeder's roots.`;
+    case 'many-drinks':
+      return `That would be ${odd.drinks} drinks in a week: roots need to dry between them.`;
+  }
+}
+
+const countOf = (times: number) => (times === 1 ? 'once' : `${times} times`);
 
 export function afterWords({ code, n }: AfterNote, units: Units): string {
   switch (code) {

@@ -130,7 +130,15 @@ describe('sentences', () => {
     expect(all).toMatch(/approved where you live/);
   });
   it('a case tells its next step and its hold; a closed one how it ended', () => {
-    const step = { step: 'cut', due: '2026-06-20', doneOn: null, found: null, optional: false, time: 1, waits: null } as const;
+    const step = {
+      step: 'cut',
+      due: '2026-06-20',
+      doneOn: null,
+      found: null,
+      optional: false,
+      time: 1,
+      waits: null,
+    } as const;
     const one: Case = {
       cause: 'root-rot',
       openedOn: '2026-06-18',

@@ -50,7 +50,6 @@ describe('the potting bench in words', () => {
     [{ kind: 'shade-ends', day: 20 }, 'Shade until 21 January, then back to its light by steps.'],
     [{ kind: 'look', day: 20, n: 2 }, 'Look on 21 January: has the mix sunk?'],
     [{ kind: 'food-from', day: 20 }, 'No food before 21 January.'],
-    [{ kind: 'sip', day: 20, n: 3 }, 'A drink about 21 January, 3 days after the one before: its roots grew in wet.'],
   ] as const)('%o', (task, words) => {
     const iso = (day: number) => new Date(day * 86_400_000).toISOString().slice(0, 10);
     expect(

@@ -12,7 +12,7 @@ import type {
   SchoolId,
 } from '@zinc-pail/core';
 import { dateWords, partOfMonth } from './days.ts';
-import { aOr, lengthWords, type Units } from './units.ts';
+import { lengthWords, type Units } from './units.ts';
 
 export function needWords({ code, n }: NeedReason, units: Units): string {
   switch (code) {
@@ -48,6 +48,7 @@ export function needWords({ code, n }: NeedReason, units: Units): string {
 const BLOCKS: Record<BlockCode, string> = {
   resting: 'it sleeps',
   easing: 'it is going to rest',
+  'in-growth': 'it is in leaf: bulbs are moved in their sleep',
   'in-flower': 'it is in bud or flower',
   cold: 'its place is too cold for roots to grow',
   moved: 'it was moved lately',
@@ -65,7 +66,7 @@ export function suitsWords(suits: { from: string; to: string } | null, today: st
   if (!suits) return 'No growth is in sight: only a rescue.';
   return suits.from <= today
     ? `Now, up to ${partOfMonth(suits.to, today)}.`
-    : `${capital(partOfMonth(suits.from, today))} to ${partOfMonth(suits.to, today)}, as its growth begins.`;
+    : `${capital(partOfMonth(suits.from, today))} to ${partOfMonth(suits.to, today)}.`;
 }
 
 function capital(text: string): string {
@@ -112,6 +113,7 @@ const FIRST: Record<FirstDrink['because'][number], string> = {
   fleshy: 'fleshy roots rest a little',
   'damp-mix': 'the mix is damp already',
   cool: 'in the cool they start slowly',
+  asleep: 'it sleeps until then',
   'whole-roots': 'its roots are whole',
   'dry-brittle': 'dry roots settle a day',
 };
@@ -125,8 +127,6 @@ export function aftercareWords(
   switch (kind) {
     case 'first-drink':
       return `First drink from ${on}: ${(because ?? []).map((code) => FIRST[code]).join(', ')}.`;
-    case 'sip':
-      return `A drink about ${on}, ${aOr(n ?? 2, 'day')} after the one before: its roots grew in wet.`;
     case 'shade-ends':
       return `Shade until ${on}, then back to its light by steps.`;
     case 'look':

@@ -207,6 +207,8 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
       return `Your usual day is near${on ? `, ${dayWords(on, today)}` : ''}: it loses nothing by it.`;
     case 'dim-holds':
       return 'Too little light to use a drink: it waits longer for the next.';
+    case 'weaning':
+      return `Its roots grew in wet: moister than its rule at first, and by steps back to it${on ? ` until ${dateWords(on, today)}` : ''}.`;
     case 'hot-holds':
       return `${apartFrom(n.high!, n.limit!, units)} is more than it takes: it is shut, and drinks little until that is over.`;
     case 'held':

@@ -28,8 +28,6 @@ export function alsoWords({ kind, day, minutes, n }: AlsoToday, today: string): 
       return `Potted on ${dateWords(day, today)}: ${POTTED_LOOKS[(n ?? 1) - 1]!}`;
     case 'shade-ends':
       return `Potted on ${dateWords(day, today)}: out of the shade again, by steps.`;
-    case 'wean':
-      return 'Its roots grew in wet: a drink sooner than the pot asks, further apart each time.';
     case 'arrival':
       return 'New here, not looked over yet: is a sleeve or foil still on, has its pot a hole, are there pests, how are its roots?';
     case 'sleeve':

@@ -232,7 +232,13 @@ export function clinicFacts(input: ClinicInput): ClinicFacts {
     fill: outlook.plant.diameter_mm / Math.max(1, outlook.plant.pot.top_mm),
     arrivedDays: input.arrivedOn === null ? null : today - input.arrivedOn,
     neighbours: input.neighbours,
-    cleanDays: ago(daysOf(events, (event) => event.type === 'case-step' && event.found === 'clean').at(-1), today),
+    cleanDays: ago(
+      daysOf(
+        events,
+        (event) => event.type === 'case-step' && event.step !== 'neighbours' && event.found === 'clean',
+      ).at(-1),
+      today,
+    ),
   };
 }
 

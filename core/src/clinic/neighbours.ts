@@ -35,6 +35,7 @@ export function pestsOn(events: readonly PlantEvent[], today: DayNumber): { pest
     } else if (event.type === 'verdict' && (PESTS as readonly Cause[]).includes(event.cause)) {
       found.set(event.cause, event.date);
     } else if (event.type === 'case-closed') found.delete(event.cause);
+    else if (event.type === 'case-step' && event.step === 'neighbours') continue;
     else if (event.type === 'case-step' && event.found === 'clean' && ++clean >= 2) found.clear();
     else if (event.type === 'case-step' && event.found === 'guests') clean = 0;
   }

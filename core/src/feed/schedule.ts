@@ -52,6 +52,7 @@ export const FEED_CODES = [
   'held',
   'sick',
   'settles',
+  'roots-form',
   'mix-feeds',
   'season-full',
   'overfed',
@@ -133,7 +134,7 @@ export function feedAdvice(rule: FeedRule, facts: FeedFacts): FeedAdvice {
   }
   // New roots are burnt by salts that old ones bear.
   if (facts.pottedOn !== null && today - facts.pottedOn < ROOTS_FORM_DAYS)
-    return plain('settles', facts.pottedOn + ROOTS_FORM_DAYS);
+    return plain('roots-form', facts.pottedOn + ROOTS_FORM_DAYS);
   if (ceiling !== null && given >= ceiling)
     return plain(given > ceiling ? 'overfed' : 'season-full', seasonStart + DAYS_A_YEAR, { given, ceiling });
   if (state === 'resting') return plain('asleep');

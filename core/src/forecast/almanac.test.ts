@@ -13,6 +13,7 @@ import {
   type WhatIf,
 } from './almanac.ts';
 import { GardenForecast } from './forecast.ts';
+import { weeklyLimits } from './nights.ts';
 import { standsWhen } from './moveWeeks.ts';
 import { placeOutlook } from './placeOutlook.ts';
 
@@ -127,8 +128,8 @@ describe('weeks that are warm enough', () => {
   it('are those that the place itself tells of', () => {
     const { climate } = forecast;
     const { coldest_c: coldest } = placeOutlook({ garden, climate }, 'cold');
-    const { minWetC } = forecast.modelOf('Haworthia cooperi cold').traits;
-    expect(standsWhen(coldest, minWetC, dayNumber(TODAY))).toEqual(rowOf('Haworthia cooperi cold').stands);
+    const limits = weeklyLimits(forecast.modelOf('Haworthia cooperi cold'), dayNumber(TODAY));
+    expect(standsWhen(coldest, limits, dayNumber(TODAY))).toEqual(rowOf('Haworthia cooperi cold').stands);
   });
 });
 

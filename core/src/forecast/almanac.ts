@@ -10,6 +10,8 @@ import { heatLimitC, isHotPot } from '../plant/heat.ts';
 import { type GardenClimate, MEMBERS } from './climate.ts';
 import type { GardenForecast } from './forecast.ts';
 import { kernelPots, kernelWeather, putPot } from './load.ts';
+import { nightItWillBearC } from '../plant/bears.ts';
+import { weeklyLimits } from './nights.ts';
 import { type StandsWhen, standsWhen } from './moveWeeks.ts';
 import { coldNightOf } from './placeOutlook.ts';
 import { dueMoisture, type PlantModel } from './plantModel.ts';
@@ -107,7 +109,7 @@ export function almanacOf(forecast: GardenForecast, starts: readonly AlmanacStar
       states: spansOf(model, climate.today),
       waterings,
       litres: waterings.map((times) => times * drinkL),
-      stands: standsWhen(nights.get(model.plant.place)!, model.traits.minWetC, climate.today),
+      stands: standsWhen(nights.get(model.plant.place)!, weeklyLimits(model, climate.today), climate.today),
       ...risks(model, {
         ...extremes.get(model.plant.place)!,
         today: climate.today,
@@ -171,7 +173,7 @@ function risks(
   const heat: number[] = [];
   for (let week = 0; week < ALMANAC_WEEKS; week++) {
     const asleep = stateAt(model, today + 1 + week * DAYS_A_WEEK) === 'resting';
-    const lowest = asleep ? traits.minDryC : traits.minWetC;
+    const lowest = nightItWillBearC(traits, stateAt(model, today + 1 + week * DAYS_A_WEEK), null);
     const highest = heatLimitC(ceilingC, hotPot, asleep);
     const members = (values: Float32Array) => values.subarray(week * MEMBERS, (week + 1) * MEMBERS);
     cold.push(members(coldest).filter((c) => c < lowest).length / MEMBERS);

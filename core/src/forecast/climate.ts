@@ -171,7 +171,11 @@ export class GardenClimate {
 }
 
 function dropDays(series: PlaceSeries, drop: number): PlaceSeries {
-  const out = { firstDay: series.firstDay + drop, days: series.days - drop, latitudeDeg: series.latitudeDeg } as PlaceSeries;
+  const out = {
+    firstDay: series.firstDay + drop,
+    days: series.days - drop,
+    latitudeDeg: series.latitudeDeg,
+  } as PlaceSeries;
   for (const key of COLUMNS) out[key] = series[key].subarray(drop);
   return out;
 }

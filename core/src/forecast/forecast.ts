@@ -481,7 +481,13 @@ export class GardenForecast {
   }
 
   private model(plant: Plant): PlantModel {
-    return buildPlant(plant, this.blend(plant.mix), this.climate, (id) => this.placeIds.has(id));
+    return buildPlant(
+      plant,
+      this.blend(plant.mix),
+      this.climate,
+      (id) => this.placeIds.has(id),
+      (mix) => this.blends.get(mix),
+    );
   }
 }
 

@@ -16,10 +16,12 @@ describe('the longest run of weeks', () => {
   });
 });
 
+const flat = (limit: number) => Array.from({ length: 52 }, () => limit);
+
 describe('when a plant may stand outside', () => {
   it('a tender one later, and for less long, than a hardy one', () => {
-    const tender = standsWhen(NORTH, 10, TODAY);
-    const hardy = standsWhen(NORTH, 2, TODAY);
+    const tender = standsWhen(NORTH, flat(10), TODAY);
+    const hardy = standsWhen(NORTH, flat(2), TODAY);
     if (tender.when !== 'from-to' || hardy.when !== 'from-to') throw new Error('both go out and come in');
     expect(tender.out > hardy.out || hardy.now).toBe(true);
     expect(tender.in < hardy.in).toBe(true);
@@ -27,12 +29,22 @@ describe('when a plant may stand outside', () => {
     expect(tender.now).toBe(false);
   });
   it('one that bears every night, all year; one that bears none, never', () => {
-    expect(standsWhen(NORTH, -20, TODAY)).toEqual({ when: 'always' });
-    expect(standsWhen(NORTH, 25, TODAY)).toEqual({ when: 'never' });
+    expect(standsWhen(NORTH, flat(-20), TODAY)).toEqual({ when: 'always' });
+    expect(standsWhen(NORTH, flat(25), TODAY)).toEqual({ when: 'never' });
+  });
+  it('one that sleeps dry through the winter may stay where moist it could not', () => {
+    const awake = NORTH.map((c) => c > 5);
+    expect(
+      standsWhen(
+        NORTH,
+        awake.map((up) => (up ? 5 : -20)),
+        TODAY,
+      ),
+    ).toEqual({ when: 'always' });
   });
   it('three warm weeks are not worth the carrying', () => {
     const brief = NORTH.map((_, week) => (week >= 8 && week < 11 ? 20 : 0));
-    expect(standsWhen(brief, 10, TODAY)).toEqual({ when: 'never' });
+    expect(standsWhen(brief, flat(10), TODAY)).toEqual({ when: 'never' });
   });
   it('property: warmer nights never shorten its stay, a higher limit never lengthens it', () => {
     const weeks = fc.array(fc.integer({ min: -10, max: 25 }), { minLength: 52, maxLength: 52 });

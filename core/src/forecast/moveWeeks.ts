@@ -1,6 +1,6 @@
 /**
- * When a plant may stand at a place: the longest stretch of weeks in which nine nights in ten stay above what it bears with
- * a moist root ball. Out when it begins, in before it ends.
+ * When a plant may stand at a place: the longest stretch of weeks in which nine nights in ten stay above what it takes then,
+ * dry in its sleep and moist awake. Out when it begins, in before it ends.
  */
 import { type DayNumber, isoDay } from '../calendar/day.ts';
 
@@ -30,10 +30,10 @@ const WORTH_WEEKS = 4;
 
 /**
  * @param coldestC of each week from today's, the night that nine in ten are warmer than (placeOutlook.ts)
- * @param limitC lowest night it bears with a moist root ball
+ * @param limitsC of each of these weeks the lowest night that it takes (plant/bears.ts)
  */
-export function standsWhen(coldestC: readonly number[], limitC: number, today: DayNumber): StandsWhen {
-  const run = longestRun(coldestC.map((c) => c >= limitC));
+export function standsWhen(coldestC: readonly number[], limitsC: readonly number[], today: DayNumber): StandsWhen {
+  const run = longestRun(coldestC.map((c, week) => c >= limitsC[week]!));
   if (!run || run.weeks < WORTH_WEEKS) return { when: 'never' };
   if (run.weeks >= coldestC.length) return { when: 'always' };
   const last = run.from + run.weeks;

@@ -9,11 +9,12 @@ function balcony(today: string): NightsOfPlace {
   return { id: 1, name: 'Balcony', outside: true, coldestC };
 }
 const SILL: NightsOfPlace = { id: 2, name: 'Sill', outside: false, coldestC: Array.from({ length: 52 }, () => 15) };
+const flat = (limit: number) => Array.from({ length: 52 }, () => limit);
 const tender = (over: Partial<MovingPlant> = {}): MovingPlant => ({
   id: 7,
   name: 'Adenium obesum',
   placeId: 1,
-  minWetC: 8,
+  limitsC: flat(8),
   stoodAt: [2],
   ...over,
 });
@@ -21,7 +22,7 @@ const on = (today: string, plants: MovingPlant[]) => movesAhead(plants, [balcony
 
 describe('moves ahead', () => {
   it('in, before the nights grow too cold; the most tender is the first', () => {
-    const [moves, ...more] = on('2026-08-28', [tender({ id: 8, minWetC: 8 }), tender()]);
+    const [moves, ...more] = on('2026-08-28', [tender({ id: 8, limitsC: flat(8) }), tender()]);
     expect(more).toEqual([]);
     expect(moves).toMatchObject({ kind: 'in', place: 'Balcony' });
     expect(moves!.plants.map(({ id }) => id)).toEqual([8, 7]);
@@ -29,7 +30,7 @@ describe('moves ahead', () => {
   });
   it('not in high summer, nor for one that bears the autumn', () => {
     expect(on('2026-07-10', [tender()])).toEqual([]);
-    expect(on('2026-08-28', [tender({ minWetC: -20 })])).toEqual([]);
+    expect(on('2026-08-28', [tender({ limitsC: flat(-20) })])).toEqual([]);
   });
   it('out, where it stood before, once the nights are warm enough; not where it never stood', () => {
     const days = Array.from({ length: 120 }, (_, i) => isoDay(dayNumber('2026-04-01') + i));

@@ -10,8 +10,8 @@ export interface MovingPlant {
   name: string;
   /** where it stands */
   placeId: number;
-  /** lowest night that it bears with a moist root ball, °C */
-  minWetC: number;
+  /** of each week from today's the lowest night that it takes, °C (view.ts) */
+  limitsC: readonly number[];
   /** where it stood within the last year and a bit */
   stoodAt: readonly number[];
 }
@@ -56,7 +56,7 @@ export function movesAhead(
   for (const plant of plants) {
     const here = byId.get(plant.placeId);
     if (here?.outside) {
-      const stands = standsWhen(here.coldestC, plant.minWetC, today);
+      const stands = standsWhen(here.coldestC, plant.limitsC, today);
       if (stands.when === 'from-to' && stands.now && dayNumber(stands.in) - today <= TOLD_DAYS)
         add('in', here, plant, stands.in);
       continue;
@@ -64,7 +64,7 @@ export function movesAhead(
     for (const placeId of plant.stoodAt) {
       const there = byId.get(placeId);
       if (!there?.outside) continue;
-      const stands = standsWhen(there.coldestC, plant.minWetC, today);
+      const stands = standsWhen(there.coldestC, plant.limitsC, today);
       if (stands.when === 'always') add('out', there, plant, isoDay(today));
       if (stands.when !== 'from-to') continue;
       if (!stands.now && dayNumber(stands.out) - today <= TOLD_DAYS) add('out', there, plant, stands.out);

@@ -7,6 +7,7 @@ import { lightResponse, type PotModel, potModel, warmthResponse } from '../drydo
 import type { LossDays } from '../belief/history.ts';
 import type { Blend } from '../mix/blend.ts';
 import { type IntervalStep, intervalSteps, stepped } from '../plant/interval.ts';
+import { weaned, weaningLeft } from '../potting/weaning.ts';
 import { type SourcedTraits, type Traits, traitsOf } from '../plant/traits.ts';
 import type { PlaceSeries } from '../place/series.ts';
 import { seasonTimeline, type Timeline } from '../season/timeline.ts';
@@ -34,6 +35,8 @@ export interface PlantModel {
   /** how its kind lives, and whether it is soaked rather than sipped */
   nature: Nature;
   soaked: boolean;
+  /** how much of the way from a wet root run to a dry one is still to go, 1 to 0 (potting/weaning.ts) */
+  weaning: number;
   /** by how much a night must lie above its limit for a drink on its eve, °C: none where a house holds the night */
   eveMarginC: number;
   /** what signs have moved, and the traits without it */
@@ -69,11 +72,14 @@ export function buildPlant(
   blend: Blend,
   climate: GardenClimate,
   knownPlace: (id: string) => boolean,
+  blendOf: (mix: string) => Blend | undefined = () => undefined,
 ): PlantModel {
   const sourced = traitsOf(plant);
   const steps = intervalSteps(plant.events, climate.today, plant.steps_taken_back ?? []);
   const unstepped = sourced.traits;
-  const traits = stepped(unstepped, dueMoisture(unstepped), steps, sourced.sources.dueM === 'keeper');
+  const own = stepped(unstepped, dueMoisture(unstepped), steps, sourced.sources.dueM === 'keeper');
+  const weaning = weaningLeft(plant, own, { now: blend, before: blendOf, today: climate.today });
+  const traits = weaned(own, dueMoisture(own), weaning);
   const nature = natureOf(unstepped, sourced.genus?.name ?? null);
   const stays = staysOf(plant, climate.firstDay, knownPlace);
   const series = joinStays(stays.map((stay) => ({ from: stay.from, series: climate.expected(stay.place) })));
@@ -88,6 +94,7 @@ export function buildPlant(
     traits,
     nature,
     soaked: isSoaked(nature),
+    weaning,
     eveMarginC: eveMarginC(climate.place(plant.place).place),
     unstepped,
     steps,

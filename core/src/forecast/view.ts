@@ -7,6 +7,7 @@ import type { TraitSource, Traits } from '../plant/traits.ts';
 import type { Outlook } from './forecast.ts';
 import type { PlantForecast } from '../judgement/plantForecast.ts';
 import { PATH_DAYS } from './future.ts';
+import { coldNightsAhead, weeklyLimits } from './nights.ts';
 import { dueMoisture } from './plantModel.ts';
 import type { ChangeKind } from '../belief/change.ts';
 import type { IntervalStep } from '../plant/interval.ts';
@@ -33,6 +34,8 @@ export interface OutlookView extends PlantForecast {
   ahead: BandSeries;
   /** nights of the days ahead that are too cold for a moist root ball */
   cold_nights: string[];
+  /** lowest night it takes in each of the coming 52 weeks, °C */
+  weekly_limit_c: number[];
   /** spans of rest, cut to the past and the days ahead */
   rest: { from: string; to: string }[];
   state_since: string;
@@ -84,6 +87,7 @@ export function outlookView(outlook: Outlook, forecast: PlantForecast, today: Da
     past: pastSeries(outlook),
     ahead: aheadBands(outlook, today),
     cold_nights: coldNights(outlook, today),
+    weekly_limit_c: weeklyLimits(outlook.model, today),
     rest: restSpans(outlook, today),
     state_since: isoDay(since?.day ?? today),
     next_change: next ? { on: isoDay(next.day), state: next.state } : null,
@@ -153,12 +157,7 @@ function push(bands: BandSeries, p10: number, p50: number, p90: number): void {
 }
 
 function coldNights(outlook: Outlook, today: DayNumber): string[] {
-  const { climate, traits } = outlook.model;
-  const nights: string[] = [];
-  for (let day = today; day <= today + PATH_DAYS; day++) {
-    if (climate.tminC[day - climate.firstDay]! < traits.minWetC) nights.push(isoDay(day));
-  }
-  return nights;
+  return coldNightsAhead(outlook.model, outlook.futures, today).map(isoDay);
 }
 
 function restSpans(outlook: Outlook, today: DayNumber): { from: string; to: string }[] {

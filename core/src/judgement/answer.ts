@@ -41,7 +41,12 @@ export function mixOf(facts: Facts): Says | 'unknown' {
   const look = tellingLook(facts);
   if (look) return look.says;
   if (chanceWet > 0.5 || m.p50 > TOO_WET_TO_DRINK_M) return 'wet';
-  if ((!neverLooked || (facts.outlook.model.soaked && m.p90 <= DRY_TO_M)) && m.p50 <= DRY_TO_M + 0.03 && chanceWet < 0.1) return 'dry';
+  if (
+    (!neverLooked || (facts.outlook.model.soaked && m.p90 <= DRY_TO_M)) &&
+    m.p50 <= DRY_TO_M + 0.03 &&
+    chanceWet < 0.1
+  )
+    return 'dry';
   return 'unknown';
 }
 

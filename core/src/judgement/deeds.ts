@@ -143,6 +143,7 @@ export const REASON_CODES = [
   'usual-day',
   'dim-holds',
   'hot-holds',
+  'weaning',
 ] as const;
 export type ReasonCode = (typeof REASON_CODES)[number];
 

@@ -40,6 +40,7 @@ import {
 } from './rot.ts';
 import { afterFirstSip, drinkNow, isParched, notFirmed, slackAndDry, slackAndUnknown } from './thirst.ts';
 import { inTreatment } from './treatment.ts';
+import { WEANING_DAYS } from '../potting/weaning.ts';
 import { actedOn } from '../clinic/remedy.ts';
 import { ROT_THRESHOLD } from '../clinic/diagnose.ts';
 import { type Facts, gather, iso, type JudgeInput } from './facts.ts';
@@ -243,6 +244,21 @@ function byCalendar(facts: Facts): Answer & { gap?: number } {
   return due(facts, reason);
 }
 
+/** Its roots grew in wet: moister than its rule for some weeks. */
+function weaning({ outlook, today }: Facts): Reason[] {
+  const { weaning: left, pottedOn } = outlook.model;
+  if (left <= 0 || pottedOn === null) return [];
+  return [
+    {
+      code: 'weaning',
+      source: 'rule',
+      on: iso(today + Math.round(left * WEANING_DAYS)),
+      weight: 0.6,
+      n: { left: hundredth(left) },
+    },
+  ];
+}
+
 /** How its drinks come further apart, or closer together, from here on. */
 function eased({ state, outlook, today }: Facts): Reason[] {
   if (state !== 'easing' && state !== 'waking') return [];
@@ -304,6 +320,7 @@ function wait(facts: Facts, until: string | null, ...more: Reason[]): Answer {
     deeds: [{ deed: 'wait', until }],
     because: [
       ...more,
+      ...weaning(facts),
       ...putOff(facts),
       ...(rain ? [rain] : []),
       dates,
@@ -337,6 +354,7 @@ function due(facts: Facts, rule: Reason): Answer & { gap: number } {
     ...(parched
       ? [{ code: 'dry-for-long', source: 'reckoned', weight: 0.7, n: { days: facts.dryDays } } as const]
       : []),
+    ...weaning(facts),
     ...eased(facts),
   ];
   // Never on the eve of a cold night; where no night is mild for weeks the place is wrong, not the day.

@@ -17,6 +17,7 @@ export const FIRST_DRINK_CODES = [
   'fleshy',
   'damp-mix',
   'cool',
+  'asleep',
   'whole-roots',
   'dry-brittle',
 ] as const;

@@ -27,10 +27,7 @@ const STONES = named(`
 const HARDY_WET_C = -8;
 
 /** @param genus name of the library's genus, or null where it knows none */
-export function natureOf(
-  traits: Pick<Traits, 'minWetC' | 'dryRule' | 'store' | 'form'>,
-  genus: string | null,
-): Nature {
+export function natureOf(traits: Pick<Traits, 'minWetC' | 'dryRule' | 'store' | 'form'>, genus: string | null): Nature {
   if (traits.minWetC <= HARDY_WET_C) return 'hardy';
   if (genus !== null && EPIPHYTES.has(genus)) return 'epiphyte';
   if (genus !== null && STONES.has(genus)) return 'stone';

@@ -1,4 +1,4 @@
-/** What follows a potting, dated by what was found: first drink, shade, food, looks; and how a wet-grown root is weaned. */
+/** What follows a potting, dated by what was found: first drink, shade, food, looks. */
 import type { DayNumber } from '../calendar/day.ts';
 import type { RootFinding, Store } from '../garden.ts';
 import { ROOTS_FORM_DAYS } from '../feed/schedule.ts';
@@ -16,26 +16,21 @@ export interface PottedFacts {
   divided: boolean;
   /** the mix brings food of its own for so many months */
   chargedMonths: number;
-  /** grown wet before, and now in a mix that dries in a third of the time or less */
-  fromWetToDry: boolean;
-  /** days from full to dry in the new pot */
-  daysToDry: number;
 }
 
-export const AFTERCARE = ['first-drink', 'sip', 'shade-ends', 'look', 'food-from'] as const;
+export const AFTERCARE = ['first-drink', 'shade-ends', 'look', 'food-from'] as const;
 export type AftercareKind = (typeof AFTERCARE)[number];
 
 export interface AftercareTask {
   kind: AftercareKind;
   day: DayNumber;
-  /** of a look: which it is; of a sip: how many days to the next */
+  /** of a look: which it is */
   n?: number;
   because?: FirstDrink['because'];
 }
 
 /** Looks after a day, a week and four. */
 const LOOK_DAYS = [1, 7, 28];
-const WEANING_DAYS = 49;
 /** Shade after rough root work, and after gentle. */
 const SHADE_DAYS = { rough: 14, gentle: 5 };
 const DAYS_A_MONTH = 30.44;
@@ -51,18 +46,5 @@ export function aftercare(facts: PottedFacts): AftercareTask[] {
     ...LOOK_DAYS.map((days, i): AftercareTask => ({ kind: 'look', day: pottedOn + days, n: i + 1 })),
     { kind: 'food-from', day: pottedOn + Math.round(Math.max(ROOTS_FORM_DAYS, facts.chargedMonths * DAYS_A_MONTH)) },
   ];
-  if (facts.fromWetToDry) tasks.push(...weaning(facts, pottedOn + first.days));
   return tasks.sort((a, b) => a.day - b.day);
-}
-
-/** Roots grown in wet are not made for sudden drought: drinks close together at first, then further apart, over seven weeks. */
-function weaning({ daysToDry }: PottedFacts, from: DayNumber): AftercareTask[] {
-  const tasks: AftercareTask[] = [];
-  const own = Math.max(4, daysToDry);
-  let gap = Math.max(2, Math.round(own * 0.3));
-  for (let day = from + gap; day <= from + WEANING_DAYS && gap < own; day += gap) {
-    tasks.push({ kind: 'sip', day, n: gap });
-    gap = Math.ceil(gap * 1.35);
-  }
-  return tasks;
 }

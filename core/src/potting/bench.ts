@@ -9,7 +9,8 @@ import type { Step } from '../clinic/causes.ts';
 import { ANY_PLANT } from '../clinic/plan.ts';
 import type { Air, Form, PlaceKind, PlantEvent, Pot, Sign } from '../garden.ts';
 import { ROT_PRONE } from '../judgement/harm.ts';
-import { whatWasSeen } from '../judgement/seen.ts';
+import { type Seen, whatWasSeen } from '../judgement/seen.ts';
+import { TOO_WET_TO_DRINK_M } from '../moisture.ts';
 import type { Blend } from '../mix/blend.ts';
 import { asksForOpenerMix } from '../mix/measured.ts';
 import { placeDefaults } from '../place/defaults.ts';
@@ -20,6 +21,7 @@ import {
   GUSTS,
   hasBody,
   hasSmallHole,
+  interimPot,
   type MaterialAdvice,
   materials,
   nextPot,
@@ -47,6 +49,8 @@ export interface PottingFacts {
   poured: { day: DayNumber; seconds: number } | null;
   /** its last potting was a rescue */
   rescued: boolean;
+  /** when its roots and pot were last looked at, and it fitted */
+  fitsOn: DayNumber | null;
   /** from the potting's own row, where the journal does not tell */
   pottedOn: DayNumber | null;
 }
@@ -65,6 +69,8 @@ export interface PottingView {
   /** first and last day that suit: the first weeks of its growth; null where no growth is in sight */
   suits: { from: DayNumber; to: DayNumber } | null;
   old: PotBeside;
+  /** out of season: a pot for the time being */
+  interim: Pot;
   next: PotBeside & { rooting: Rooting; times: number; tooLarge: boolean };
   materials: MaterialAdvice[];
   depth: Depth;
@@ -74,7 +80,12 @@ export interface PottingView {
   rootShy: boolean;
 }
 
-const GROWS_WEEKS_DAYS = 56;
+/** Roots want so long before their rest, or the cold, to fill a new pot. */
+const ROOTS_IN_DAYS = 45;
+/** One that never rests may be potted in all of the months ahead that it grows in, as far as is planned. */
+const PLANNED_DAYS = 120;
+/** Bulbs are moved in the last weeks of their sleep. */
+const BULB_DAYS = 42;
 /** Over this the new pot stays wet so long in winter that roots are in danger. */
 const WINTER_DAYS_TOO_LONG = 60;
 const AHEAD_DAYS = 21;
@@ -95,7 +106,13 @@ export function pottingOf(facts: PottingFacts): PottingView {
   const { traits } = model;
   const genus = model.sourced.genus?.name ?? null;
   const seen = whatWasSeen(plant.events, today, null);
-  const size = { form: traits.form, store: traits.store, diameterMm: plant.diameter_mm, heightMm: plant.height_mm };
+  const size = {
+    form: traits.form,
+    store: traits.store,
+    diameterMm: plant.diameter_mm,
+    heightMm: plant.height_mm,
+    genus,
+  };
   const rate = { p10: outlook.rate.p10, p50: outlook.rate.p50, p90: outlook.rate.p90 };
   const drying = dryingOf(model, { today, rate, surfaceWetM: facts.surfaceWetM, latitudeDeg: facts.latitudeDeg });
   const beside = (pot: Pot): PotBeside => ({
@@ -124,6 +141,7 @@ export function pottingOf(facts: PottingFacts): PottingView {
       today,
       pottedOn,
       repotYears: rules.repotYears,
+      fitsOn: facts.fitsOn,
       signs: lastSigns(outlook),
       faster: outlook.change?.kind === 'faster' ? outlook.change.factor : 1,
       saltsOver: facts.saltsOver,
@@ -145,6 +163,7 @@ export function pottingOf(facts: PottingFacts): PottingView {
       today,
       state: outlook.state,
       growsFrom: growth?.from ?? null,
+      movedAsleep: traits.form === 'bulb' && traits.sleeps !== 'never',
       floweredOn: facts.floweredOn,
       warmthAheadC: ahead,
       growMinC: traits.growMinC,
@@ -173,30 +192,49 @@ export function pottingOf(facts: PottingFacts): PottingView {
       topHeavy: old.stand.tipsAtDeg < SHAKY_DEG,
       fierceSun: rules.light === 'sun' && ahead > 18,
     }),
-    depth: plantingDepth(traits.form),
-    first:
-      seen.rot || seen.tooMuch
-        ? 'look-first'
-        : outlook.stress.thirst >= 0.35 || seen.slack
-          ? 'water-first'
-          : 'as-it-is',
+    depth: plantingDepth(traits.form, model.nature),
+    first: firstOf(seen, outlook),
+    interim: interimPot(plant.pot, plant.root_loss ?? 0),
     tight,
     rootShy,
   };
 }
 
-/** The first weeks of the growth that is, or that comes next. */
+/** Wet at the roots and slack, it may rot: looked at first. Slack and dry, it is thirsty: watered first. */
+function firstOf(seen: Seen, { moisture, stress }: Outlook): PottingView['first'] {
+  const wet = seen.look ? seen.look.says !== 'dry' : moisture.p50 > TOO_WET_TO_DRINK_M;
+  if (seen.rot || seen.suspect || seen.tooMuch || (seen.slack && wet)) return 'look-first';
+  return !wet && (stress.thirst >= 0.35 || seen.slack) ? 'water-first' : 'as-it-is';
+}
+
+/** The time that suits a new pot: its own growth, while enough of it is left; of bulbs the end of their sleep. */
 function growthAhead({ model }: Outlook, today: DayNumber): PottingView['suits'] {
   const { changes } = model.timeline;
-  const now = changes.findLast(({ day }) => day <= today);
-  if (now?.state === 'growing' && now.day + GROWS_WEEKS_DAYS > today)
-    return { from: today, to: now.day + GROWS_WEEKS_DAYS };
-  const next = changes.find(({ day, state }) => day > today && state === 'growing');
-  if (next) return { from: next.day, to: next.day + GROWS_WEEKS_DAYS };
-  // One that never rests may be potted while days are long enough; that is now, if it grows.
-  return now?.state === 'growing' && changes.every(({ state }) => state !== 'resting')
-    ? { from: today, to: today + GROWS_WEEKS_DAYS }
-    : null;
+  const { form, sleeps } = model.traits;
+  const ends = (from: DayNumber) =>
+    changes.find(({ day, state }) => day > from && (state === 'easing' || state === 'resting'))?.day ?? null;
+  if (form === 'bulb' && sleeps !== 'never') {
+    const wakes = changes.find(({ day, state }) => day > today && (state === 'waking' || state === 'growing'));
+    const resting = stateOn(model.timeline, today) === 'resting';
+    if (wakes && (resting || stateOn(model.timeline, wakes.day - 1) === 'resting'))
+      return { from: Math.max(today, wakes.day - BULB_DAYS), to: wakes.day };
+  }
+  const stretch = (from: DayNumber) => {
+    const end = ends(from);
+    const to = end === null ? from + PLANNED_DAYS : end - ROOTS_IN_DAYS;
+    return to >= from ? { from, to } : null;
+  };
+  const state = stateOn(model.timeline, today);
+  if (state === 'growing' || state === 'waking') {
+    const now = stretch(today);
+    if (now) return now;
+  }
+  for (const { day, state: begins } of changes) {
+    if (day <= today || begins !== 'growing') continue;
+    const next = stretch(day);
+    if (next) return next;
+  }
+  return null;
 }
 
 function lastSigns({ plant }: Outlook): Map<Sign, DayNumber> {

@@ -33,6 +33,8 @@ export interface NeedFacts {
   /** days since when it stands in this pot; null where nobody knows */
   pottedOn: DayNumber | null;
   repotYears: number;
+  /** the day on which it was looked at and fitted its pot; null where it never was */
+  fitsOn: DayNumber | null;
   /** signs of the last months with the day they were seen last */
   signs: ReadonlyMap<Sign, DayNumber>;
   /** pace against what this potting was at first, or 1 */
@@ -84,6 +86,8 @@ const DAYS_A_YEAR = 365.25;
 /** Years after which a mix is tired: five if nothing of it was ever alive, one and a half if all of it was. */
 const TIRED_YEARS = { mineral: 5, organic: 1.5 };
 const OUTGROWN = 0.98;
+/** A look that found it fitting answers for a year. */
+const FITS_DAYS = 330;
 /** A sign seen longer ago than this says nothing of today's pot. */
 const SIGN_DAYS = 200;
 /** From here on a pot is due; up to here it is looked at. */
@@ -101,14 +105,17 @@ export interface Need {
 }
 
 export function pottingNeed(facts: NeedFacts): Need {
-  const { today, pottedOn } = facts;
+  const { today, pottedOn, fitsOn } = facts;
+  // What was looked at, and fitted, is looked at again after a season; what is seen since counts.
+  const fitted = fitsOn !== null && today - fitsOn <= FITS_DAYS;
   const reasons: NeedReason[] = [];
   const add = (code: NeedCode, n: NeedReason['n'] = {}, weight = WORTH[code]) => {
     if (!reasons.some((reason) => reason.code === code)) reasons.push({ code, weight, n });
   };
   for (const [sign, day] of facts.signs) {
     const code = OF_SIGN[sign];
-    if (code && today - day <= SIGN_DAYS && (pottedOn === null || day > pottedOn)) add(code, { days: today - day });
+    const old = (pottedOn !== null && day <= pottedOn) || (fitsOn !== null && day <= fitsOn);
+    if (code && today - day <= SIGN_DAYS && !old) add(code, { days: today - day });
   }
   if (facts.faster >= FASTER_FROM) add('dries-faster', { times: hundredth(facts.faster) });
   if (facts.slowPour) add('drains-slowly', { seconds: facts.slowPour.seconds });
@@ -121,9 +128,10 @@ export function pottingNeed(facts: NeedFacts): Need {
     TIRED_YEARS.mineral - (TIRED_YEARS.mineral - TIRED_YEARS.organic) * Math.min(1, facts.organicShare);
   if (years !== null && years >= tiredYears)
     add('mix-tired', { years: tenth(years), organic: hundredth(facts.organicShare) });
-  if (facts.diameterMm >= OUTGROWN * facts.potTopMm)
+  if (!fitted && facts.diameterMm >= OUTGROWN * facts.potTopMm)
     add('outgrown', { diameter_mm: facts.diameterMm, top_mm: facts.potTopMm });
-  if (years !== null && years >= facts.repotYears) add('years', { years: tenth(years), usual: facts.repotYears });
+  if (!fitted && years !== null && years >= facts.repotYears)
+    add('years', { years: tenth(years), usual: facts.repotYears });
   // Findings that each leave a doubt: together they leave less.
   const score = 1 - reasons.reduce((doubt, reason) => doubt * (1 - reason.weight), 1);
   const dueFrom = facts.tight ? TIGHT_FROM : DUE_FROM;
@@ -138,6 +146,7 @@ export function pottingNeed(facts: NeedFacts): Need {
 export const BLOCK_CODES = [
   'resting',
   'easing',
+  'in-growth',
   'in-flower',
   'cold',
   'moved',
@@ -159,6 +168,8 @@ export interface BlockFacts {
   state: PlantState;
   /** first day of its next growth, or null where none is in sight */
   growsFrom: DayNumber | null;
+  /** a bulb, moved in its sleep */
+  movedAsleep: boolean;
   /** last day on which buds or open flowers were seen */
   floweredOn: DayNumber | null;
   /** mean of the weeks ahead at its place, and the mean below which it stands still, °C */
@@ -187,9 +198,11 @@ export function pottingBlocks(facts: BlockFacts): Block[] {
   const after = (code: BlockCode, day: DayNumber | null, days: number) => {
     if (day !== null && today - day < days) blocks.push({ code, until: day + days });
   };
-  if (facts.state === 'resting') blocks.push({ code: 'resting', until: facts.growsFrom });
-  if (facts.state === 'easing') blocks.push({ code: 'easing', until: facts.growsFrom });
-  if (facts.warmthAheadC < facts.growMinC) blocks.push({ code: 'cold', until: facts.growsFrom });
+  if (facts.state === 'resting' && !facts.movedAsleep) blocks.push({ code: 'resting', until: facts.growsFrom });
+  if (facts.movedAsleep && (facts.state === 'growing' || facts.state === 'waking') && facts.growsFrom !== today)
+    blocks.push({ code: 'in-growth', until: facts.growsFrom });
+  if (facts.state === 'easing' && !facts.movedAsleep) blocks.push({ code: 'easing', until: facts.growsFrom });
+  if (facts.warmthAheadC < facts.growMinC && !facts.movedAsleep) blocks.push({ code: 'cold', until: facts.growsFrom });
   after('in-flower', facts.floweredOn, FLOWER_DAYS);
   after('moved', facts.movedOn, SETTLES_DAYS);
   after('new', facts.arrivedOn, SETTLES_DAYS);

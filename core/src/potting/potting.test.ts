@@ -26,6 +26,7 @@ const NEED: NeedFacts = {
   today: TODAY,
   pottedOn: TODAY - 400,
   repotYears: 3,
+  fitsOn: null,
   signs: new Map(),
   faster: 1,
   saltsOver: false,
@@ -117,6 +118,7 @@ const FREE: BlockFacts = {
   today: TODAY,
   state: 'growing',
   growsFrom: null,
+  movedAsleep: false,
   floweredOn: null,
   warmthAheadC: 18,
   growMinC: 10,
@@ -269,14 +271,6 @@ describe('what follows', () => {
     expect(dayOf('shade-ends')).toBe(5);
     expect(dayOf('shade-ends', { rootLoss: 0.5 })).toBe(14);
     expect(dayOf('shade-ends', { divided: true })).toBe(14);
-  });
-  it('weans roots that grew in wet over seven weeks, each drink further from the last', () => {
-    const sips = follows({ fromWetToDry: true }).filter(({ kind }) => kind === 'sip');
-    const gaps = sips.map(({ n }) => n!);
-    expect(sips.length).toBeGreaterThan(2);
-    expect(gaps).toEqual(gaps.toSorted((a, b) => a - b));
-    expect(sips.at(-1)!.day - TODAY).toBeLessThanOrEqual(49);
-    expect(follows().some(({ kind }) => kind === 'sip')).toBe(false);
   });
   it('comes in the order of days', () => {
     const days = follows({ fromWetToDry: true, rootLoss: 0.5 }).map(({ day }) => day);

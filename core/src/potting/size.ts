@@ -3,6 +3,7 @@
  * which material suits the hand, the wind, the frost and the sun.
  */
 import type { Form, Pot, PotMaterial, Store } from '../garden.ts';
+import type { Nature } from '../plant/nature.ts';
 import { clamp } from '../numeric/curves.ts';
 import type { Blend } from '../mix/blend.ts';
 import { potCapacity } from '../pot/capacity.ts';
@@ -12,11 +13,20 @@ import { volumeMl } from '../pot/shape.ts';
 export const ROOTING = ['wide', 'snug', 'deep', 'raised'] as const;
 export type Rooting = (typeof ROOTING)[number];
 
-/** Mats and rosettes root wide and low, taproots and bulbs deep, a caudex is raised each time; the others fit snugly. */
-export function rootingOf(form: Form, store: Store): Rooting {
+const SNUG_ROSETTES = new Set(['Haworthia', 'Haworthiopsis', 'Gasteria', 'Tulista', 'Agave', 'Aloe', 'Astroloba']);
+
+/**
+ * Mats, rosettes and rhizomes root wide and low, taproots and bulbs deep, a caudex is raised each time; the others fit
+ * snugly. Tubers that hang on a trailer's strings sit in the top of the mix.
+ *
+ * @param genus of the library, or null: some rosettes have roots as thick as a pencil
+ */
+export function rootingOf(form: Form, store: Store, genus: string | null = null): Rooting {
   if (form === 'caudex') return 'raised';
+  if (form === 'stiff-leaf' || form === 'trailing') return 'wide';
   if (store === 'below' || form === 'bulb' || form === 'stemless') return 'deep';
-  return form === 'rosette' || form === 'trailing' ? 'wide' : 'snug';
+  if (form === 'rosette') return SNUG_ROSETTES.has(genus ?? '') ? 'snug' : 'wide';
+  return 'snug';
 }
 
 /** Depth over width of the pot each likes. */
@@ -83,8 +93,11 @@ export function potSizeMm(mm: number): number {
  * One step up, or as wide as the plant now needs; never deeper than its roots want.
  * Ten to twelve centimetres in one shape holds 1.73 times as much.
  */
-export function nextPot(old: Pot, plant: { form: Form; store: Store; diameterMm: number }): NextPot {
-  const rooting = rootingOf(plant.form, plant.store);
+export function nextPot(
+  old: Pot,
+  plant: { form: Form; store: Store; diameterMm: number; genus?: string | null },
+): NextPot {
+  const rooting = rootingOf(plant.form, plant.store, plant.genus ?? null);
   const step = old.top_mm > LARGE_MM ? LARGE_STEP_MM : STEP_MM;
   // A caudex sits in the same width as long as it has room: it is raised, not widened.
   const grown = rooting === 'raised' ? old.top_mm : old.top_mm + step;
@@ -94,7 +107,8 @@ export function nextPot(old: Pot, plant: { form: Form; store: Store; diameterMm:
   // A lower pot gives its roots room only where it is so much the wider; and one step too large is two pots.
   const worth = sizes.filter((mm) => rooting === 'raised' || times(mm) >= LEAST_STEP);
   const fits = worth.filter((mm) => mm <= wanted || mm === worth[0]);
-  const top = fits.findLast((mm) => times(mm) <= TOO_LARGE) ?? worth[0] ?? wanted;
+  // Never more than the step, whatever its shape asks for.
+  const top = fits.findLast((mm) => times(mm) <= TOO_LARGE) ?? sizes.find((mm) => times(mm) <= TOO_LARGE) ?? grown;
   const pot = potOf(old, top, rooting);
   return { pot, rooting, ...stepOf(old, pot) };
 }
@@ -104,10 +118,36 @@ function potOf(old: Pot, top: number, rooting: Rooting): Pot {
     ...old,
     top_mm: top,
     base_mm: Math.round(top * (old.shape === 'square' ? old.base_mm / old.top_mm : BASE_OF_TOP)),
-    depth_mm: Math.round((top * DEPTH_OF_WIDTH[rooting]) / 5) * 5,
+    depth_mm: depthOf(old, top, rooting),
     // Of its holes and its colour nobody knows yet.
     holes: true,
     dark: null,
+    hole_count: null,
+    hole_mm: null,
+  };
+}
+
+/** No deeper than its roots can follow at once, and no shallower than they are: but for mats, which only want width. */
+const DEEPER = 1.25;
+const LOWER: Record<Rooting, number> = { wide: 0.85, snug: 1, deep: 1, raised: 1.05 };
+
+function depthOf(old: Pot, top: number, rooting: Rooting): number {
+  // A bowl stays a bowl.
+  const wanted = old.shape === 'bowl' ? (old.depth_mm / old.top_mm) * top : top * DEPTH_OF_WIDTH[rooting];
+  const depth = clamp(wanted, old.depth_mm * LOWER[rooting], Math.max(old.depth_mm * DEEPER, old.depth_mm + STEP_MM));
+  return Math.round(depth / 5) * 5;
+}
+
+/** For the time being, out of its season: as much mix as the roots that are left can dry, no more than there was. */
+export function interimPot(old: Pot, rootLoss: number): Pot {
+  const share = Math.cbrt(clamp(1 - rootLoss, 0.4, 1));
+  const top = Math.max(40, Math.round((old.top_mm * share) / STEP_MM) * STEP_MM);
+  return {
+    ...old,
+    top_mm: Math.min(top, old.top_mm),
+    base_mm: Math.round(old.base_mm * share),
+    depth_mm: Math.round((old.depth_mm * share) / 5) * 5,
+    holes: true,
     hole_count: null,
     hole_mm: null,
   };
@@ -272,7 +312,9 @@ export const DEPTHS = [
 ] as const;
 export type Depth = (typeof DEPTHS)[number];
 
-export function plantingDepth(form: Form): Depth {
+export function plantingDepth(form: Form, nature: Nature = 'succulent'): Depth {
+  // Stems of forest cacti root where they lie: they are set as they stood.
+  if (nature === 'epiphyte') return 'same-depth';
   switch (form) {
     case 'caudex':
       return 'caudex-third';

@@ -73,7 +73,12 @@ function inSeason(habit: Habit, growMinC: number, day: SeasonDay): Invitation {
       // Warmth and light are its season; only great heat, cold and the dark hold it.
       const heat = 1 - ramp(day.warmthC, 27, 33);
       const days = ramp(day.dayLengthH, 8, 9.6);
-      return least([cold, 'cold'], [heat, 'heat'], [0.3 + 0.7 * days, 'short-days'], [ramp(day.dliMol, 0.3, 3), 'dark']);
+      return least(
+        [cold, 'cold'],
+        [heat, 'heat'],
+        [0.3 + 0.7 * days, 'short-days'],
+        [ramp(day.dliMol, 0.3, 3), 'dark'],
+      );
     }
     case 'evergreen':
       return least(

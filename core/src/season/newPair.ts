@@ -36,7 +36,8 @@ export function newPairUntil(
   const stirred = woke !== null && (slept === null || woke > slept) ? woke : null;
   const since = stirred ?? slept;
   const seen = events.findLast(
-    (event) => event.type === 'sign' && OF_THE_PAIR.has(event.sign) && (since === null || dayNumber(event.date) >= since - 30),
+    (event) =>
+      event.type === 'sign' && OF_THE_PAIR.has(event.sign) && (since === null || dayNumber(event.date) >= since - 30),
   );
   const from = [
     ...(stirred === null ? [] : [stirred + SHEATH_DAYS]),

@@ -64,6 +64,7 @@ export async function lookedOver(pool: Pool, siteId: number): Promise<Map<number
   const [rows] = await pool.query<Row<{ plant_id: number } & LookedOver>[]>(
     `SELECT p.id AS plant_id, IFNULL(p.acquired_on, (SELECT MIN(f.day) FROM journal f WHERE f.plant_id = p.id)) AS \`from\`,
        (SELECT MAX(j.day) FROM journal j WHERE j.plant_id = p.id AND j.voided_at IS NULL AND j.type = 'case-step'
+         AND JSON_VALUE(j.detail, '$.step') <> 'neighbours'
          AND JSON_VALUE(j.detail, '$.found') IN ('clean', 'guests')) AS day
      FROM place pl JOIN stay s ON s.place_id = pl.id AND s.to_day IS NULL JOIN plant p ON p.id = s.plant_id
      WHERE pl.site_id = ?`,

@@ -1,5 +1,5 @@
 /** What the calendar says: each plant's next day as it is judged, and the steps from shade to sun. */
-import { type KeptTask, dayNumber, drinkOf, isoDay, stepsShown } from '@zinc-pail/core';
+import { type KeptTask, dayNumber, drinkOf, isoDay, nightItBearsC, stepsShown } from '@zinc-pail/core';
 import { causeWords } from '@zinc-pail/words/causes';
 import { STEP_WORDS } from '@zinc-pail/words/clinic';
 import { drinkWords, judgementWords } from '@zinc-pail/words/judgement';
@@ -133,14 +133,21 @@ function coldEves(
       view.cold_nights.map(dayNumber).filter((night) => night > tonight && night < tonight + NIGHTS_TOLD),
     );
     if (below) nights.add(tonight);
-    const limit = below?.n!.limit ?? view.traits.minWetC;
+    // A plant that takes the coming nights dry is not called in for a limit it has only moist.
+    const limitOf = (night: number) =>
+      below && night === tonight
+        ? below.n!.limit!
+        : nightItBearsC(
+            view.traits,
+            view.ahead.p50[Math.min(night - dayNumber(today), view.ahead.p50.length - 1)] ?? 0,
+          );
     return [...nights].map((night) => ({
       date: isoDay(night - 1),
       site,
       place: placeOf.get(card.id) ?? '',
       plant: `${card.name} (${card.number})`,
       what: 'cold',
-      words: `bears ${degreeWords(limit, SI)}`,
+      words: `takes ${degreeWords(limitOf(night), SI)}`,
     }));
   });
 }

@@ -258,6 +258,7 @@ interface PlantRow extends PotColumns {
   place_id: number;
   mix_id: number;
   root_loss: number | null;
+  used_to: string | null;
   name_sure: string;
   own_rules: unknown;
   acquired_on: string | null;
@@ -323,12 +324,16 @@ function toldBy(
   return { ...detail, type, date } as PlantEvent;
 }
 
+/** In the keeper's words: roots that grew in wet. */
+const GREW_WET = /wet|soggy|damp|moist|peat/i;
+
 function plantOf(row: PlantRow, events: readonly { day: string; type: string; detail: unknown }[]): Plant {
   return {
     id: String(row.id),
     name: row.name,
     taxon: row.taxon ?? row.name,
     name_unknown: row.name_sure === 'unknown',
+    grown_wet: GREW_WET.test(row.used_to ?? ''),
     habit: row.habit,
     form: row.form,
     diameter_mm: row.diameter_mm,

@@ -67,6 +67,11 @@ export const REFUSALS = kinds({
     title: 'Not this way',
     means: 'The entry is set right by something else: a potting, a move, the plant’s own page.',
   },
+  'odd-mark': {
+    status: 409,
+    title: 'Is that meant?',
+    means: 'A mark says more water or food than the plant can use; sent with `anyway` it is written.',
+  },
   'already-used': { status: 409, title: 'Already used', means: 'A client_id stands for another entry.' },
   'name-taken': { status: 409, title: 'That name is taken', means: 'Another entry of that list bears the name.' },
   'not-so-much': {

@@ -1,4 +1,5 @@
 import type { JournalEntry, JournalEvent, NewEntry } from '@zinc-pail/contract/api';
+import type { PlantEvent } from '@zinc-pail/core';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 
 interface JournalRow {
@@ -68,6 +69,32 @@ export async function marksOfDay(
     [siteId, date, types],
   );
   return rows.map(entryOf);
+}
+
+/** Entries that a step of a case brought with it, by the step's id. */
+export async function companionsOf(pool: Pool, clientIds: readonly string[]): Promise<JournalEntry[]> {
+  const asked = await entriesByClientIds(pool, clientIds);
+  const steps = asked.filter(({ event }) => event.type === 'case-step');
+  if (steps.length === 0) return [];
+  const [rows] = await pool.query<Row<JournalRow>[]>(
+    `SELECT ${COLUMNS} FROM journal WHERE day IN (?) AND voided_at IS NULL AND JSON_VALUE(detail, '$.with') IN (?)
+     ORDER BY id`,
+    [steps.map(({ event }) => event.date), steps.map(({ client_id: id }) => id)],
+  );
+  return rows.map(entryOf);
+}
+
+/** Drinks in the books of these plants in the last weeks, oldest first. */
+export async function drinksLately(pool: Pool, plantIds: readonly number[]): Promise<Map<number, PlantEvent[]>> {
+  const [rows] = await pool.query<Row<JournalRow>[]>(
+    `SELECT ${COLUMNS} FROM journal WHERE plant_id IN (?) AND type = 'watering' AND voided_at IS NULL
+       AND day >= CURRENT_DATE - INTERVAL 60 DAY ORDER BY day, id`,
+    [plantIds.length > 0 ? plantIds : [0]],
+  );
+  const books = new Map<number, PlantEvent[]>();
+  for (const row of rows)
+    books.set(row.plant_id, [...(books.get(row.plant_id) ?? []), entryOf(row).event as PlantEvent]);
+  return books;
 }
 
 /** What stands unvoided of one kind on a plant's day. */

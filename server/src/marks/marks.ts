@@ -4,7 +4,19 @@
  */
 import type { JournalEntry, JournalEvent, MarksResult, NewEntry, NewMark, WholePot } from '@zinc-pail/contract/api';
 import { OLDEST_DAY } from '@zinc-pail/contract/limits';
-import { APART_DAYS, spreads } from '@zinc-pail/core';
+import {
+  APART_DAYS,
+  CUT_ROOTS_LOSS,
+  eventsOfStep,
+  flushMl,
+  type PlantEvent,
+  POTTING_STEPS,
+  senseCheck,
+  spreads,
+} from '@zinc-pail/core';
+import { oddWords } from '@zinc-pail/words/after';
+import { SI } from '@zinc-pail/words/units';
+import { createHash } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import type { App } from '../context.ts';
 import { type PoolConnection, transaction } from '../database/pool.ts';
@@ -15,12 +27,14 @@ import {
   addEntries,
   type EntriesToAdd,
   entriesByClientIds,
+  drinksLately,
   entriesOnDay,
   lockBooks,
   revisionsOf,
 } from '../journal/store.ts';
 import { potsById } from '../plants/pots.ts';
 import { type PlantHome, plantHomes, setApart } from '../plants/store.ts';
+import { repotAsItIs, standingBeside } from '../plants/takingInStore.ts';
 import { adviceOn, booksOf, timersOf } from './after.ts';
 import { addTimers, type NewTimer, openTimers } from './store.ts';
 
@@ -47,6 +61,8 @@ export interface Entered {
 interface Found {
   homes: ReadonlyMap<number, PlantHome>;
   before: ReadonlyMap<number, WholePot>;
+  /** drinks in the books of the weeks before these marks */
+  drinks: ReadonlyMap<number, readonly PlantEvent[]>;
 }
 
 interface Doubled {
@@ -94,14 +110,14 @@ export function asKept({ marks: sent, by, anyway }: Sheet): Sheet {
  * @throws whatever the database says: then nothing of any of them was written, or it is not known
  */
 export async function writeMarks(app: App, sheets: readonly Sheet[]): Promise<(Entered | Refused)[]> {
-  const { homes, before, outcomes } = await read(app, sheets);
+  const { outcomes, ...found } = await read(app, sheets);
   const decisions = await transaction(app.pool, async (connection) => {
     await lockBooks(connection);
-    const decided = await decide(connection, sheets, { homes, before }, outcomes);
+    const decided = await decide(connection, sheets, found, outcomes);
     await write(connection, decided);
     return decided;
   });
-  const results = await answers(app, { homes, before }, decisions);
+  const results = await answers(app, found, decisions);
   return sheets.map((sheet) => outcomes.get(sheet) ?? results.get(sheet)!);
 }
 
@@ -118,7 +134,8 @@ async function read(app: App, sheets: readonly Sheet[]): Promise<Found & { outco
       refuseDays(sheet.marks, homes);
     });
   const sound = sheets.filter((sheet) => !outcomes.has(sheet));
-  return { homes, before: await potsById(app, plantsOf(sound)), outcomes };
+  const [before, drinks] = await Promise.all([potsById(app, plantsOf(sound)), drinksLately(app.pool, plantsOf(sound))]);
+  return { homes, before, drinks, outcomes };
 }
 
 /** A refusal of one sheet leaves the others as they are. */
@@ -142,6 +159,8 @@ async function decide(
   const entries = await entriesByClientIds(connection, clientIds);
   const known = new Map(entries.map((entry) => [entry.client_id.toLowerCase(), entry]));
   for (const sheet of sheets) refusing(outcomes, sheet, () => refuseUsed(sheet.marks, known));
+  for (const sheet of sheets)
+    if (!sheet.anyway && !outcomes.has(sheet)) refusing(outcomes, sheet, () => refuseOdd(sheet.marks, known, found));
   const sound = sheets.filter((sheet) => !outcomes.has(sheet));
   const revisions = await revisionsOf(connection, plantsOf(sound));
   const decided: Decided[] = [];
@@ -173,7 +192,8 @@ async function decideOne(
     }
     decided.standing.push(mark);
     if (fresh.length === 0) continue;
-    decided.toAdd.push({ collectionId: home.collection_id, plantId, entries, by });
+    const whole = [...entries, ...fresh.flatMap((entry) => companions(entry, entries, before.get(plantId)))];
+    decided.toAdd.push({ collectionId: home.collection_id, plantId, entries: whole, by });
     decided.timers.push(...timersOf(mark, before.get(plantId), home));
   }
   return decided;
@@ -183,10 +203,56 @@ async function write(connection: PoolConnection, decided: readonly Decided[]): P
   const toAdd = decided.flatMap((one) => one.toAdd);
   await addEntries(connection, toAdd);
   await isolate(connection, toAdd);
+  await potted(connection, decided);
+  await lookedAtBeside(connection, toAdd);
   await addTimers(
     connection,
     decided.flatMap(({ timers }) => timers),
   );
+}
+
+/** A step of a case that is a potting: into fresh mix of the kind it had, and the same pot, where nobody said otherwise. */
+async function potted(connection: PoolConnection, decided: readonly Decided[]): Promise<void> {
+  for (const { toAdd, known } of decided)
+    for (const { plantId, entries, by } of toAdd)
+      for (const entry of entries)
+        if (entry.type === 'case-step' && POTTING_STEPS.has(entry.step) && !known.has(entry.client_id))
+          await repotAsItIs(connection, plantId, {
+            date: entry.date,
+            rootLoss: entries.some((other) => other.type === 'case-step' && other.step === 'cut')
+              ? CUT_ROOTS_LOSS
+              : null,
+            clientId: companionId(entry.client_id, 0),
+            by,
+          });
+}
+
+/** A look at the neighbours of a sick plant is an event of each neighbour. */
+async function lookedAtBeside(connection: PoolConnection, toAdd: readonly EntriesToAdd[]): Promise<void> {
+  for (const { collectionId, plantId, entries, by } of toAdd)
+    for (const entry of entries) {
+      if (entry.type !== 'case-step' || entry.step !== 'neighbours' || entry.found !== 'clean') continue;
+      const { cause, date, client_id: id } = entry;
+      await addEntries(
+        connection,
+        (await standingBeside(connection, plantId)).map((beside, i) => ({
+          collectionId,
+          plantId: beside,
+          entries: [
+            {
+              type: 'case-step',
+              date,
+              cause,
+              step: 'look-over',
+              found: 'clean',
+              client_id: companionId(id, i + 1),
+              with: id,
+            },
+          ] as unknown as NewEntry[],
+          by,
+        })),
+      );
+    }
 }
 
 /** What was found to spread sets a plant apart. */
@@ -234,6 +300,52 @@ async function answers(app: App, found: Found, decided: readonly Decided[]): Pro
     });
   }
   return results;
+}
+
+/** The drink, food or look that a step of a case was, where the mark does not tell it beside. */
+function companions(entry: NewEntry, beside: readonly NewEntry[], pot: WholePot | undefined): NewEntry[] {
+  if (entry.type !== 'case-step' || !pot) return [];
+  const { method, amount_ml, water } = pot.task;
+  const drink = { method, amount_ml, water, flush_ml: flushMl(pot.outlook.volume_ml) };
+  return eventsOfStep(entry, drink)
+    .filter(({ type }) => !beside.some((other) => other.type === type))
+    .map((event, i) => ({ ...event, client_id: companionId(entry.client_id, i), with: entry.client_id }) as NewEntry);
+}
+
+/** The same for the same mark, so that one that is sent again makes no second of it. */
+export function companionId(clientId: string, nth: number): string {
+  const hash = createHash('sha256').update(`${clientId.toLowerCase()} ${nth}`).digest('hex');
+  return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-4${hash.slice(13, 16)}-8${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
+}
+
+/** What a hand may have slipped on is asked back before it is written. */
+function refuseOdd(
+  marks: readonly NewMark[],
+  known: ReadonlyMap<string, JournalEntry>,
+  { before, homes, drinks }: Found,
+): void {
+  for (const [m, { plant_id: id, entries }] of marks.entries()) {
+    const pot = before.get(id);
+    if (!pot) continue;
+    const { outlook, task } = pot;
+    const facts = {
+      volumeMl: outlook.volume_ml,
+      availableMl: outlook.available_ml,
+      holes: outlook.pot.holes,
+      mLow: outlook.moisture.p10,
+      feed: task.feed,
+      canMl: homes.get(id)!.can_ml,
+      events: drinks.get(id) ?? [],
+    };
+    for (const [i, entry] of entries.entries()) {
+      if (known.has(entry.client_id)) continue;
+      const odd = senseCheck(entry as PlantEvent, facts);
+      if (odd)
+        throw new Refused('odd-mark', oddWords(odd, SI), [
+          { pointer: `/marks/${m}/entries/${i}`, got: entry.type, accepted: 'the same with anyway, if it is meant' },
+        ]);
+    }
+  }
 }
 
 export const idsOf = (marks: readonly NewMark[]) =>

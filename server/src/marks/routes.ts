@@ -22,7 +22,7 @@ export function markRoutes(app: App): Route[] {
       body: newMarks,
       status: 201,
       answer: marksResultSchema,
-      refuses: ['not-that-day', 'twice-the-same', 'already-used'],
+      refuses: ['not-that-day', 'twice-the-same', 'already-used', 'odd-mark'],
       async handle({ body: { marks, anyway }, by }) {
         const { result, repeated } = await desk.write(asKept({ marks, by, anyway: anyway ?? false }));
         return repeated ? new With(200, result) : result;

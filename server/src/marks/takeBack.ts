@@ -3,14 +3,16 @@ import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
 import { groupBy } from '../grouping.ts';
 import { notFound, Refused } from '../http/refusals.ts';
-import { entriesByClientIds, lockBooks, voidEntries } from '../journal/store.ts';
+import { companionsOf, entriesByClientIds, lockBooks, voidEntries } from '../journal/store.ts';
 import { potsById } from '../plants/pots.ts';
 import { dropTimersOf, openTimers } from './store.ts';
 
 /** Voids entries of one or many plants: all of them or none. */
 export async function takeBack(app: App, clientIds: readonly string[], by: string): Promise<MarksResult> {
-  const entries = await entriesByClientIds(app.pool, clientIds);
-  if (entries.length < new Set(clientIds).size) throw notFound('entry');
+  const asked = await entriesByClientIds(app.pool, clientIds);
+  const companions = await companionsOf(app.pool, clientIds);
+  const entries = [...asked, ...companions];
+  if (asked.length < new Set(clientIds).size) throw notFound('entry');
   for (const { event } of entries) {
     if (event.type === 'repotting' || event.type === 'move')
       throw new Refused('not-this-way', 'A potting or a move is set right by another potting or move.');
@@ -20,7 +22,8 @@ export async function takeBack(app: App, clientIds: readonly string[], by: strin
   const plantIds = [...new Set(entries.map((entry) => entry.plant_id))];
   await transaction(app.pool, async (connection) => {
     await lockBooks(connection);
-    await voidEntries(connection, clientIds, plantIds, by);
+    const ids = entries.map(({ client_id: id }) => id);
+    await voidEntries(connection, ids, plantIds, by);
     await dropTimersOf(connection, clientIds);
   });
   const pots = await potsById(app, plantIds);

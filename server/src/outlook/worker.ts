@@ -3,6 +3,8 @@
  */
 import { type MessagePort, parentPort } from 'node:worker_threads';
 import {
+  type Bench,
+  benchesOf,
   type CareTask,
   careTask,
   type ClinicAnswer,
@@ -78,6 +80,7 @@ export interface PottingBook {
   /** the last pour that was timed, seconds from the surface to the hole */
   poured: { date: string; seconds: number } | null;
   rescued: boolean;
+  fitsOn: string | null;
 }
 
 export interface PlaceToday {
@@ -165,6 +168,8 @@ interface LoadedSite {
   /** guests on its plants, by plant */
   pests: Map<string, ReturnType<typeof pestsOn>>;
   next: NodeJS.Timeout | null;
+  /** where its plants could stand, once asked for */
+  benches?: Bench[];
 }
 
 const NIGHTS = 7;
@@ -359,7 +364,10 @@ function gapRule(traits: Traits): GapRule {
   return { due_m: dueMoisture(traits), hold_days: traits.holdDays };
 }
 
-function plantTask({ forecast, kept, charged, waters, pests }: LoadedSite, id: string, outlook: Outlook): CareTask {
+function plantTask(site: LoadedSite, id: string, outlook: Outlook): CareTask {
+  const { forecast, kept, charged, waters, pests } = site;
+  // Places as they are today: reckoned once, when the first plant asks.
+  site.benches ??= benchesOf(forecast, forecast.climate.today);
   const { plant, care } = kept.get(id)!;
   const { place } = forecast.climate.place(plant.place);
   return careTask({
@@ -386,6 +394,7 @@ function plantTask({ forecast, kept, charged, waters, pests }: LoadedSite, id: s
             [...pests.keys()].flatMap((other) => kept.get(other)?.plant ?? []),
             pests,
           ),
+    benches: site.benches,
   });
 }
 
@@ -416,6 +425,7 @@ function pottingViews(site: LoadedSite, facts: readonly [string, PottingBook][])
           floweredOn: dayOrNull(book.floweredOn),
           pottedOn: dayOrNull(book.pottedOn),
           rescued: book.rescued,
+          fitsOn: dayOrNull(book.fitsOn),
           poured: book.poured && { day: dayNumber(book.poured.date), seconds: book.poured.seconds },
         }),
       ],

@@ -68,6 +68,8 @@ export interface PlantHome {
   place_id: number;
   place_kind: PlaceKind;
   version: number;
+  /** what the keeper's can holds */
+  can_ml: number;
   mix: { component: string; parts: number }[];
 }
 
@@ -78,11 +80,12 @@ export async function plantHomes(
 ): Promise<Map<number, PlantHome>> {
   const [rows] = await pool.query<Row<Omit<PlantHome, 'mix'> & { id: number; mix: unknown }>[]>(
     `SELECT p.id, p.collection_id, p.version, p.acquired_on, pl.site_id, pl.id AS place_id, pl.kind AS place_kind,
-       si.time_zone,
+       si.time_zone, co.can_ml,
             (SELECT JSON_ARRAYAGG(JSON_OBJECT('component', mp.component_ref, 'parts', mp.parts)) FROM mix_part mp
             WHERE mp.mix_id = po.mix_id) AS mix
      FROM plant p JOIN stay s ON s.open_plant_id = p.id JOIN potting po ON po.open_plant_id = p.id
-     JOIN place pl ON pl.id = s.place_id JOIN site si ON si.id = pl.site_id WHERE p.id IN (?)`,
+     JOIN place pl ON pl.id = s.place_id JOIN site si ON si.id = pl.site_id
+     JOIN collection co ON co.id = p.collection_id WHERE p.id IN (?)`,
     [plantIds.length > 0 ? plantIds : [0]],
   );
   return new Map(rows.map((row) => [row.id, { ...row, mix: json<PlantHome['mix'] | null>(row.mix) ?? [] }]));

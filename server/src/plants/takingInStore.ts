@@ -245,6 +245,31 @@ export async function repot(
   return 'done';
 }
 
+/** Into fresh mix of the kind it has, and the same pot; nothing where it was potted that day already, or since. */
+export async function repotAsItIs(
+  connection: PoolConnection,
+  plantId: number,
+  to: { date: string; rootLoss: number | null; clientId: string; by: string },
+): Promise<void> {
+  const [[open]] = await connection.query<(PotRow & { mix_id: number; from_day: string })[]>(
+    `SELECT po.mix_id, po.from_day, ${POT_COLUMNS} FROM potting po WHERE po.open_plant_id = ?`,
+    [plantId],
+  );
+  if (!open || open.from_day >= to.date) return;
+  const { mix_id: mixId, from_day: _from, ...pot } = open;
+  await repot(connection, plantId, { ...to, mixId, pot: potOf(pot), mixWas: 'dry', more: { why: 'rescue' } });
+}
+
+/** The other living plants of its bench. */
+export async function standingBeside(connection: PoolConnection, plantId: number): Promise<number[]> {
+  const [rows] = await connection.query<Row<{ id: number }>[]>(
+    `SELECT o.open_plant_id AS id FROM stay o JOIN stay s ON s.place_id = o.place_id
+     WHERE s.open_plant_id = ? AND o.open_plant_id IS NOT NULL AND o.open_plant_id <> ?`,
+    [plantId, plantId],
+  );
+  return rows.map(({ id }) => id);
+}
+
 /** Last in the walk of its new place. */
 async function putAt(connection: PoolConnection, plantId: number, placeId: number, date: string): Promise<void> {
   const last = (await lastInWalk(connection, [placeId])).get(placeId) ?? 0;

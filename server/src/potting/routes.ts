@@ -116,8 +116,7 @@ function benchRoutes(app: App): Route[] {
           app.outlooks.ofPlants(site, [plantId]),
         ]);
         const view = outlooks.views.get(plantId);
-        const follows =
-          late && view ? followsOf(late, view, outlooks.tasks.get(plantId)?.rules.rules.feed ?? null) : [];
+        const follows = late && view ? followsOf(late, view, outlooks.tasks.get(plantId) ?? null) : [];
         return {
           pots: potsThatWere(pots, drinks.map(dayNumber), drying, componentsOf(own)),
           follows: follows.map(({ day, ...task }) => ({ ...task, on: isoDay(day) })),
@@ -165,9 +164,9 @@ async function benchPlants(app: App, site: SiteRow): Promise<BenchPlant[]> {
   ]);
   const views = await app.outlooks.pottingOf(
     site,
-    [...books].map(([id, { floweredOn, pottedOn, poured, rescued }]) => [
+    [...books].map(([id, { floweredOn, pottedOn, poured, rescued, fitsOn }]) => [
       String(id),
-      { floweredOn, pottedOn, poured, rescued },
+      { floweredOn, pottedOn, poured, rescued, fitsOn },
     ]),
   );
   const placeName = new Map(places.map(({ id, name }) => [id, name]));

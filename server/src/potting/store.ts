@@ -179,6 +179,8 @@ export interface PottingBook {
   poured: { date: string; seconds: number } | null;
   /** its last potting was a rescue */
   rescued: boolean;
+  /** when it was last found to fit its pot */
+  fitsOn: string | null;
   mixId: number;
   version: number;
 }
@@ -190,6 +192,7 @@ export async function pottingBooks(pool: Pool, siteId: number): Promise<Map<numb
       flowered: string | null;
       potted: string | null;
       poured: string | null;
+      fits: string | null;
       why: string | null;
       mix_id: number;
       version: number;
@@ -201,6 +204,8 @@ export async function pottingBooks(pool: Pool, siteId: number): Promise<Map<numb
        (SELECT CONCAT(j.day, ' ', JSON_VALUE(j.detail, '$.seconds')) FROM journal j
          WHERE j.plant_id = s.open_plant_id AND j.type = 'drain' AND j.voided_at IS NULL
          ORDER BY j.day DESC, j.id DESC LIMIT 1) AS poured,
+       (SELECT MAX(j.day) FROM journal j WHERE j.plant_id = s.open_plant_id AND j.type = 'pot-fits'
+         AND j.voided_at IS NULL) AS fits,
        (SELECT JSON_VALUE(j.detail, '$.why') FROM journal j WHERE j.plant_id = s.open_plant_id
          AND j.type = 'repotting' AND j.day = po.from_day AND j.voided_at IS NULL ORDER BY j.id DESC LIMIT 1) AS why
      FROM stay s JOIN place pl ON pl.id = s.place_id JOIN potting po ON po.open_plant_id = s.open_plant_id
@@ -209,7 +214,7 @@ export async function pottingBooks(pool: Pool, siteId: number): Promise<Map<numb
     [siteId],
   );
   return new Map(
-    rows.map(({ id, flowered, potted, poured, why, mix_id: mixId, version }) => {
+    rows.map(({ id, flowered, potted, poured, fits, why, mix_id: mixId, version }) => {
       const [date, seconds] = poured?.split(' ') ?? [];
       return [
         id,
@@ -218,6 +223,7 @@ export async function pottingBooks(pool: Pool, siteId: number): Promise<Map<numb
           pottedOn: potted,
           poured: date ? { date, seconds: Number(seconds) } : null,
           rescued: why === 'rescue',
+          fitsOn: fits,
           mixId,
           version,
         },

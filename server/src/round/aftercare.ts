@@ -84,32 +84,33 @@ async function partsOfMixes(pool: Pool): Promise<Map<number, MixPart[]>> {
   );
 }
 
-const GREW_WET = /wet|soggy|damp|moist|peat/i;
-/** From mostly peat into mostly grit: roots that grew in wet meet sudden drought. */
-const MOSTLY_PEAT = 0.65;
-const MOSTLY_GRIT = 0.4;
-
-/** All that follows a potting, by its own findings and the plant's feeding rule; the first drink is the judge's. */
+/** All that follows a potting, by its own findings and the plant's feeding rule; the first drink is dated by the judge. */
 export function followsOf(
-  { detail, day, used_to: usedTo, was, is, charged }: LatePotting,
-  view: Pick<OutlookView, 'traits' | 'cycle_days' | 'hold'>,
-  rule: KeptTask['rules']['rules']['feed'] | null,
+  { detail, day, charged }: LatePotting,
+  view: Pick<OutlookView, 'traits' | 'hold' | 'last_watered' | 'state'>,
+  task: Pick<KeptTask, 'due' | 'rules'> | null,
 ): AftercareTask[] {
-  const { hold } = view;
-  const heldTo = hold?.kind === 'potted' && hold.until ? dayNumber(hold.until) : null;
+  const pottedOn = dayNumber(day);
+  const rule = task?.rules.rules.feed ?? null;
+  const drunk = view.last_watered !== null && view.last_watered > day;
   return aftercare({
-    pottedOn: dayNumber(day),
+    pottedOn,
     rootLoss: detail.root_loss ?? (detail.roots_cut ? CUT_ROOTS_LOSS : 0),
     mixWas: detail.mix_was ?? null,
     store: view.traits.store,
-    cool: hold?.kind === 'cold',
+    cool: view.hold?.kind === 'cold',
     findings: detail.findings ?? [],
     divided: (detail.divided ?? 0) > 0,
     chargedMonths: charged && rule ? rule.chargeMonths : 0,
-    fromWetToDry: is <= MOSTLY_GRIT && ((was ?? 0) >= MOSTLY_PEAT || GREW_WET.test(usedTo ?? '')),
-    daysToDry: view.cycle_days,
   })
-    .map((task) => (task.kind === 'first-drink' && heldTo !== null ? { ...task, day: heldTo } : task))
+    .flatMap((one): AftercareTask[] => {
+      if (one.kind !== 'first-drink') return [one];
+      if (drunk) return [];
+      if (task?.due) return [{ ...one, day: Math.max(one.day, dayNumber(task.due)) }];
+      // No drink is in sight: it sleeps, or its place is too cold for one.
+      const until = view.hold?.until ? dayNumber(view.hold.until) : one.day;
+      return [{ ...one, day: Math.max(one.day, until), because: [view.state === 'resting' ? 'asleep' : 'cool'] }];
+    })
     .toSorted((a, b) => a.day - b.day);
 }
 
@@ -124,7 +125,7 @@ export function pottedToday(
   return pottings.flatMap((potting): RoundSite['also'] => {
     const view = views.get(potting.plant_id);
     if (!view) return [];
-    const follows = followsOf(potting, view, tasks.get(potting.plant_id)?.rules.rules.feed ?? null);
+    const follows = followsOf(potting, view, tasks.get(potting.plant_id) ?? null);
     const falls = follows.filter(({ day }) => day <= now && now - day < STANDS_DAYS);
     const line = { plant_id: potting.plant_id, plant: potting.plant };
     const look = falls.findLast(({ kind }) => kind === 'look');
@@ -133,9 +134,6 @@ export function pottedToday(
       ...(look && !looked ? [{ ...line, kind: 'potted-look' as const, day: potting.day, n: look.n! }] : []),
       ...(falls.some(({ kind }) => kind === 'shade-ends')
         ? [{ ...line, kind: 'shade-ends' as const, day: potting.day }]
-        : []),
-      ...(follows.some(({ kind, day }) => kind === 'sip' && day === now)
-        ? [{ ...line, kind: 'wean' as const, day: potting.day }]
         : []),
     ];
   });

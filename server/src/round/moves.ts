@@ -26,7 +26,7 @@ export function movesOf(
   const moves = movesAhead(
     pots.flatMap(({ pot: { id, name }, placeId }) => {
       const view = outlooks.views.get(id);
-      return view ? [{ id, name, placeId, minWetC: view.traits.minWetC, stoodAt: stoodAt.get(id) ?? [] }] : [];
+      return view ? [{ id, name, placeId, limitsC: view.weekly_limit_c, stoodAt: stoodAt.get(id) ?? [] }] : [];
     }),
     places.flatMap(({ id, name, kind }) => {
       const climate = climates.get(id);

@@ -9,6 +9,7 @@ import {
   type Form,
   inspectionDays,
   JUDGED,
+  nightItBearsC,
   judgedAs,
   type PlaceKind,
   placeDefaults,
@@ -261,7 +262,7 @@ function coldTonight(pot: RoundPot, done: Shelter | null): ColdPot | null {
   return {
     id: pot.id,
     name: pot.name,
-    limit_c: reason?.n!.limit ?? pot.outlook.traits.minWetC,
+    limit_c: reason?.n!.limit ?? nightItBearsC(pot.outlook.traits, pot.outlook.moisture.p50),
     near: reason?.code === 'near-limit',
     chance: reason?.n!.chance ?? 0,
     done,

@@ -250,9 +250,10 @@ function plantNights(
           name,
           min_dry_c: minDryC,
           min_wet_c: minWetC,
+          weekly_limit_c: view.weekly_limit_c,
           limit_c: nightItBearsC(view.traits, view.moisture.p50),
           ceiling_c: task.rules.rules.ceilingC,
-          stands: standsWhen(coldest, minWetC, dayNumber(outlooks.today)),
+          stands: standsWhen(coldest, view.weekly_limit_c, dayNumber(outlooks.today)),
         },
       ];
     })

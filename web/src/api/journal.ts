@@ -38,8 +38,10 @@ export function useJournal() {
   const queries = useQueryClient();
   return useMemo(
     () => ({
-      async write(marks: ToWrite[]): Promise<Written> {
+      /** @param anyway written though it was asked back */
+      async write(marks: ToWrite[], anyway = false): Promise<Written> {
         const body = {
+          ...(anyway ? { anyway } : {}),
           marks: marks.map((mark) => ({
             plant_id: mark.plantId,
             seen: mark.seen,

@@ -4,7 +4,7 @@ import { afterWords } from '@zinc-pail/words/after';
 import { doubledWords } from '@zinc-pail/words/round';
 import { Undo2 } from 'lucide-react';
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useRef, useState } from 'react';
-import { wordsOf } from '../api/client.ts';
+import { ProblemError, wordsOf } from '../api/client.ts';
 import { useJournal } from '../api/journal.ts';
 import { nearDay } from '../words/days.ts';
 import { useKeys } from '../frame/keys.ts';
@@ -37,7 +37,7 @@ interface Done {
 type Told =
   | { kind: 'done'; done: Done }
   | { kind: 'undone'; pots: Marked[]; after: ReadonlyMap<number, After> }
-  | { kind: 'failed'; pots: Marked[]; words: string };
+  | { kind: 'failed'; pots: Marked[]; words: string; anyway?: () => void };
 
 interface Marks {
   /** writes the same kind of mark on all of these pots, and resolves to whether it went through */
@@ -67,27 +67,37 @@ export function MarksProvider({ children }: { children: ReactNode }) {
   const inFlight = useRef(new Set<number>());
 
   /** One mark a pot at a time: a key held down must not water twice. */
-  const alone = useCallback(async (pots: Marked[], action: () => Promise<void>): Promise<boolean> => {
-    if (pots.some((pot) => inFlight.current.has(pot.plantId))) return false;
-    for (const pot of pots) inFlight.current.add(pot.plantId);
-    setBusy(new Set(inFlight.current));
-    try {
-      await action();
-      return true;
-    } catch (error) {
-      setTold({ kind: 'failed', pots, words: wordsOf(error) });
-      return false;
-    } finally {
-      for (const pot of pots) inFlight.current.delete(pot.plantId);
+  const alone = useCallback(
+    async (pots: Marked[], action: () => Promise<void>, again?: () => void): Promise<boolean> => {
+      if (pots.some((pot) => inFlight.current.has(pot.plantId))) return false;
+      for (const pot of pots) inFlight.current.add(pot.plantId);
       setBusy(new Set(inFlight.current));
-    }
-  }, []);
+      try {
+        await action();
+        return true;
+      } catch (error) {
+        const anyway = again && isOdd(error) ? again : undefined;
+        setTold({ kind: 'failed', pots, words: wordsOf(error), ...(anyway ? { anyway } : {}) });
+        return false;
+      } finally {
+        for (const pot of pots) inFlight.current.delete(pot.plantId);
+        setBusy(new Set(inFlight.current));
+      }
+    },
+    [],
+  );
 
   const mark = useCallback(
-    (pots: Marked[], events: (pot: Marked) => JournalEvent[], said: string) =>
-      alone(pots, async () => {
+    function markThem(
+      pots: Marked[],
+      events: (pot: Marked) => JournalEvent[],
+      said: string,
+      anyway = false,
+    ): Promise<boolean> {
+      const action = async () => {
         const result = await journal.write(
           pots.map((pot) => ({ plantId: pot.plantId, seen: pot.seen, events: events(pot) })),
+          anyway,
         );
         const done: Done = {
           pots,
@@ -102,7 +112,9 @@ export function MarksProvider({ children }: { children: ReactNode }) {
         };
         if (result.clientIds.length > 0) setPast((before) => [...before, done]);
         setTold({ kind: 'done', done });
-      }),
+      };
+      return alone(pots, action, anyway ? undefined : () => void markThem(pots, events, said, true));
+    },
     [alone, journal],
   );
 
@@ -135,6 +147,11 @@ export function MarksProvider({ children }: { children: ReactNode }) {
     [mark, undo, takeBack, busy, told, past.length],
   );
   return <MarksContext.Provider value={marks}>{children}</MarksContext.Provider>;
+}
+
+/** Asked back: a slip of the hand, or meant. */
+function isOdd(error: unknown): boolean {
+  return error instanceof ProblemError && error.problem.type.endsWith('odd-mark');
 }
 
 function nextWords({ outlook, task }: After, today: string): string {
@@ -176,6 +193,15 @@ export function MarkBar() {
               </p>
             )}
           </div>
+          {told.kind === 'failed' && told.anyway && (
+            <button
+              type="button"
+              className="ml-auto h-11 shrink-0 border border-current px-4 font-semibold"
+              onClick={told.anyway}
+            >
+              It is meant: write it
+            </button>
+          )}
           {canUndo && (
             <button
               type="button"

@@ -63,6 +63,8 @@ export function eventWords(event: JournalEvent): string {
       return `Looked at anew: ${event.answer}`;
     case 'sheltered':
       return SHELTER_WORDS[event.how];
+    case 'pot-fits':
+      return 'Looked at for a new pot: it fits';
     case 'firmed':
       return event.yes ? 'Firmed up' : 'Did not firm up';
     case 'arrival':

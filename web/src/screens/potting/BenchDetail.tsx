@@ -10,8 +10,10 @@ import {
   ROOTING_WORDS,
   suitsWords,
 } from '@zinc-pail/words/potting';
+import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { useJournal } from '../../api/journal.ts';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';
 import { SectionHead } from '../../forms/Fields.tsx';
 import { Name } from '../../naming/Name.tsx';
@@ -98,7 +100,8 @@ export function BenchDetail({ plant, kit, today }: { plant: BenchPlant; kit: Kit
       </ol>
       <button type="button" className="btn btn-primary mt-3 h-11 px-6" onClick={() => setPotting(true)}>
         Pot it…
-      </button>
+      </button>{' '}
+      {plant.need.verdict !== 'none' && <FitsButton plant={plant} today={today} />}
       {potting && <PotItPanel plant={plant} kit={kit} today={today} onClose={() => setPotting(false)} />}
     </section>
   );
@@ -157,4 +160,17 @@ function size(pot: BenchPlant['old']['pot']): string {
 
 function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+/** Looked at, and it fits: an answer that sets the next look a year on. */
+function FitsButton({ plant, today }: { plant: BenchPlant; today: string }) {
+  const journal = useJournal();
+  const fits = useMutation({
+    mutationFn: () => journal.write([{ plantId: plant.id, seen: null, events: [{ type: 'pot-fits', date: today }] }]),
+  });
+  return (
+    <button type="button" disabled={fits.isPending} className="btn mt-3 h-11 px-4" onClick={() => fits.mutate()}>
+      Looked: it fits
+    </button>
+  );
 }

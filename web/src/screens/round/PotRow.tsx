@@ -226,8 +226,8 @@ function Deed({
     );
   }
   const asked = judgement.deeds.find((deed) => deed.deed === 'look');
-  if (asked && asked.what !== 'weight' && asked.what !== 'underside' && first.deed !== 'act')
-    return <Answers what={asked.what} pot={pot} onFeel={onFeel} />;
+  if (asked?.deed === 'look' && asked.what !== 'underside' && first.deed !== 'act')
+    return <Answers look={asked} pot={pot} onFeel={onFeel} />;
   return (
     <button
       type="button"

@@ -203,7 +203,7 @@ function Stands({ site, place }: { site: SiteWeather; place: PlaceWeather }) {
               <Name written={plant.name} />
             </Link>
             <span>
-              bears {degrees(plant.min_wet_c)} moist, {degrees(plant.min_dry_c)} dry;{' '}
+              takes {degrees(plant.min_wet_c)} moist, {degrees(plant.min_dry_c)} dry;{' '}
               {standsWords(plant.stands, site.today)}
             </span>
           </li>
@@ -223,7 +223,7 @@ function AllYear({ site, place }: { site: SiteWeather; place: PlaceWeather }) {
   const others = site.places
     .filter(({ id }) => id !== place.id)
     .flatMap(({ plants }) => plants)
-    .filter((plant) => standsWhen(place.coldest_c, plant.min_wet_c, dayNumber(site.today)).when === 'always');
+    .filter((plant) => standsWhen(place.coldest_c, plant.weekly_limit_c, dayNumber(site.today)).when === 'always');
   if (others.length === 0) return null;
   return (
     <details className="mt-2">

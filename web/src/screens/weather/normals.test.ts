@@ -33,6 +33,7 @@ describe('limits across the days', () => {
       name: 'x',
       min_dry_c: 0,
       min_wet_c: 5,
+      weekly_limit_c: [],
       limit_c,
       ceiling_c: 35,
       stands: { when: 'always' as const },
