@@ -70,6 +70,8 @@ export interface Scene {
   latitude?: number;
   place?: Place;
   mix?: Mix;
+  /** others that stand in the file */
+  mixes?: Mix[];
   pot?: Pot;
   plant?: Partial<Plant>;
   events?: PlantEvent[];
@@ -85,7 +87,7 @@ export function garden(scene: Scene = {}): Garden {
     site: { latitude_deg: scene.latitude ?? 47, longitude_deg: 8, elevation_m: 400, normals: scene.normals ?? INLAND },
     weather: scene.weather ?? [],
     places: [place],
-    mixes: [scene.mix ?? GRITTY],
+    mixes: [scene.mix ?? GRITTY, ...(scene.mixes ?? [])],
     plants: [
       {
         id: 'plant',

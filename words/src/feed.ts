@@ -17,6 +17,8 @@ export function feedWords(feed: FeedAdvice, today: string): string {
       return `You saw ${signWords(of ?? '')} lately: food would harm.`;
     case 'settles':
       return `It came lately and settles first${until ? `, until ${until}` : ''}.`;
+    case 'roots-form':
+      return `Newly potted: its roots fill the mix first${until ? `, until ${until}` : ''}.`;
     case 'mix-feeds':
       return `Its mix feeds it${until ? ` until ${until}` : ' still'}.`;
     case 'season-full':

@@ -98,7 +98,7 @@ export function judgeFacts(facts: Facts): Judgement {
             because: [...answer.because, ...cold.because],
           }
         : answer;
-  const shaded = withShade(merged, heatAhead(facts), facts);
+  const shaded = withWeaning(withShade(merged, heatAhead(facts), facts), facts);
   const fast = driesFast(facts);
   const deeds = dress(facts, shaded.deeds, fast?.deed ?? null);
   const { because, against } = weighed(fast ? { ...shaded, because: [...shaded.because, fast.reason] } : shaded, facts);
@@ -244,19 +244,20 @@ function byCalendar(facts: Facts): Answer & { gap?: number } {
   return due(facts, reason);
 }
 
-/** Its roots grew in wet: moister than its rule for some weeks. */
-function weaning({ outlook, today }: Facts): Reason[] {
+/** Its roots grew in wet: moister than its rule for some weeks, and whatever is said of its water says so. */
+function withWeaning(answer: Answer, { outlook, today }: Facts): Answer {
   const { weaning: left, pottedOn } = outlook.model;
-  if (left <= 0 || pottedOn === null) return [];
-  return [
-    {
-      code: 'weaning',
-      source: 'rule',
-      on: iso(today + Math.round(left * WEANING_DAYS)),
-      weight: 0.6,
-      n: { left: hundredth(left) },
-    },
-  ];
+  const [first] = answer.deeds;
+  const ofWater = first.deed === 'wait' || DRINKS.has(first.deed) || (first.deed === 'look' && first.what === 'depth');
+  if (left <= 0 || pottedOn === null || !ofWater) return answer;
+  const reason: Reason = {
+    code: 'weaning',
+    source: 'rule',
+    on: iso(today + Math.round(left * WEANING_DAYS)),
+    weight: 0.6,
+    n: { left: hundredth(left) },
+  };
+  return { ...answer, because: [...answer.because, reason] };
 }
 
 /** How its drinks come further apart, or closer together, from here on. */
@@ -320,7 +321,6 @@ function wait(facts: Facts, until: string | null, ...more: Reason[]): Answer {
     deeds: [{ deed: 'wait', until }],
     because: [
       ...more,
-      ...weaning(facts),
       ...putOff(facts),
       ...(rain ? [rain] : []),
       dates,
@@ -354,7 +354,6 @@ function due(facts: Facts, rule: Reason): Answer & { gap: number } {
     ...(parched
       ? [{ code: 'dry-for-long', source: 'reckoned', weight: 0.7, n: { days: facts.dryDays } } as const]
       : []),
-    ...weaning(facts),
     ...eased(facts),
   ];
   // Never on the eve of a cold night; where no night is mild for weeks the place is wrong, not the day.

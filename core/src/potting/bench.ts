@@ -1,10 +1,10 @@
 /** Everything the potting bench says of one plant: whether it wants a new pot, whether now, which, and what that does. */
-import { type DayNumber, dayNumber } from '../calendar/day.ts';
+import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { CareRules } from '../care/rules.ts';
 import { type DaysToDry, daysToDryIn, dryingOf } from '../forecast/drying.ts';
 import type { Outlook } from '../forecast/forecast.ts';
 import { stateOn } from '../forecast/plantModel.ts';
-import { openCases } from '../clinic/cases.ts';
+import { heldBy, openCases } from '../clinic/cases.ts';
 import type { Step } from '../clinic/causes.ts';
 import { ANY_PLANT } from '../clinic/plan.ts';
 import type { Air, Form, PlaceKind, PlantEvent, Pot, Sign } from '../garden.ts';
@@ -193,18 +193,18 @@ export function pottingOf(facts: PottingFacts): PottingView {
       fierceSun: rules.light === 'sun' && ahead > 18,
     }),
     depth: plantingDepth(traits.form, model.nature),
-    first: firstOf(seen, outlook),
+    first: firstOf(seen, outlook, heldBy(openCases(plant.events, ANY_PLANT), isoDay(today)) !== null),
     interim: interimPot(plant.pot, plant.root_loss ?? 0),
     tight,
     rootShy,
   };
 }
 
-/** Wet at the roots and slack, it may rot: looked at first. Slack and dry, it is thirsty: watered first. */
-function firstOf(seen: Seen, { moisture, stress }: Outlook): PottingView['first'] {
+/** Wet at the roots and slack, it may rot: looked at first. Slack and dry, it is thirsty: watered first, unless a case keeps it dry. */
+function firstOf(seen: Seen, { moisture, stress }: Outlook, keptDry: boolean): PottingView['first'] {
   const wet = seen.look ? seen.look.says !== 'dry' : moisture.p50 > TOO_WET_TO_DRINK_M;
   if (seen.rot || seen.suspect || seen.tooMuch || (seen.slack && wet)) return 'look-first';
-  return !wet && (stress.thirst >= 0.35 || seen.slack) ? 'water-first' : 'as-it-is';
+  return !wet && !keptDry && (stress.thirst >= 0.35 || seen.slack) ? 'water-first' : 'as-it-is';
 }
 
 /** The time that suits a new pot: its own growth, while enough of it is left; of bulbs the end of their sleep. */

@@ -157,7 +157,7 @@ describe('how big', () => {
   it('pots come in steps', () => expect([83, 90, 141, 161].map(potSizeMm)).toEqual([90, 90, 150, 180]));
   it.each([
     ['rosette', 'leaf', 'wide', 0.6],
-    ['bulb', 'below', 'deep', 1.15],
+    ['bulb', 'below', 'deep', 1.0],
     ['globe', 'stem', 'snug', 0.9],
   ] as const)('%s: %s roots want a %s pot', (form, store, rooting, depth) => {
     const next = nextPot(roundPot(90, 80, 'plastic'), { form, store, diameterMm: 70 });
@@ -252,8 +252,6 @@ describe('what follows', () => {
     pottedOn: TODAY,
     divided: false,
     chargedMonths: 0,
-    fromWetToDry: false,
-    daysToDry: 12,
   };
   const follows = (over: Partial<PottedFacts> = {}) => aftercare({ ...POTTED, ...over });
   const dayOf = (kind: string, over: Partial<PottedFacts> = {}) =>
@@ -273,7 +271,7 @@ describe('what follows', () => {
     expect(dayOf('shade-ends', { divided: true })).toBe(14);
   });
   it('comes in the order of days', () => {
-    const days = follows({ fromWetToDry: true, rootLoss: 0.5 }).map(({ day }) => day);
+    const days = follows({ rootLoss: 0.5 }).map(({ day }) => day);
     expect(days).toEqual(days.toSorted((a, b) => a - b));
   });
 });

@@ -9,7 +9,7 @@ export interface PlanLine {
   place: string;
   site: string;
   plant: string;
-  what: 'water' | 'look' | 'sun' | 'cold' | 'in' | 'out' | 'lamp' | 'clinic';
+  what: 'water' | 'look' | 'act' | 'move' | 'sun' | 'cold' | 'in' | 'out' | 'lamp' | 'clinic';
   words: string;
   /** of a lamp: hours a day */
   hours?: number;
@@ -18,6 +18,8 @@ export interface PlanLine {
 const VERBS = {
   water: 'Water',
   look: 'Look at',
+  act: 'See at once to',
+  move: 'Move',
   sun: 'Sun for',
   cold: 'Too cold tonight for',
   in: 'Bring in',

@@ -1,5 +1,5 @@
 /** What the calendar says: each plant's next day as it is judged, and the steps from shade to sun. */
-import { type KeptTask, dayNumber, drinkOf, isoDay, nightItBearsC, stepsShown } from '@zinc-pail/core';
+import { type KeptTask, dayNumber, drinkOf, isoDay, nightItBearsC, type OutlookView, stepsShown } from '@zinc-pail/core';
 import { causeWords } from '@zinc-pail/words/causes';
 import { STEP_WORDS } from '@zinc-pail/words/clinic';
 import { drinkWords, judgementWords } from '@zinc-pail/words/judgement';
@@ -12,7 +12,6 @@ import { type PlaceRecord, placeRecords } from '../places/store.ts';
 import { todayAt } from '../garden/clock.ts';
 import { movesOf } from '../round/moves.ts';
 import { placeRows, stoodBefore } from '../round/store.ts';
-import type { SiteOutlooks } from '../outlook/outlooks.ts';
 import { type PlantCard, plantCards } from '../plants/store.ts';
 import { calendarText, type PlanLine } from './calendar.ts';
 
@@ -117,10 +116,18 @@ async function moveLines(app: App, site: SiteRow, cards: readonly PlantCard[]): 
 
 const NIGHTS_TOLD = 7;
 
-/** Evenings before nights below what a plant bears: as judged for tonight, as expected for the week. */
-function coldEves(
-  cards: readonly PlantCard[],
-  { views, tasks, today }: Pick<SiteOutlooks, 'views' | 'tasks' | 'today'>,
+/** Evenings before nights below what a plant takes: as judged for tonight, as expected for the week. */
+export function coldEves(
+  cards: readonly Pick<PlantCard, 'id' | 'name' | 'number'>[],
+  {
+    views,
+    tasks,
+    today,
+  }: {
+    views: ReadonlyMap<number, OutlookView>;
+    tasks: ReadonlyMap<number, Pick<KeptTask, 'judgement'>>;
+    today: string;
+  },
   site: string,
   placeOf: ReadonlyMap<number, string>,
 ): PlanLine[] {
@@ -153,14 +160,21 @@ function coldEves(
 }
 
 /** What is asked today, or the look before its next drink; null where the plant is left alone. */
-function planOf({ judgement, due, drink }: KeptTask, today: string): Pick<PlanLine, 'date' | 'what' | 'words'> | null {
+export function planOf(
+  { judgement, due, drink }: Pick<KeptTask, 'judgement' | 'due' | 'drink'>,
+  today: string,
+): Pick<PlanLine, 'date' | 'what' | 'words'> | null {
   const [first] = judgement.deeds;
   const units = { units: SI, today };
   const { head, reason } = judgementWords(judgement, units);
   const look = (words: string) => `look first; then ${words.toLowerCase()} of ${drink.water} water`;
   if (drinkOf(judgement)) return { date: today, what: 'water', words: look(head) };
   if (first.deed !== 'wait' && first.deed !== 'sleep')
-    return { date: today, what: 'look', words: `${head}. ${reason}` };
+    return {
+      date: today,
+      what: first.deed === 'act' ? 'act' : first.deed === 'move' ? 'move' : 'look',
+      words: `${head}. ${reason}`,
+    };
   if (!due) return null;
   const words = look(drinkWords(drink.way, drink.amount_ml, drink.flush, units));
   return { date: due, what: 'water', words };

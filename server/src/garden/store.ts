@@ -277,7 +277,7 @@ export async function loadPlants(
   const [rows] = await pool.query<Row<PlantRow>[]>(
     `SELECT p.id, p.name, p.taxon, p.habit, p.form, p.diameter_mm, p.height_mm, p.dry_rule, p.hold_days, p.store,
        p.min_dry_c, p.min_wet_c,
-            p.grow_min_c, p.leafless, s.place_id, po.mix_id, ${POT_COLUMNS}, po.root_loss, p.name_sure, p.own_rules, p.acquired_on, pl.kind AS place_kind
+            p.grow_min_c, p.leafless, s.place_id, po.mix_id, ${POT_COLUMNS}, po.root_loss, p.name_sure, p.used_to, p.own_rules, p.acquired_on, pl.kind AS place_kind
      FROM ${from} JOIN potting po ON po.open_plant_id = p.id
      WHERE ${where} ORDER BY pl.walk_order, pl.id, s.walk_order, p.id`,
     values,
