@@ -112,13 +112,17 @@ export interface OwnComponentFields {
   bulk_density_g_ml: number;
   ph: number | null;
 }
+const componentName = Joi.string()
+  .trim()
+  .pattern(/^[\p{L}\p{N}][\p{L}\p{N} -]{0,60}$/u)
+  .required()
+  .messages({ '*': 'a name of letters, figures, spaces and hyphens, up to 60' });
+
+export const componentParam = object<{ ref: string }>({ ref: componentName }, 'the name of a component');
+
 export const componentBody = object<OwnComponentFields>(
   {
-    id: Joi.string()
-      .trim()
-      .pattern(/^[\p{L}\p{N}][\p{L}\p{N} -]{0,60}$/u)
-      .required()
-      .messages({ '*': 'a name of letters, figures, spaces and hyphens, up to 60' }),
+    id: componentName,
     total_porosity: number(0.05, 0.98),
     water_at_10cm: number(0.01, 0.97),
     water_air_dry: number(0, 0.5),

@@ -1,10 +1,11 @@
 /** Nothing that one surface says of a plant contradicts another: the demo through its year, and random gardens. */
-import { type Cause, CAUSES, dayNumber, type Garden, isoDay, type PlantEvent, SIGNS } from '@zinc-pail/core';
+import { type Cause, CAUSES, dayNumber, drinkOf, type Garden, isoDay, type PlantEvent, SIGNS } from '@zinc-pail/core';
 import { describe, expect, it } from 'vitest';
 import { GRITTY, INLAND, mirrored, PEATY, roundPot } from '../../core/test/gardens.ts';
 import { seededRandom } from '../../core/src/numeric/random.ts';
 import { play } from '../../demo/play.ts';
-import { contradictions } from './claims.ts';
+import { diagnosisFile, forecastFile, judgementFile } from '@zinc-pail/words/files';
+import { contradictions, toldOf } from './claims.ts';
 
 /** Two days of each month, so that frost, rest, waking and heat all fall on some. */
 const DAYS = Array.from({ length: 24 }, (_, i) => isoDay(dayNumber('2026-01-06') + i * 15));
@@ -138,4 +139,25 @@ describe('random gardens contradict themselves nowhere', () => {
     (seed) => expect(contradictions(randomGarden(seed))).toEqual([]),
     60_000,
   );
+});
+
+describe('the command says what the screens say', () => {
+  it.each([31, 32, 33])('of garden %d', (seed) => {
+    const garden = randomGarden(seed);
+    const told = toldOf(garden);
+    const forecasts = new Map(forecastFile(garden).plants.map((one) => [one.id, one]));
+    const judgements = new Map(judgementFile(garden).plants.map((one) => [one.id, one]));
+    for (const { id, task, view } of told) {
+      expect(forecasts.get(id)!.water?.ideal ?? null).toBe(task.due);
+      expect(forecasts.get(id)!.water?.ideal ?? null).toBe(view.water?.ideal ?? null);
+      expect(forecasts.get(id)!.state).toBe(view.state);
+      expect(judgements.get(id)!.deeds).toEqual(task.judgement.deeds);
+      const drinks = drinkOf(task.judgement) !== null;
+      const { head } = judgements.get(id)!.words;
+      if (drinks) expect(head).toMatch(/water|sip|soak|drench|flush|mist|drink|drops| ml/i);
+      // Of a plant that shows nothing the clinic says nothing: its schedule stands.
+      const { water, causes } = diagnosisFile(garden, id);
+      if (causes.length > 0) expect([id, water === 'now']).toEqual([id, drinks]);
+    }
+  });
 });

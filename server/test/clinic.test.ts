@@ -127,13 +127,13 @@ describe('guests', () => {
     expect(await apart(1)).toBe(back(3 - 28));
     await post(1, { type: 'case-closed', cause: 'mealybug', outcome: 'cured' });
   });
-  it('a case asks for the swab again until it was clean twice running, and can then be closed', async () => {
+  it('a case of a powdered plant asks for picking off again, never for the swab, until it was clean twice running, and can then be closed', async () => {
     await post(2, { type: 'verdict', cause: 'mealybug', date: back(20) });
-    await post(2, { type: 'case-step', cause: 'mealybug', step: 'swab', date: back(20) });
+    await post(2, { type: 'case-step', cause: 'mealybug', step: 'pick-off', date: back(20) });
     const asked = (await round()).clinic.steps
       .filter(({ plant_id: id }) => id === 2)
       .map(({ step, time }) => `${step} ${time}`);
-    expect(asked).toEqual(expect.arrayContaining(['swab 2', 'look-over 1', 'neighbours 1']));
+    expect(asked).toEqual(expect.arrayContaining(['pick-off 2', 'look-over 1', 'neighbours 1']));
     await post(2, { type: 'case-step', cause: 'mealybug', step: 'look-over', found: 'clean', date: back(8) });
     expect((await sheet(2)).cases[0]).toMatchObject({ cleanRun: 1, ready: false });
     await post(2, { type: 'case-step', cause: 'mealybug', step: 'look-over', found: 'clean' });

@@ -67,6 +67,19 @@ describe('recipes', () => {
     expect(wrong.body.faults[0].pointer).toBe('/water_at_10cm');
     await send('PUT', '/components', { ...pumice, water_at_10cm: 0.28 });
   });
+  it('and can be taken back: the tabled figures stand again, once', async () => {
+    const taken = await send('DELETE', '/components/pumice', {});
+    expect(taken).toMatchObject({ status: 200, body: { components: [] } });
+    expect((await send('DELETE', '/components/pumice', {})).status).toBe(404);
+  });
+  it('one of the keeper’s own stays while a recipe has it', async () => {
+    const slag = { total_porosity: 0.5, water_at_10cm: 0.1, water_air_dry: 0.02, bulk_density_g_ml: 1.2, ph: null };
+    await send('PUT', '/components', { id: 'slag', ...slag });
+    const recipe = await send('POST', '/mixes', { name: 'Slag only', parts: [{ component: 'slag', parts: 1 }] });
+    expect((await send('DELETE', '/components/slag', {})).status).toBe(409);
+    await send('DELETE', `/mixes/${recipe.body.id}`, {});
+    expect((await send('DELETE', '/components/slag', {})).status).toBe(200);
+  });
 });
 
 describe('the stores', () => {
@@ -192,7 +205,7 @@ describe('a potting', () => {
     expect(first.deed).toBe('wait');
     expect(dayNumber(first.until) - dayNumber(TODAY)).toBeGreaterThanOrEqual(10);
     expect(body.task.judgement.because[0]).toMatchObject({ code: 'cut-roots', of: 'rot-found' });
-    expect(body.task.feed).toMatchObject({ kind: 'plain', why: { code: 'settles' } });
+    expect(body.task.feed).toMatchObject({ kind: 'plain', why: { code: 'roots-form' } });
     const entry = body.journal.find((one: any) => one.event.type === 'repotting');
     expect(entry.event).toMatchObject({ findings: ['brown-soft'], why: 'rescue', root_loss: 0.4 });
     // What follows says what the judge and the feeding rule say.

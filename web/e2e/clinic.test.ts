@@ -89,7 +89,7 @@ describe('limp with a dry pot', () => {
     await press(page, /The base/, 'ol');
     await press(page, 'A firm base');
     await sees(page, /Thirst/, 'section[aria-labelledby=means]');
-    await sees(page, /^(Drench|A sip|Sip|Water)/, '[data-testid=judged]');
+    await sees(page, /^(Drench|Measure out|Water)/, '[data-testid=judged]');
     const { task } = (await (await fetch(`${on.url}/api/plants/${id}`)).json()) as {
       task: { judgement: { deeds: { deed: string }[] } };
     };

@@ -64,6 +64,17 @@ const sound = (text: string) => {
   expect(text.length).toBeGreaterThan(2);
 };
 
+it('what nobody saw is not told as seen', () => {
+  const evidence: Evidence = { kind: 'sign', code: 'salt-crust', strength: 1, unseen: true, n: {}, weight: 1 };
+  expect(evidenceWords(evidence, SPEAKING)).toMatch(/^likely by its book, seen by nobody: /);
+  expect(evidenceWords({ ...evidence, unseen: undefined }, SPEAKING)).not.toMatch(/nobody/);
+});
+it('no sleeper is flushed for its crust', () => {
+  const say = (grows: number) => raisedWords({ code: 'crust-due', n: { ...N, grows } }, SPEAKING).say;
+  expect(say(0)).toMatch(/once it grows/);
+  expect(say(1)).toMatch(/flush it\.$/);
+});
+
 describe('every code of the clinic has its words', () => {
   it.each(HISTORY_CODES)('history: %s', (code) => {
     const evidence: Evidence = { kind: 'history', code, n: N, weight: 1 };

@@ -91,7 +91,8 @@ const HISTORY: Readonly<Record<HistoryCode, (n: Numbers, speaking: Speaking) => 
 };
 
 /** "limp (2), at midday", "pot dry for 11 days". */
-export function evidenceWords({ kind, code, strength, where, when, n }: Evidence, speaking: Speaking): string {
+export function evidenceWords({ kind, code, strength, where, when, unseen, n }: Evidence, speaking: Speaking): string {
+  if (kind === 'sign' && unseen) return `likely by its book, seen by nobody: ${signWords(code)}`;
   if (kind === 'sign')
     return [
       `${signWords(code)}${strength === undefined ? '' : ` (${strength})`}`,
@@ -269,7 +270,8 @@ const WATCH_WORDS: Readonly<Record<WatchCode, { head: string; say: (n: Numbers, 
   },
   'crust-due': {
     head: 'Crust is due',
-    say: (n) => `${countWords(n.drinks!, 'hard drink')} since the last flush: look for a white crust, flush it.`,
+    say: (n) =>
+      `${countWords(n.drinks!, 'hard drink')} since the last flush: look for a white crust${n.grows === 0 ? '; it is flushed once it grows.' : ', flush it.'}`,
   },
 };
 

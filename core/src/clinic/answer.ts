@@ -1,7 +1,7 @@
 /** What a diagnosis comes to, with the one judgement: the water, what is done, what changes in the schedule. */
 import { isoDay, type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { Sign } from '../garden.ts';
-import type { Drink, Judgement } from '../judgement/deeds.ts';
+import { type Drink, drinkOf, type Judgement } from '../judgement/deeds.ts';
 import type { ClinicView } from '../judgement/facts.ts';
 import { type Cause, isHarmless, type Step } from './causes.ts';
 import type { CheckId } from './checks.ts';
@@ -132,11 +132,10 @@ function checkAsked({ deeds }: Judgement, { diagnosis }: ClinicView): CheckId | 
   return diagnosis?.nextCheck?.check ?? null;
 }
 
-function waterOf(
-  { deeds, until }: Judgement,
-  { diagnosis, held, facts }: ClinicView,
-  check: CheckId | null,
-): WaterAnswer {
+function waterOf(judgement: Judgement, { diagnosis, held, facts }: ClinicView, check: CheckId | null): WaterAnswer {
+  const { deeds, until } = judgement;
+  // Into the shade first, and then its drink: it is watered today.
+  if (drinkOf(judgement)) return 'now';
   const [first] = deeds;
   switch (first.deed) {
     case 'water':

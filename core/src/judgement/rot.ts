@@ -85,6 +85,24 @@ export function deadRoots(facts: Facts): Answer | null {
   };
 }
 
+/** Wax and wool on the roots: out, washed and into a fresh mix; a drink before that only feeds its guests. */
+export function rootGuests(facts: Facts): Answer | null {
+  const { clinic, today } = facts;
+  const top = clinic.diagnosis?.causes[0];
+  const found = clinic.facts.signs.some(({ sign: name }) => name === 'root-fluff');
+  if (!found || top?.cause !== 'root-mealybug' || top.probability < ACTS_FROM) return null;
+  const why = likeliest(facts);
+  return {
+    deeds: [
+      { deed: 'act', what: 'unpot' },
+      { deed: 'wait', until: null },
+    ],
+    because: [...(why ? [{ ...why, weight: 0.9 }] : []), reckoned(facts)],
+    until: null,
+    nextLook: iso(today),
+  };
+}
+
 /** Slack and wet: roots that cannot drink are drowning; water would finish them. */
 export function slackAndWet(facts: Facts): Answer | null {
   const { seen, today } = facts;

@@ -118,6 +118,8 @@ const ORGANIC_GRAIN_G_ML = 1.5;
  * the less organic; the more water it holds at 10 cm of its pores, the finer.
  */
 export function componentFromOwn(own: OwnComponent): Component {
+  const known = COMPONENTS.get(own.id);
+  if (known) return weighed(known, own);
   const solids = 1 - own.total_porosity;
   const grainDensity = solids > 0 ? own.bulk_density_g_ml / solids : ORGANIC_GRAIN_G_ML;
   const organicShare = Math.min(
@@ -139,6 +141,18 @@ export function componentFromOwn(own: OwnComponent): Component {
     organicShare: fine ? organicShare : 0,
     rewetDifficulty: fine ? 0.5 * organicShare : 0,
     fertilised: false,
+  };
+}
+
+/** A bag of a known kind, weighed: its figures are the bag's own, and it is still made of what it was made of. */
+function weighed(known: Component, own: OwnComponent): Component {
+  return {
+    ...known,
+    totalPorosity: own.total_porosity,
+    waterAt10cm: own.water_at_10cm,
+    waterAirDry: own.water_air_dry,
+    bulkDensityGMl: own.bulk_density_g_ml,
+    ph: own.ph ?? known.ph,
   };
 }
 

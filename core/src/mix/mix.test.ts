@@ -93,6 +93,20 @@ describe('a mix', () => {
     expect(blend.waterAt(10)).toBeCloseTo(0.1, 9);
     expect(blend.organicShare).toBe(0);
   });
+  it('a bag of a known kind that was weighed is still made of what it was, and still feeds', () => {
+    const bag = {
+      id: 'cactus-soil',
+      total_porosity: 0.65,
+      water_at_10cm: 0.44,
+      water_air_dry: 0.1,
+      bulk_density_g_ml: 0.6,
+    };
+    const known = COMPONENTS.get('cactus-soil')!;
+    const weighed = componentsOf([bag]).get('cactus-soil')!;
+    expect(weighed).toMatchObject({ waterAt10cm: 0.44, bulkDensityGMl: 0.6 });
+    for (const kept of ['organicShare', 'fertilised', 'rewetDifficulty', 'ph'] as const)
+      expect(weighed[kept]).toBe(known[kept]);
+  });
 });
 
 describe('a mix in a pot', () => {

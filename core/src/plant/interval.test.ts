@@ -20,11 +20,13 @@ describe('signs move the interval', () => {
     ['not firm again', [sign('limp', 20), drench(19)]],
     ['no drink', [sign('limp', 20), sign('taut', 17)]],
     ['felt wet beside it', [sign('limp', 20), felt('wet', 20), drench(19), sign('taut', 17)]],
+    ['mush at the tips, as frost leaves it', [{ ...sign('mushy', 20), where: 'tips' } as PlantEvent]],
     ['yellow leaves in a dry pot', [felt('dry', 25), sign('yellow-lower', 20)]],
   ])('%s: no step', (_, events) => expect(steps(events)).toEqual([]));
   it('mush, or yellow low leaves after a wet look: a step later', () => {
     expect(steps([sign('mushy', 20)])).toMatchObject([{ way: 'later', on: back(20) }]);
     expect(steps([felt('wet', 22), sign('yellow-lower', 20)])).toMatchObject([{ way: 'later' }]);
+    expect(steps([felt('wet', 22), { ...sign('mushy', 20), where: 'tips' } as PlantEvent])).toHaveLength(1);
   });
   it('two of a kind close together are one; taken back it is none', () => {
     expect(steps([sign('mushy', 20), sign('split', 16)])).toHaveLength(1);

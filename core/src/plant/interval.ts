@@ -5,7 +5,7 @@
  */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { Cause } from '../clinic/causes.ts';
-import { type PlantEvent, type Sign, SLACK_SIGNS } from '../garden.ts';
+import { type PlantEvent, type Sign, SLACK_SIGNS, type SignPlace } from '../garden.ts';
 import type { Traits } from './traits.ts';
 import { clamp } from '../numeric/curves.ts';
 
@@ -21,6 +21,8 @@ export interface IntervalStep {
 
 /** Mush and splitting tell of too much whatever else; yellow leaves and blisters only after a wet look. */
 const TOO_MUCH: ReadonlySet<Sign> = new Set<Sign>(['mushy', 'soft-base', 'roots-mush', 'split']);
+/** Frost and sun make mush of tips, edges, the newest, or all of it: that is no word on the water unless the pot was wet. */
+const NOT_OF_WATER: ReadonlySet<SignPlace> = new Set<SignPlace>(['newest', 'tips', 'edges', 'sun-side', 'all']);
 const TOO_MUCH_IF_WET: ReadonlySet<Sign> = new Set<Sign>(['yellow-lower', 'corky-blisters', 'translucent']);
 /** A drink cures a thirst within so many days. */
 const DRINK_WITHIN_DAYS = 3;
@@ -36,6 +38,8 @@ const MOST_STEPS = 3;
 /** A step earlier calls at this much more moisture, or takes as many days off a hold; a step later the reverse. */
 export const STEP_M = 0.08;
 export const STEP_HOLD_DAYS = 3;
+
+type SignEvent = Extract<PlantEvent, { type: 'sign' }>;
 
 /** @param events oldest first @param takenBack days of steps that the keeper took back, ISO */
 export function intervalSteps(
@@ -55,13 +59,18 @@ export function intervalSteps(
     if (SLACK_SIGNS.has(event.sign)) {
       const cured = curedOn(events, i);
       if (cured) add(cured, 'earlier', event.sign);
-    } else if (TOO_MUCH.has(event.sign) || (TOO_MUCH_IF_WET.has(event.sign) && wetNear(events, event.date))) {
+    } else if (tellsOfTooMuch(event) || (mayTell(event.sign) && wetNear(events, event.date))) {
       add(event.date, 'later', event.sign);
     }
   }
   const kept = steps.filter(({ on }) => today - dayNumber(on) <= STEP_LASTS_DAYS && !takenBack.includes(on));
   return kept.map((step) => ({ ...step, helped: helped(step, steps, today) }));
 }
+
+const tellsOfTooMuch = ({ sign, where }: SignEvent): boolean =>
+  TOO_MUCH.has(sign) && !(sign === 'mushy' && where && NOT_OF_WATER.has(where));
+
+const mayTell = (sign: Sign): boolean => TOO_MUCH.has(sign) || TOO_MUCH_IF_WET.has(sign);
 
 /** Slack and dry, watered soon after, and firm again: the day on which it was seen firm. */
 function curedOn(events: readonly PlantEvent[], at: number): string | null {

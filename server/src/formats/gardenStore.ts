@@ -331,7 +331,7 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
       // A file's forecast lies ahead of its today.
       source: !untouched && day.date <= garden.today ? 'observed' : day.source,
     })),
-    places: garden.places.map(({ rain_counts_mm: _ownDepth, ...place }) =>
+    places: garden.places.map(({ rain_counts_mm: _ownDepth, name: _named, full: _full, ...place }) =>
       dropNulls({
         ...place,
         id: placeRef.get(place.id)!,
@@ -356,6 +356,7 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
           heat_from_c: _ownCeiling,
           name_unknown: _sureness,
           steps_taken_back: _steps,
+          grown_wet: _rootsBefore,
           ...inFile
         } = plant;
         return dropNulls({

@@ -48,8 +48,9 @@ async function linesOf(app: App, site: SiteRow, places: ReadonlyMap<number, stri
   );
   const treated = cards.flatMap((card): PlanLine[] =>
     (tasks.get(card.id)?.clinic?.cases ?? []).flatMap((one) =>
-      stepsShown(one, today).flatMap(({ step, due, doneOn, optional }): PlanLine[] =>
-        doneOn !== null || due === null || optional
+      stepsShown(one, today).flatMap(({ step, due, doneOn, optional, waits }): PlanLine[] =>
+        // What waits for the plant has no day yet: it comes with what it waits for.
+        doneOn !== null || due === null || optional || waits !== null
           ? []
           : [
               {

@@ -137,6 +137,10 @@ export async function loadGarden(pool: Pool, site: SiteRow): Promise<{ garden: G
     loadComponents(pool, site.collection_id),
     loadPlants(pool, { siteId: site.id }),
   ]);
+  const potsAt = groupBy(
+    kept.map(({ plant }) => plant),
+    ({ place }) => place,
+  );
   return {
     garden: {
       today,
@@ -147,7 +151,7 @@ export async function loadGarden(pool: Pool, site: SiteRow): Promise<{ garden: G
         normals: site.normals,
       },
       weather,
-      places,
+      places: places.map(({ areaMm2, ...place }) => ({ ...place, full: isFull(areaMm2, potsAt.get(place.id) ?? []) })),
       mixes,
       components,
       plants: kept.map(({ plant }) => plant),
@@ -180,17 +184,27 @@ async function loadWeather(pool: Pool, siteId: number, today: string): Promise<W
   return rows.flatMap((row) => asKnown({ ...row }, today) ?? []);
 }
 
-async function loadPlaces(pool: Pool, siteId: number): Promise<Place[]> {
+/** Between round pots in rows so much of a bench stays bare. */
+const FILLED = 0.9;
+
+/** Whether no other pot finds room: each takes the square of its rim. Unknown of a bench that nobody measured. */
+function isFull(areaMm2: number | null, plants: readonly Plant[]): boolean | null {
+  if (areaMm2 === null) return null;
+  return plants.reduce((sum, { pot }) => sum + pot.top_mm ** 2, 0) >= FILLED * areaMm2;
+}
+
+async function loadPlaces(pool: Pool, siteId: number): Promise<(Place & { areaMm2: number | null })[]> {
   const [rows] = await pool.query<
     Row<
       Omit<Place, 'id' | 'lamp' | 'thermometer'> & {
         id: number;
         lamp_ppfd_umol_m2_s: number | null;
         lamp_hours: number | null;
+        areaMm2: number | null;
       }
     >[]
   >(
-    `SELECT id, name, kind, aspect_deg, light_fraction, floor_c, vent_c, indoor_c, air, lamp_ppfd_umol_m2_s,
+    `SELECT id, name, CAST(width_mm AS DOUBLE) * depth_mm AS areaMm2, kind, aspect_deg, light_fraction, floor_c, vent_c, indoor_c, air, lamp_ppfd_umol_m2_s,
        lamp_hours, rain_counts_mm FROM place WHERE site_id = ? ORDER BY walk_order, id`,
     [siteId],
   );

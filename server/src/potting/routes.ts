@@ -5,6 +5,7 @@ import {
   benchSchema,
   type BenchPlant,
   componentBody,
+  componentParam,
   componentsSchema,
   newStock,
   plantDrying,
@@ -52,6 +53,7 @@ import {
   potsOf,
   pottingBooks,
   putComponent,
+  removeComponent,
   removeMix,
   removeStock,
   stock,
@@ -286,6 +288,25 @@ function mixRoutes(app: App): Route[] {
           return collection;
         });
         const all = await loadComponents(app.pool, own);
+        return { components: all.map((one) => ({ ...one, ph: one.ph ?? null })) };
+      },
+    }),
+    route({
+      method: 'delete',
+      path: '/components/:ref',
+      does: 'Takes a measured component back: the tabled values stand again. One of the keeper’s own goes only where no recipe has it.',
+      params: componentParam,
+      answer: componentsSchema,
+      refuses: ['in-use'],
+      async handle({ params: { ref } }) {
+        const collection = await transaction(app.pool, async (connection) => {
+          const own = await theCollection(connection);
+          const outcome = await removeComponent(connection, own, { ref, tabled: COMPONENTS.has(ref) });
+          if (outcome === 'none') throw notFound('component');
+          if (outcome === 'in-use') throw new Refused('in-use', 'Recipes have it: take it out of them first.');
+          return own;
+        });
+        const all = await loadComponents(app.pool, collection);
         return { components: all.map((one) => ({ ...one, ph: one.ph ?? null })) };
       },
     }),

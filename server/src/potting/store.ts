@@ -171,6 +171,29 @@ export async function putComponent(
   await connection.query('UPDATE site SET revision = revision + 1 WHERE collection_id = ?', [collectionId]);
 }
 
+/** A measured one goes back to the tabled figures; one of the keeper's own goes only where no recipe has it. */
+export async function removeComponent(
+  connection: PoolConnection,
+  collectionId: number,
+  { ref, tabled }: { ref: string; tabled: boolean },
+): Promise<'done' | 'none' | 'in-use'> {
+  if (!tabled) {
+    const [[used]] = await connection.query<Row<{ n: number }>[]>(
+      `SELECT COUNT(*) AS n FROM mix_part mp JOIN mix m ON m.id = mp.mix_id
+       WHERE m.collection_id = ? AND mp.component_ref = ?`,
+      [collectionId, ref],
+    );
+    if (used!.n > 0) return 'in-use';
+  }
+  const [result] = await connection.query<ResultSetHeader>(
+    'DELETE FROM component WHERE collection_id = ? AND ref = ?',
+    [collectionId, ref],
+  );
+  if (result.affectedRows === 0) return 'none';
+  await connection.query('UPDATE site SET revision = revision + 1 WHERE collection_id = ?', [collectionId]);
+  return 'done';
+}
+
 /** What each living plant's book says of flowers and pottings. */
 export interface PottingBook {
   floweredOn: string | null;

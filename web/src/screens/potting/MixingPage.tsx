@@ -127,7 +127,7 @@ function Bench({ kit, stock, own }: { kit: Kit; stock: readonly StockLine[]; own
         pot={pot}
         onChange={(next) => set(0, next)}
       />
-      <ScalePanel components={components} />
+      <ScalePanel components={components} weighed={new Set(own.map(({ id }) => id))} />
     </>
   );
 }

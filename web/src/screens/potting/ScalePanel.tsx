@@ -1,5 +1,5 @@
 /** A component weighed on the kitchen scale: its own figures then stand for the tabled ones. */
-import { type Component, fromScaleTest } from '@zinc-pail/core';
+import { type Component, COMPONENTS, fromScaleTest } from '@zinc-pail/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Form } from '../../forms/Form.tsx';
@@ -16,7 +16,13 @@ const FIELDS = [
 ] as const;
 type Field = (typeof FIELDS)[number][0];
 
-export function ScalePanel({ components }: { components: ReadonlyMap<string, Component> }) {
+interface Props {
+  components: ReadonlyMap<string, Component>;
+  /** ids of those that were weighed */
+  weighed: ReadonlySet<string>;
+}
+
+export function ScalePanel({ components, weighed }: Props) {
   const [which, setWhich] = useState('pumice');
   const [typed, setTyped] = useState<Record<Field, string>>({
     volumeMl: '',
@@ -31,6 +37,11 @@ export function ScalePanel({ components }: { components: ReadonlyMap<string, Com
   const like = components.get(which)!;
   const keep = useMutation({
     mutationFn: (values: object) => ask('/components', { method: 'PUT', body: { id: which, ...values } }),
+    onSuccess: () => queries.invalidateQueries(),
+    onError: setWrong,
+  });
+  const back = useMutation({
+    mutationFn: () => ask(`/components/${encodeURIComponent(which)}`, { method: 'DELETE' }),
     onSuccess: () => queries.invalidateQueries(),
     onError: setWrong,
   });
@@ -80,6 +91,11 @@ export function ScalePanel({ components }: { components: ReadonlyMap<string, Com
         <button type="submit" className="btn h-11" disabled={keep.isPending}>
           Reckon with these
         </button>
+        {weighed.has(which) && COMPONENTS.has(which) && (
+          <button type="button" className="btn btn-ghost h-11" disabled={back.isPending} onClick={() => back.mutate()}>
+            Back to the tabled figures
+          </button>
+        )}
         {keep.isSuccess && <p role="status">Kept: every pot with {like.name} in it is reckoned anew.</p>}
       </Form>
     </details>
