@@ -72,6 +72,7 @@ export * from './care/rules.ts';
 export * from './care/hardening.ts';
 export * from './potting/need.ts';
 export * from './potting/size.ts';
+export * from './potting/daughters.ts';
 export * from './potting/aftercare.ts';
 export * from './potting/bench.ts';
 export * from './potting/weekends.ts';

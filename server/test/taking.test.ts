@@ -50,7 +50,17 @@ describe('taking in', () => {
   it('may be copied, as one more or as an offset', async () => {
     const { body } = await send('/api/plants/2/copies', { count: 2, date: today(), as_offspring: true });
     expect(body.ids).toHaveLength(2);
-    expect((await plant(body.ids[0])).record.mother.id).toBe(2);
+    const [daughter, mother] = [await plant(body.ids[0]), await plant(2)];
+    expect(daughter.record.mother.id).toBe(2);
+    // Of its own width, in a pot of its own, with torn roots; nobody asks what it came in.
+    expect(daughter.diameter_mm).toBeLessThan(mother.diameter_mm);
+    expect(daughter.pot.top_mm).toBeLessThanOrEqual(mother.pot.top_mm);
+    expect(daughter.journal.map(({ event }: { event: { type: string } }) => event.type)).toContain('repotting');
+    const asked = ((await here.ask('/api/round')).body.sites as any[])
+      .flatMap((site) => site.also)
+      .filter(({ kind }) => kind === 'arrival')
+      .map(({ plant_id: id }) => id);
+    for (const id of body.ids) expect(asked).not.toContain(id);
   });
   it.each([
     [{ place_id: 99 }, '/place_id'],

@@ -37,7 +37,7 @@ const STEP_MM = 10;
 const LARGE_MM = 150;
 const LARGE_STEP_MM = 20;
 /** Room round the plant on each side. */
-const ROOM_MM: Record<Rooting, number> = { wide: 20, snug: 10, deep: 12, raised: 8 };
+export const ROOM_MM: Record<Rooting, number> = { wide: 20, snug: 10, deep: 12, raised: 8 };
 /** A pot that holds more than so many times the old one is a step too large. */
 export const TOO_LARGE = 2.2;
 /** And one that holds hardly more is not worth the work. */
@@ -131,9 +131,14 @@ function potOf(old: Pot, top: number, rooting: Rooting): Pot {
 const DEEPER = 1.25;
 const LOWER: Record<Rooting, number> = { wide: 0.85, snug: 1, deep: 1, raised: 1.05 };
 
+/** As deep as its roots want a pot of that width; a bowl stays a bowl. */
+export function depthForTop(old: Pot, top: number, rooting: Rooting): number {
+  const depth = old.shape === 'bowl' ? (old.depth_mm / old.top_mm) * top : top * DEPTH_OF_WIDTH[rooting];
+  return Math.round(depth / 5) * 5;
+}
+
 function depthOf(old: Pot, top: number, rooting: Rooting): number {
-  // A bowl stays a bowl.
-  const wanted = old.shape === 'bowl' ? (old.depth_mm / old.top_mm) * top : top * DEPTH_OF_WIDTH[rooting];
+  const wanted = depthForTop(old, top, rooting);
   const depth = clamp(wanted, old.depth_mm * LOWER[rooting], Math.max(old.depth_mm * DEEPER, old.depth_mm + STEP_MM));
   return Math.round(depth / 5) * 5;
 }

@@ -1,5 +1,6 @@
 /** Plants come in, are copied and repotted: what is checked against the database, and written all at once. */
 import type { NewPlant, Potting } from '@zinc-pail/contract/keeping';
+import { daughterOf, type Pot, TORN_ROOTS, traitsOf } from '@zinc-pail/core';
 import { randomUUID } from 'node:crypto';
 import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
@@ -54,7 +55,7 @@ export async function copyPlant(
     date,
   };
   const origin = asOffspring
-    ? { source: 'cutting' as const, mother_id: row.id }
+    ? { source: 'cutting' as const, mother_id: row.id, ...daughters(row, pot, count), parted: true }
     : { source, mother_id: mother?.id ?? null };
   return transaction(app.pool, async (connection) => {
     await lockBooks(connection);
@@ -68,6 +69,14 @@ export async function copyPlant(
     }));
     return insertPlants(connection, row.collection_id, copies);
   });
+}
+
+/** Each with a width and a pot of its own. */
+function daughters({ name, taxon, diameter_mm }: PlantDetail, pot: Pot, count: number) {
+  const { traits, genus } = traitsOf({ name, taxon });
+  const { form, store } = traits;
+  const one = daughterOf({ form, store, genus: genus?.name ?? null, diameterMm: diameter_mm, pot }, count);
+  return { diameter_mm: one.diameterMm, pot: one.pot };
 }
 
 /** A potting from the version that the keeper saw; sent twice it is done once. */
@@ -86,7 +95,8 @@ export async function pot(
       pot: body.pot,
       date: body.date!,
       mixWas: body.mix_was ?? null,
-      rootLoss: body.root_loss ?? null,
+      // What is parted tears, whatever was cut besides.
+      rootLoss: body.divided ? Math.max(TORN_ROOTS, body.root_loss ?? 0) : (body.root_loss ?? null),
       more: {
         ...(body.findings?.length ? { findings: body.findings } : {}),
         ...(body.why ? { why: body.why } : {}),

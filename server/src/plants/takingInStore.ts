@@ -1,7 +1,7 @@
 /** Taking plants in, setting them elsewhere, and letting them go: what changes more than the journal. */
 import type { ENDINGS } from '@zinc-pail/contract/choices';
 import { PLANT_FIELD_NAMES, type PlantField, type PlantValues } from '@zinc-pail/contract/plantFields';
-import type { Pot } from '@zinc-pail/core';
+import { type Pot, TORN_ROOTS } from '@zinc-pail/core';
 import { randomUUID } from 'node:crypto';
 import mysql from 'mysql2/promise';
 import type { PoolConnection, Row } from '../database/pool.ts';
@@ -51,6 +51,8 @@ export interface PlantToWrite extends Partial<PlantValues<Exclude<PlantField, 'n
   /** words that came with it, for its book */
   note?: string | null;
   by?: string;
+  /** parted from its mother that day, with torn roots */
+  parted?: boolean;
 }
 
 const ROWS_AT_ONCE = 500;
@@ -91,6 +93,7 @@ async function insertSome(
     plants.map((plant, i) => ({
       plant_id: ids[i],
       from_day: plant.date,
+      ...(plant.parted ? { root_loss: TORN_ROOTS } : {}),
       ...pottingColumns(plant.mix_id, plant.pot),
     })),
   );
@@ -129,6 +132,9 @@ function firstLines(plant: PlantToWrite): Record<string, unknown>[] {
   return [
     ...(plant.last_watered
       ? [line(plant.last_watered, 'watering', { method: plant.pot.holes ? 'drench' : 'bottom' })]
+      : []),
+    ...(plant.parted
+      ? [line(plant.date, 'repotting', { mix_was: 'dry', roots_cut: true, root_loss: TORN_ROOTS, divided: 1 })]
       : []),
     ...(plant.note ? [line(plant.date, 'note', { text: plant.note })] : []),
   ];

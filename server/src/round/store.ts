@@ -67,7 +67,7 @@ export interface WaitingLook {
   day: string;
 }
 
-/** Moves of the last weeks that no review has followed, and plants that have not been looked over since they came. */
+/** Moves of the last weeks that no review has followed, and plants that have not been looked over since they came; what was parted here came from nowhere. */
 export async function waitingLooks(pool: Pool, siteId: number, today: string): Promise<WaitingLook[]> {
   const standing =
     'FROM plant p JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id WHERE pl.site_id = ?';
@@ -82,7 +82,7 @@ export async function waitingLooks(pool: Pool, siteId: number, today: string): P
      AND p.quarantine_until <= ?
      UNION ALL
      SELECT p.id, p.name, 'arrival', p.acquired_on ${standing} AND p.acquired_on >= ? - INTERVAL 14 DAY
-     AND p.import_id IS NULL
+     AND p.import_id IS NULL AND NOT (p.source <=> 'cutting' AND p.mother_id IS NOT NULL)
        AND NOT EXISTS (SELECT 1 FROM journal j WHERE j.plant_id = p.id AND j.type = 'arrival' AND j.voided_at IS NULL)`,
     [siteId, today, today, siteId, today, siteId, today],
   );

@@ -68,7 +68,8 @@ export function BenchDetail({ plant, kit, today }: { plant: BenchPlant; kit: Kit
       ))}
       {plant.blocks.length > 0 && (
         <p className="mt-1">
-          A rescue goes now into a pot just large enough for its roots; its final pot then waits here for its season.
+          A rescue goes now into a pot just large enough for its roots, {size(plant.interim)}; its final pot then waits
+          here for its season.
         </p>
       )}
       <p className="mt-1">When: {suitsWords(plant.suits, today)}</p>

@@ -7,6 +7,7 @@ import {
   mostTimesFor,
   type Pot,
   POT_MATERIALS,
+  POT_SHAPES,
   ROOT_FINDINGS,
   type RootFinding,
   stepOf,
@@ -14,6 +15,7 @@ import {
 import { aftercareWords, FINDING_WORDS } from '@zinc-pail/words/potting';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { ask } from '../../api/client.ts';
 import { useStock } from '../../api/potting.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
@@ -35,6 +37,7 @@ const WHYS = [
 ];
 
 export interface PotItDraft extends PotDraft {
+  shape: Pot['shape'];
   material: Pot['material'];
   mix: string;
   date: string;
@@ -47,12 +50,14 @@ export interface PotItDraft extends PotDraft {
 }
 
 export function draftOf(
-  { next, blocks, mix_id: mixId }: Pick<BenchPlant, 'next' | 'blocks' | 'mix_id'>,
+  { next, interim, blocks, mix_id: mixId }: Pick<BenchPlant, 'next' | 'interim' | 'blocks' | 'mix_id'>,
   today: string,
 ): PotItDraft {
-  const { pot } = next;
+  // Out of its season it gets a pot for the time being.
+  const pot = blocks.length > 0 ? interim : next.pot;
   return {
     ...potDraft(pot),
+    shape: pot.shape,
     material: pot.material,
     mix: String(mixId),
     date: today,
@@ -66,7 +71,7 @@ export function draftOf(
 }
 
 /** The body of a potting, or what is wrong with it. */
-export function bodyOf(draft: PotItDraft, old: Pot, clientId: string) {
+export function bodyOf(draft: PotItDraft, clientId: string) {
   const pot = potOfDraft(draft);
   if (typeof pot === 'string') return pot;
   const divided = draft.divided.trim() === '' ? 0 : numberIn(draft.divided, 0, 50);
@@ -74,7 +79,7 @@ export function bodyOf(draft: PotItDraft, old: Pot, clientId: string) {
   return {
     client_id: clientId,
     kind: 'repotted' as const,
-    pot: { ...pot, shape: old.shape, material: draft.material },
+    pot: { ...pot, shape: draft.shape, material: draft.material },
     mix_id: Number(draft.mix),
     date: draft.date,
     mix_was: draft.mixWas as 'dry' | 'damp' | 'wet',
@@ -140,7 +145,7 @@ export function PotItPanel({ plant, kit, today, onClose }: Props) {
     onError: setWrong,
   });
   const submit = () => {
-    const body = bodyOf(draft, plant.old.pot, clientId);
+    const body = bodyOf(draft, clientId);
     if (typeof body === 'string') return setWrong(body);
     setWrong(null);
     save.mutate(body);
@@ -159,7 +164,10 @@ export function PotItPanel({ plant, kit, today, onClose }: Props) {
         </p>
         {draft.findings.includes('brown-soft') || draft.findings.includes('pests') ? (
           <p className="my-2 border-l-4 border-[var(--straw)] pl-2">
-            Throw the old mix away; wash pot and tools. Keep it apart from the others until it is clean twice running.
+            Throw the old mix away; wash pot and tools. Keep it apart from the others until it is clean twice running.{' '}
+            <Link className="link" to={`/clinic/${plant.id}`}>
+              Open its case in the clinic
+            </Link>
           </p>
         ) : null}
         <button type="button" className="btn btn-primary h-11 px-6" onClick={onClose}>
@@ -246,6 +254,7 @@ function PotFields({
             top: String(pot.top_mm),
             base: String(pot.base_mm),
             depth: String(pot.depth_mm),
+            shape: pot.shape,
             material: pot.material,
             ...detailDraft(pot),
           }
@@ -259,7 +268,7 @@ function PotFields({
   ] as const;
   const step = sizes.some(Number.isNaN)
     ? null
-    : stepOf(old, { ...old, top_mm: sizes[0], base_mm: sizes[1], depth_mm: sizes[2] });
+    : stepOf(old, { ...old, shape: draft.shape, top_mm: sizes[0], base_mm: sizes[1], depth_mm: sizes[2] });
   const most = mostTimesFor(Number(draft.roots));
   return (
     <>
@@ -289,12 +298,18 @@ function PotFields({
         </p>
       )}
       <OneOf
+        label="Shape"
+        value={draft.shape}
+        onChange={(shape) => set({ shape: shape as Pot['shape'] })}
+        options={POT_SHAPES.map((shape) => [shape, shape] as const)}
+      />
+      <OneOf
         label="Of"
         value={draft.material}
         onChange={(material) => set({ material: material as Pot['material'] })}
         options={POT_MATERIALS.map((material) => [material, material] as const)}
       />
-      <PotDetail draft={draft} base={draft.base} shape={old.shape} onChange={set} />
+      <PotDetail draft={draft} base={draft.base} shape={draft.shape} onChange={set} />
     </>
   );
 }

@@ -186,12 +186,22 @@ describe('a potting as it is typed', () => {
     stand: { weightG: 1, tipsAtDeg: 1, tipsInWindMS: 1 },
     days: { now: { p10: 1, p50: 1, p90: 1 }, winter: { p10: 1, p50: 1, p90: 1 } },
   };
-  const plant = { next: { ...beside, rooting: 'snug' as const, times: 1.5, tooLarge: false }, blocks: [], mix_id: 4 };
+  const plant = {
+    next: { ...beside, rooting: 'snug' as const, times: 1.5, tooLarge: false },
+    interim: { ...POT, shape: 'square' as const, top_mm: 80 },
+    blocks: [],
+    mix_id: 4,
+  };
   it('starts with the pot that is proposed, and a rescue where something stands in the way', () => {
     const draft = draftOf(plant, '2026-05-01');
     expect(draft).toMatchObject({ top: '100', depth: '90', mix: '4', why: 'signs' });
-    expect(draftOf({ ...plant, blocks: [{ code: 'resting', until: null }] }, '2026-05-01').why).toBe('rescue');
-    expect(bodyOf(draft, POT, 'an id')).toMatchObject({
+    expect(draftOf({ ...plant, blocks: [{ code: 'resting', until: null }] }, '2026-05-01')).toMatchObject({
+      why: 'rescue',
+      top: '80',
+      shape: 'square',
+    });
+    expect(bodyOf({ ...draft, shape: 'bowl' }, 'an id')).toMatchObject({ pot: { shape: 'bowl' } });
+    expect(bodyOf(draft, 'an id')).toMatchObject({
       kind: 'repotted',
       pot: POT,
       mix_id: 4,
@@ -203,7 +213,5 @@ describe('a potting as it is typed', () => {
     [{ top: 'wide' }, /Width at the top/],
     [{ depth: '5' }, /Depth of mix/],
     [{ divided: '-1' }, /Daughters/],
-  ])('%o asks', (over, words) =>
-    expect(bodyOf({ ...draftOf(plant, '2026-05-01'), ...over }, POT, 'an id')).toMatch(words),
-  );
+  ])('%o asks', (over, words) => expect(bodyOf({ ...draftOf(plant, '2026-05-01'), ...over }, 'an id')).toMatch(words));
 });
