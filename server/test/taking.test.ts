@@ -54,7 +54,8 @@ describe('taking in', () => {
     expect(daughter.record.mother.id).toBe(2);
     // Of its own width, in a pot of its own, with torn roots; nobody asks what it came in.
     expect(daughter.diameter_mm).toBeLessThan(mother.diameter_mm);
-    expect(daughter.pot.top_mm).toBeLessThanOrEqual(mother.pot.top_mm);
+    const potOf = async (id: number) => (await here.ask(`/api/plants/${id}/pots`)).body.pots.at(-1).pot;
+    expect((await potOf(body.ids[0])).top_mm).toBeLessThanOrEqual((await potOf(2)).top_mm);
     expect(daughter.journal.map(({ event }: { event: { type: string } }) => event.type)).toContain('repotting');
     const asked = ((await here.ask('/api/round')).body.sites as any[])
       .flatMap((site) => site.also)
