@@ -240,6 +240,12 @@ const RULES: Record<string, Rule> = {
       : null,
   'a treated plant is kept as its case has it': ({ task }) =>
     task.clinic.held && drinkOf(task.judgement) ? `held for ${task.clinic.held.cause}, and poured` : null,
+  'the year ahead keeps dry what lives on its old leaves': ({ task, almanac, today }) => {
+    const pair = task.judgement.because.find(({ code }) => code === 'new-pair');
+    const weeks = pair?.on ? Math.floor((dayNumber(pair.on) - dayNumber(today)) / 7) : 0;
+    const told = almanac.waterings.slice(0, Math.max(0, weeks));
+    return told.some((times) => times > 0) ? `dry until ${pair!.on}, almanac ${told.join(' ')}` : null;
+  },
   'looks lie ahead': ({ task, today }) =>
     task.judgement.next_look !== null && task.judgement.next_look < today ? task.judgement.next_look : null,
 };

@@ -47,7 +47,7 @@ export function needWords({ code, n }: NeedReason, units: Units): string {
 
 const BLOCKS: Record<BlockCode, string> = {
   resting: 'it sleeps',
-  easing: 'it is going to rest',
+  easing: 'it slows',
   'in-growth': 'it is in leaf: bulbs are moved in their sleep',
   'in-flower': 'it is in bud or flower',
   cold: 'its place is too cold for roots to grow',

@@ -128,8 +128,22 @@ describe('weeks that are warm enough', () => {
   it('are those that the place itself tells of', () => {
     const { climate } = forecast;
     const { coldest_c: coldest } = placeOutlook({ garden, climate }, 'cold');
-    const limits = weeklyLimits(forecast.modelOf('Haworthia cooperi cold'), dayNumber(TODAY));
+    const { m, due } = starts.find(({ plantId }) => plantId === 'Haworthia cooperi cold')!;
+    const limits = weeklyLimits(forecast.modelOf('Haworthia cooperi cold'), dayNumber(TODAY), { m, drinksOn: due });
     expect(standsWhen(coldest, limits, dayNumber(TODAY))).toEqual(rowOf('Haworthia cooperi cold').stands);
+  });
+});
+
+describe('the night that it bears', () => {
+  it('is a dry pot’s until its next drink, a moist one’s from then on, and as it is this week where none is in sight', () => {
+    const model = forecast.modelOf('Echeveria agavoides cold');
+    const { minDryC, minWetC } = model.traits;
+    expect(minDryC).toBeLessThan(minWetC);
+    const limits = (m: number, drinksIn: number | null) =>
+      weeklyLimits(model, dayNumber(TODAY), { m, drinksOn: drinksIn === null ? null : dayNumber(TODAY) + drinksIn });
+    expect(limits(0.05, 15).slice(0, 4)).toEqual([minDryC, minDryC, minWetC, minWetC]);
+    expect(limits(0.05, null).slice(0, 2)).toEqual([minDryC, minWetC]);
+    expect(limits(0.8, 15)[0]).toBe(minWetC);
   });
 });
 

@@ -10,7 +10,6 @@ import { heatLimitC, isHotPot } from '../plant/heat.ts';
 import { type GardenClimate, MEMBERS } from './climate.ts';
 import type { GardenForecast } from './forecast.ts';
 import { kernelPots, kernelWeather, putPot } from './load.ts';
-import { nightItWillBearC } from '../plant/bears.ts';
 import { weeklyLimits } from './nights.ts';
 import { type StandsWhen, standsWhen } from './moveWeeks.ts';
 import { coldNightOf } from './placeOutlook.ts';
@@ -96,8 +95,9 @@ export function almanacOf(forecast: GardenForecast, starts: readonly AlmanacStar
   const nights = new Map(
     placeIds.map((id) => [id, coldNightOf(climate.members(id, ALMANAC_DAYS).map(({ tminC }) => tminC))]),
   );
-  return starts.map(({ plantId, due, ceilingC }, i) => {
+  return starts.map(({ plantId, m, due, ceilingC }, i) => {
     const model = models[i]!;
+    const limits = weeklyLimits(model, climate.today, { m, drinksOn: due });
     const waterings = weekly((day) => watered[i * ALMANAC_DAYS + day]! / MEMBERS);
     if (due !== null && due - climate.today <= ALMANAC_DAYS)
       waterings[Math.floor(Math.max(0, due - climate.today - 1) / DAYS_A_WEEK)]! += 1;
@@ -109,10 +109,11 @@ export function almanacOf(forecast: GardenForecast, starts: readonly AlmanacStar
       states: spansOf(model, climate.today),
       waterings,
       litres: waterings.map((times) => times * drinkL),
-      stands: standsWhen(nights.get(model.plant.place)!, weeklyLimits(model, climate.today), climate.today),
+      stands: standsWhen(nights.get(model.plant.place)!, limits, climate.today),
       ...risks(model, {
         ...extremes.get(model.plant.place)!,
         today: climate.today,
+        limits,
         ceilingC,
         indoors: placeDefaults(climate.place(model.plant.place).place.kind).indoors,
       }),
@@ -165,15 +166,22 @@ function weeklyExtremes(climate: GardenClimate, placeId: string): Extremes {
 
 function risks(
   model: PlantModel,
-  { coldest, hottest, today, ceilingC, indoors }: Extremes & { today: DayNumber; ceilingC: number; indoors: boolean },
+  {
+    coldest,
+    hottest,
+    today,
+    limits,
+    ceilingC,
+    indoors,
+  }: Extremes & { today: DayNumber; limits: readonly number[]; ceilingC: number; indoors: boolean },
 ): Pick<AlmanacRow, 'cold' | 'heat'> {
-  const { traits, pot } = model;
+  const { pot } = model;
   const hotPot = isHotPot(pot.capacity.volumeMl, indoors);
   const cold: number[] = [];
   const heat: number[] = [];
   for (let week = 0; week < ALMANAC_WEEKS; week++) {
     const asleep = stateAt(model, today + 1 + week * DAYS_A_WEEK) === 'resting';
-    const lowest = nightItWillBearC(traits, stateAt(model, today + 1 + week * DAYS_A_WEEK), null);
+    const lowest = limits[week]!;
     const highest = heatLimitC(ceilingC, hotPot, asleep);
     const members = (values: Float32Array) => values.subarray(week * MEMBERS, (week + 1) * MEMBERS);
     cold.push(members(coldest).filter((c) => c < lowest).length / MEMBERS);

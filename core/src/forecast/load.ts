@@ -3,6 +3,7 @@ import type { DayNumber } from '../calendar/day.ts';
 import { type KernelPots, type KernelWeather, yearKernel } from '../drydown/yearKernel.ts';
 import { type GardenClimate, MEMBERS } from './climate.ts';
 import { dueMoisture, type PlantModel } from './plantModel.ts';
+import { sheathSpans } from '../season/newPair.ts';
 import { RESTING } from '../season/states.ts';
 
 export const WEEKS_AHEAD = 8;
@@ -58,10 +59,12 @@ export function putPot(pots: KernelPots, i: number, { model, rate, surfaceWetM, 
   pots.surfaceWetM[i] = surfaceWetM;
   pots.dueM[i] = dueMoisture(traits);
   const last = climate.firstDay + climate.days - 1;
+  const sheaths = sheathSpans(traits, model.nature, timeline.changes);
   for (let day = 0; day < days; day++) {
     const at = Math.min(last, model.today + 1 + day);
     const asleep = timeline.states[at - timeline.firstDay] === RESTING;
-    pots.drinking[i * days + day] = asleep ? NO_WATER : model.drinking[at - climate.firstDay]!;
+    const onOldPair = sheaths.some(({ from: stirs, to }) => at >= stirs && at < to);
+    pots.drinking[i * days + day] = asleep || onOldPair ? NO_WATER : model.drinking[at - climate.firstDay]!;
   }
 }
 

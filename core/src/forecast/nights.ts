@@ -8,11 +8,23 @@ import { type PlantModel, stateOn } from './plantModel.ts';
 export const LIMIT_WEEKS = 52;
 const WEEK = 7;
 
-/** Of each week from today's, °C: dry in its sleep, moist while it drinks. */
-export function weeklyLimits({ traits, timeline }: PlantModel, today: DayNumber): number[] {
-  return Array.from({ length: LIMIT_WEEKS }, (_, week) =>
-    nightItWillBearC(traits, stateOn(timeline, today + week * WEEK + 3), null),
-  );
+/** What is known of its water: what is in the pot today, and the day of its next drink, if there is one. */
+export interface WaterAhead {
+  m: number;
+  drinksOn: DayNumber | null;
+}
+
+/** Of each week from today's, °C: as its pot is until its next drink; from then on dry in its sleep, moist while it drinks. */
+export function weeklyLimits(
+  { traits, timeline }: PlantModel,
+  today: DayNumber,
+  { m, drinksOn }: WaterAhead,
+): number[] {
+  return Array.from({ length: LIMIT_WEEKS }, (_, week) => {
+    const from = today + week * WEEK;
+    const asItIs = drinksOn === null ? week === 0 : from + WEEK <= drinksOn;
+    return nightItWillBearC(traits, stateOn(timeline, from + 3), asItIs ? m : null);
+  });
 }
 
 /** The nights of the coming weeks that are below what it takes then, by the moisture its pot is expected to have. */

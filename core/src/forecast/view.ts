@@ -1,5 +1,5 @@
 /** An outlook in the numbers that its pictures need: bands of moisture behind and ahead, cold nights, rest. */
-import { type DayNumber, isoDay } from '../calendar/day.ts';
+import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { Pot, PlantState } from '../garden.ts';
 import { quantileSorted, reorder } from '../numeric/curves.ts';
 import type { Caution } from '../plant/genera.ts';
@@ -87,7 +87,10 @@ export function outlookView(outlook: Outlook, forecast: PlantForecast, today: Da
     past: pastSeries(outlook),
     ahead: aheadBands(outlook, today),
     cold_nights: coldNights(outlook, today),
-    weekly_limit_c: weeklyLimits(outlook.model, today),
+    weekly_limit_c: weeklyLimits(outlook.model, today, {
+      m: outlook.moisture.p50,
+      drinksOn: forecast.water ? dayNumber(forecast.water.ideal) : null,
+    }),
     rest: restSpans(outlook, today),
     state_since: isoDay(since?.day ?? today),
     next_change: next ? { on: isoDay(next.day), state: next.state } : null,

@@ -54,3 +54,13 @@ export function newPairUntil(
   );
   return paper ? null : until;
 }
+
+/** The stretches in which its new pair lives on the old, as it usually goes: of each spring from the day it stirs. */
+export function sheathSpans(
+  { habit }: Pick<Traits, 'habit'>,
+  nature: Nature,
+  changes: readonly StateChange[],
+): { from: DayNumber; to: DayNumber }[] {
+  if (!changesInSpring(habit, nature)) return [];
+  return changes.filter(({ state }) => state === 'waking').map(({ day }) => ({ from: day, to: day + SHEATH_DAYS }));
+}
