@@ -241,8 +241,9 @@ const RULES: Record<string, Rule> = {
   'a treated plant is kept as its case has it': ({ task }) =>
     task.clinic.held && drinkOf(task.judgement) ? `held for ${task.clinic.held.cause}, and poured` : null,
   'the year ahead keeps dry what lives on its old leaves': ({ task, almanac, today }) => {
+    // Its weeks begin tomorrow: only those that end before the day count.
     const pair = task.judgement.because.find(({ code }) => code === 'new-pair');
-    const weeks = pair?.on ? Math.floor((dayNumber(pair.on) - dayNumber(today)) / 7) : 0;
+    const weeks = pair?.on ? Math.floor((dayNumber(pair.on) - dayNumber(today) - 1) / 7) : 0;
     const told = almanac.waterings.slice(0, Math.max(0, weeks));
     return told.some((times) => times > 0) ? `dry until ${pair!.on}, almanac ${told.join(' ')}` : null;
   },

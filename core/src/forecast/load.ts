@@ -59,7 +59,11 @@ export function putPot(pots: KernelPots, i: number, { model, rate, surfaceWetM, 
   pots.surfaceWetM[i] = surfaceWetM;
   pots.dueM[i] = dueMoisture(traits);
   const last = climate.firstDay + climate.days - 1;
-  const sheaths = sheathSpans(traits, model.nature, timeline.changes);
+  const sheaths = sheathSpans(traits, model.nature, {
+    changes: timeline.changes,
+    events: model.plant.events,
+    today: model.today,
+  });
   for (let day = 0; day < days; day++) {
     const at = Math.min(last, model.today + 1 + day);
     const asleep = timeline.states[at - timeline.firstDay] === RESTING;

@@ -168,17 +168,16 @@ function holdFor(model: PlantModel, state: PlantState, climate: GardenClimate): 
   if (state === 'resting') return restHold(model, today, climate);
   const i = today - model.climate.firstDay;
   const warmth = meanOver(model.climate.tmeanC, i - 13, i);
+  const pair = newPairUntil(traits, model.nature, { changes: model.timeline.changes, events: plant.events, today });
   // Waking never beats cold: what stirs in a cold house wants light, and waits for warmth.
   if (warmth < traits.growMinC - (state === 'waking' ? 0 : 1.5)) {
-    const until =
+    const warmOn =
       firstDayWhere(model.climate.tmeanC, i + 1, (mean) => mean >= traits.growMinC, 14) ?? model.climate.days - 1;
-    return {
-      kind: 'cold',
-      until: model.climate.firstDay + until,
-      n: { warmth: Math.round(warmth * 10) / 10, grows_from: traits.growMinC },
-    };
+    const until = model.climate.firstDay + warmOn;
+    // The later of the two holds it.
+    if (pair === null || until >= pair)
+      return { kind: 'cold', until, n: { warmth: Math.round(warmth * 10) / 10, grows_from: traits.growMinC } };
   }
-  const pair = newPairUntil(traits, model.nature, { changes: model.timeline.changes, events: plant.events, today });
   if (pair !== null) return { kind: 'new-pair', until: pair, n: {} };
   const potted = plant.events.findLast((event) => event.type === 'repotting');
   if (potted?.type !== 'repotting') return null;

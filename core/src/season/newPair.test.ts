@@ -27,8 +27,18 @@ describe('a stone plant in spring', () => {
     ).toBeNull());
   it('no other succulent is kept from it, nor those that change in summer', () => {
     expect(until('2026-04-10', [], 'succulent')).toBeNull();
-    expect(sheathSpans({ habit: 'winter' }, 'stone', CHANGES)).toEqual([]);
-    expect(sheathSpans(summer, 'stone', CHANGES)).toEqual([{ from: WOKE, to: WOKE + 60 }]);
+    const known = { changes: CHANGES, events: [], today: WOKE - 30 };
+    expect(sheathSpans({ habit: 'winter' }, 'stone', known)).toEqual([]);
+    expect(sheathSpans(summer, 'stone', known)).toEqual([{ from: WOKE, to: WOKE + 60 }]);
+  });
+  it('seen to change later, the year ahead has it later too; found to be paper, no longer', () => {
+    const today = WOKE + 25;
+    const of = (events: PlantEvent[]) => sheathSpans(summer, 'stone', { changes: CHANGES, events, today });
+    const seen: PlantEvent = { type: 'sign', date: isoDay(today - 5), sign: 'new-growth', strength: 1 };
+    const paper: PlantEvent = { type: 'sign', date: isoDay(today), sign: 'leaves-dying-back', strength: 2 };
+    expect(of([])).toEqual([{ from: today, to: WOKE + 60 }]);
+    expect(of([seen])).toEqual([{ from: today, to: today + 70 }]);
+    expect(of([seen, paper])).toEqual([]);
   });
   it('the almanac and the line keep it dry in the same weeks', () => {
     const garden: Garden = {

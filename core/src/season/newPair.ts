@@ -55,12 +55,19 @@ export function newPairUntil(
   return paper ? null : until;
 }
 
-/** The stretches in which its new pair lives on the old, as it usually goes: of each spring from the day it stirs. */
+/** The days on which its new pair lives on the old: of this spring as it is known, of later ones as it usually goes. */
 export function sheathSpans(
-  { habit }: Pick<Traits, 'habit'>,
+  traits: Pick<Traits, 'habit'>,
   nature: Nature,
-  changes: readonly StateChange[],
+  known: { changes: readonly StateChange[]; events: readonly PlantEvent[]; today: DayNumber },
 ): { from: DayNumber; to: DayNumber }[] {
-  if (!changesInSpring(habit, nature)) return [];
-  return changes.filter(({ state }) => state === 'waking').map(({ day }) => ({ from: day, to: day + SHEATH_DAYS }));
+  if (!changesInSpring(traits.habit, nature)) return [];
+  const { changes, today } = known;
+  const now = newPairUntil(traits, nature, known);
+  return [
+    ...(now === null ? [] : [{ from: today, to: now }]),
+    ...changes
+      .filter(({ day, state }) => state === 'waking' && day > today)
+      .map(({ day }) => ({ from: day, to: day + SHEATH_DAYS })),
+  ];
 }
