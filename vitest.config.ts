@@ -5,6 +5,9 @@ const PURE = ['core', 'contract', 'words', 'web/src', 'standins', 'demo', 'drill
 /** Those with databases, browsers or processes of their own have each a process to themselves. */
 const APART = ['server', 'web/e2e', 'cli', 'scripts'];
 
+/** No test fails because a machine is slow: this only ends one that hangs. */
+const PATIENCE = { testTimeout: 300_000, hookTimeout: 300_000 };
+
 const testsIn = (folders: readonly string[]) => [
   `{${folders.join(',')}}/**/*.test.ts`,
   `{${folders.join(',')}}/**/*.test.tsx`,
@@ -20,8 +23,7 @@ export default defineConfig({
           include: testsIn(PURE),
           pool: 'threads',
           isolate: false,
-          testTimeout: 30_000,
-          hookTimeout: 120_000,
+          ...PATIENCE,
           sequence: { groupOrder: 0 },
         },
       },
@@ -29,8 +31,7 @@ export default defineConfig({
         test: {
           name: 'apart',
           include: testsIn(APART),
-          testTimeout: 30_000,
-          hookTimeout: 120_000,
+          ...PATIENCE,
           sequence: { groupOrder: 0 },
         },
       },

@@ -11,6 +11,8 @@ export async function openBrowser() {
     executablePath: process.env.ZINC_CHROMIUM ?? (await chromium()),
     headless: true,
     userDataDir: profile,
+    // A machine with much else to do answers late; one that hangs is ended by the test's own patience.
+    protocolTimeout: 300_000,
     args: [
       '--headless',
       // Days as most of Europe writes them in English; another order has a test of its own.
@@ -26,7 +28,11 @@ export async function openBrowser() {
     ],
   });
   return {
-    browser,
+    async newPage() {
+      const page = await browser.newPage();
+      page.setDefaultTimeout(120_000);
+      return page;
+    },
     async close() {
       await browser.close();
       rmSync(profile, { recursive: true, force: true });

@@ -42,7 +42,7 @@ const VIEWS = [
     file: 'almanac.png',
     viewport: DESK,
     path: '/almanac',
-    prepare: async (page) => page.waitForSelector('main li a', { timeout: 60_000 }),
+    prepare: async (page) => page.waitForSelector('main li a'),
   },
   { file: 'weather.png', viewport: { ...DESK, height: 1000 }, path: '/weather' },
   {
@@ -50,7 +50,7 @@ const VIEWS = [
     viewport: { ...DESK, height: 1000 },
     path: '/potting',
     prepare: async (page) => {
-      await page.waitForSelector('main li button', { timeout: 60_000 });
+      await page.waitForSelector('main li button');
       await page.click('main li button');
       await page.waitForSelector('[aria-labelledby=bench-plant]');
     },
@@ -60,14 +60,14 @@ const VIEWS = [
     viewport: { ...DESK, height: 1000 },
     path: '/potting/mixing',
     prepare: async (page) => {
-      await page.waitForFunction(() => document.querySelectorAll('select option').length > 10, { timeout: 60_000 });
+      await page.waitForFunction(() => document.querySelectorAll('select option').length > 10);
       await page.evaluate(() => {
         const choice = document.querySelector('select');
         const option = [...choice.options].find(({ text }) => text.includes('Haworthia cooperi'));
         choice.value = option.value;
         choice.dispatchEvent(new Event('change', { bubbles: true }));
       });
-      await page.waitForFunction(() => document.body.textContent.includes('where it stands'), { timeout: 60_000 });
+      await page.waitForFunction(() => document.body.textContent.includes('where it stands'));
     },
   },
   { file: 'clinic.png', viewport: { ...DESK, height: 1000 }, path: '/clinic' },
@@ -81,7 +81,7 @@ const VIEWS = [
     prepare: async (page) => {
       const file = await page.$('input[type=file]');
       await file.uploadFile(join(ROOT, 'web', 'e2e', 'fixtures', 'my-plants.csv'));
-      await page.waitForFunction(() => document.body.textContent.includes('with faults'), { timeout: 60_000 });
+      await page.waitForFunction(() => document.body.textContent.includes('with faults'));
     },
   },
 ];
@@ -99,7 +99,7 @@ await main(async () => {
     const { fields, rows } = await (await fetch(`${demo.url}/api/plants`)).json();
     const ids = new Map(rows.map((row) => [row[fields.indexOf('number')], row[fields.indexOf('id')]]));
     for (const view of VIEWS) {
-      const page = await chromium.browser.newPage();
+      const page = await chromium.newPage();
       await page.setViewport(view.viewport);
       // As a keeper sees it who knows the drawings by now.
       await page.evaluateOnNewDocument(() =>

@@ -164,7 +164,7 @@ describe('a MariaDB of our own', () => {
     await third.leave();
     for (let i = 0; i < 100 && commandOf(last) !== null; i++) await sleep(100);
     expect(commandOf(last)).toBeNull();
-  }, 120_000);
+  });
   it('that dies is started again where it was, until its user leaves', async () => {
     const own = await ownDatabase(name);
     own.keepUp();
@@ -180,7 +180,7 @@ describe('a MariaDB of our own', () => {
     expect(commandOf(pid)).toBeNull();
     await sleep(1200);
     expect(existsSync(join(folder, 'server.json'))).toBe(false);
-  }, 120_000);
+  });
   it('is found again after a start that was cut off while it came up', async () => {
     const cut = spawn(process.execPath, [
       '-e',
@@ -196,7 +196,7 @@ describe('a MariaDB of our own', () => {
     expect(server().pid).toBe(pid);
     await own.leave();
     expect(commandOf(pid)).toBeNull();
-  }, 120_000);
+  });
   it('lives in a path with blanks in it', async () => {
     const root = mkdtempSync(join(tmpdir(), 'zinc a b ü🌵 '));
     cpSync(join(ROOT, 'scripts'), join(root, 'scripts'), { recursive: true });
@@ -208,14 +208,14 @@ describe('a MariaDB of our own', () => {
     } finally {
       rmSync(root, { recursive: true });
     }
-  }, 120_000);
+  });
   it('shows the log’s last lines when it does not come up', async () => {
     const { appendFileSync, renameSync } = await import('node:fs');
     // A data folder whose system table space is no table space.
     renameSync(join(folder, 'data', 'ibdata1'), join(folder, 'data', 'ibdata1.kept'));
     appendFileSync(join(folder, 'data', 'ibdata1'), 'not a table space');
     await expect(ownDatabase(name)).rejects.toThrow(/did not come up[\s\S]*InnoDB/);
-  }, 120_000);
+  });
   it('sweeps away what a killed test run left', async () => {
     const left = join(DOT_ZINC, `test-${await deadPid()}`);
     mkdirSync(join(left, 'users'), { recursive: true });

@@ -45,7 +45,7 @@ describe('a large garden', () => {
     expect(await plantsThere()).toBe(before + LARGE);
     const out = (await here.ask(`/api/export/garden/${(taken.body as GardenTaken).site_id}`)).body as Garden;
     expect(out.plants).toHaveLength(LARGE);
-  }, 60_000);
+  });
   it('with a fault is refused, told where, and nothing of it is written', async () => {
     const garden = gardenOf(LARGE);
     garden.plants[577]!.pot = { ...garden.plants[577]!.pot, top_mm: -1 };
@@ -77,7 +77,7 @@ describe('a large garden', () => {
     // The next is taken as if nothing had been.
     const again = new Uint8Array(Buffer.from(JSON.stringify(gardenOf(LARGE))));
     expect((await clerk.take(again, { ...order, dryRun: true })).plants).toBe(LARGE);
-  }, 60_000);
+  });
 });
 
 describe('a list', () => {
@@ -88,12 +88,16 @@ describe('a list', () => {
     ['a mark at its head and spaces in its names', '\uFEFF a , b \n1,2\n\n'],
   ])('with %s is read by its first lines', (_, text) => expect(readCsv(text).data).toEqual([{ a: '1', b: '2' }]));
   it('of quotation marks alone is read in no time worth telling', () => {
-    const from = performance.now();
-    readCsv('"'.repeat(600_000));
-    const once = performance.now() - from;
-    const plain = performance.now();
-    readCsv(`a,b\n${'1,2\n'.repeat(150_000)}`);
+    // The quickest of five tells what the work costs, whatever else the machine does meanwhile.
+    const quickest = (text: string) =>
+      Math.min(
+        ...Array.from({ length: 5 }, () => {
+          const { user } = process.cpuUsage();
+          readCsv(text);
+          return process.cpuUsage().user - user;
+        }),
+      );
     // Once per delimiter it took six times as long as as many bytes of plain cells.
-    expect(once).toBeLessThan(3 * (performance.now() - plain));
+    expect(quickest('"'.repeat(600_000))).toBeLessThan(3 * quickest(`a,b\n${'1,2\n'.repeat(150_000)}`));
   });
 });

@@ -225,7 +225,7 @@ describe('a garden file', () => {
       });
       expect(bare(out)).toEqual(wanted);
     }
-  }, 60_000);
+  });
   it('that is unsound is refused whole, saying where; a dry run writes nothing', async () => {
     const before = await rows();
     const bad = await send('/api/import/garden', {

@@ -184,7 +184,7 @@ describe('a list of plants', () => {
       'SELECT COUNT(*) AS n, COUNT(DISTINCT walk_order) AS d FROM stay WHERE place_id = 1 AND to_day IS NULL';
     const [[order]] = (await here.pool.query<any[]>(walk)) as any;
     expect(order.d).toBe(order.n);
-  }, 60_000);
+  });
 });
 
 describe('two servers that start at once on an empty database', () => {

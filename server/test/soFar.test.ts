@@ -13,7 +13,7 @@ const POTS = 400;
 let here: Served;
 beforeAll(async () => {
   here = await served(crowdedShelf);
-}, 60_000);
+});
 afterAll(() => here.drop());
 
 /** The two pots of the shelf many times over, each with drinks of its own. */
@@ -72,7 +72,7 @@ describe('the round on its way', () => {
     // Part of the pots stood there before all did.
     const shown = heard.flatMap(({ sites }) => sites.map((site) => site.places[0]!.pots.length + site.places[0]!.left));
     expect(shown.some((pots) => pots > 0 && pots < POTS)).toBe(true);
-  }, 60_000);
+  });
   it('is not waited for longer than a request may take, and goes on without it', async () => {
     const outlooks = new Outlooks(here.pool, join(ROOT, 'build', 'forecast-worker.mjs'), () => {});
     const [site] = await sites(here.pool);
@@ -84,7 +84,7 @@ describe('the round on its way', () => {
     expect((await outlooks.ofSite(site!)).views.size).toBe(POTS);
     expect(outlooks.tasksSent).toBe(1);
     await outlooks.close();
-  }, 60_000);
+  });
   it('does not hold up the end of the server', async () => {
     const outlooks = new Outlooks(here.pool, join(ROOT, 'build', 'forecast-worker.mjs'), () => {});
     const [site] = await sites(here.pool);
@@ -94,7 +94,7 @@ describe('the round on its way', () => {
     await outlooks.close();
     await refused;
     await expect(outlooks.ofSite(site!)).rejects.toThrow('the server is ending');
-  }, 60_000);
+  });
   it('nothing is on its way once all is there', async () => {
     await here.ask('/api/round');
     expect((await here.ask('/api/round/so-far')).body).toMatchObject({ sites: [], coming: [] });

@@ -11,10 +11,10 @@ import { MILD, type Served, served } from './harness.ts';
 
 const TODAY = new Date().toISOString().slice(0, 10);
 const daysFromNow = (days: number) => isoDay(dayNumber(TODAY) + days);
-const QUICK = { timeoutMs: 400, betweenTriesMs: 10 };
+const QUICK = { timeoutMs: 3000, betweenTriesMs: 10 };
 
 async function settled(own: Served): Promise<any> {
-  for (let tried = 0; tried < 50; tried++) {
+  for (let tried = 0; tried < 1000; tried++) {
     const { body } = await own.ask('/api/weather');
     const [site] = body.sites;
     if (site.service?.answered_at || site.service?.failed_since) return site;
@@ -24,6 +24,7 @@ async function settled(own: Served): Promise<any> {
 }
 
 describe('with a service that serves', () => {
+  const began = Date.now();
   let service: Service;
   let own: Served;
   beforeAll(async () => {
@@ -38,7 +39,7 @@ describe('with a service that serves', () => {
   it('months of record and a week of forecast are there, and how old they are', async () => {
     const site = await settled(own);
     expect(site.service).toMatchObject({ failed_since: null, failure: null });
-    expect(Date.now() - Date.parse(site.service.answered_at)).toBeLessThan(60_000);
+    expect(Date.parse(site.service.answered_at)).toBeGreaterThanOrEqual(began);
     expect(site.observed_until).toBe(daysFromNow(-1));
     expect(site.forecast_until).toBe(daysFromNow(7));
     const sources = new Map(site.outside.map((day: any) => [day.date, day.source]));

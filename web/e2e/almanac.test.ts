@@ -10,7 +10,7 @@ afterAll(() => on?.close());
 
 const year = async () => {
   const page = await on.open('/almanac');
-  await page.waitForSelector('main li a', { timeout: 60_000 });
+  await page.waitForSelector('main li a');
   return page;
 };
 
@@ -26,7 +26,7 @@ describe('the almanac', () => {
     for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowRight');
     expect(await page.$eval('[aria-live]', (one) => one.textContent)).not.toBe(before);
     await page.close();
-  }, 90_000);
+  });
   it('is grouped anew at once, and opens the plant', async () => {
     const page = await year();
     await page.select('label select', 'genus');
@@ -34,7 +34,7 @@ describe('the almanac', () => {
     await page.click('main li a');
     await page.waitForFunction(() => location.pathname.startsWith('/plants/'));
     await page.close();
-  }, 90_000);
+  });
   it('tries the year with the glass heated: fewer weeks too cold; put away, it is as it was', async () => {
     const page = await year();
     await page.type('form input', '12');
@@ -52,7 +52,7 @@ describe('the almanac', () => {
     );
     await page.waitForFunction(() => !document.body.textContent!.includes('as it would be'));
     await page.close();
-  }, 90_000);
+  });
   it('a stretch that is drawn out is looked at closely, and the whole comes back', async () => {
     const page = await year();
     const box = (await (await page.$('svg[role=img]'))!.boundingBox())!;
@@ -62,5 +62,5 @@ describe('the almanac', () => {
     await page.mouse.up();
     await sees(page, /The whole year/);
     await page.close();
-  }, 90_000);
+  });
 });

@@ -72,7 +72,7 @@ describe('the plan of a bench', () => {
     const { width_mm: width, pots } = await bench(/Lean-to/);
     expect(share).toBeCloseTo((pots.find(({ id }) => id === first!.id)!.x_mm! / width!) * 100, 1);
     await page.close();
-  }, 120_000);
+  });
   it('two go to another bench together, and are put back', async () => {
     const page = await on.open('/benches');
     const [first, second] = (await bench(/Covered balcony/)).pots;

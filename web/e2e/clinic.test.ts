@@ -54,7 +54,7 @@ describe('limp with a wet pot', () => {
     await page.goto(`${on.url}/plants/${id}`, { waitUntil: 'networkidle0' });
     await sees(page, /Unpot it today, no water/, 'h2#now');
     await page.close();
-  }, 120_000);
+  });
   it('a step done on the Round is done on the sheet, and can be taken back', async () => {
     const id = await idOf('Echeveria ‘Morning Barge’');
     const page = await on.open('/');
@@ -69,7 +69,7 @@ describe('limp with a wet pot', () => {
         Boolean(document.querySelector('article button[aria-label="Cut to clean tissue: done"]')),
     );
     await page.close();
-  }, 60_000);
+  });
 });
 
 describe('limp with a dry pot', () => {
@@ -95,7 +95,7 @@ describe('limp with a dry pot', () => {
     };
     expect(['water', 'sip']).toContain(task.judgement.deeds[0]!.deed);
     await page.close();
-  }, 90_000);
+  });
 });
 
 describe('the clinic', () => {
@@ -111,7 +111,7 @@ describe('the clinic', () => {
     await page.setViewport({ width: 390, height: 844 });
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     await page.close();
-  }, 60_000);
+  });
   it('begins with what is seen: pointed at on a plant of its build, then the plant, where it stands ready', async () => {
     const page = await on.open('/clinic');
     await press(page, 'or begin with what you see');
@@ -127,7 +127,7 @@ describe('the clinic', () => {
     await told(page, /seen: white wool/);
     await sees(page, /Mealybugs/, 'section[aria-labelledby=means]');
     await page.close();
-  }, 60_000);
+  });
   it('“normal, leave it” closes as it opens', async () => {
     const id = await idOf('Crassula ‘Lantern’');
     const page = await on.open(`/clinic/${id}`);
@@ -135,12 +135,12 @@ describe('the clinic', () => {
     await told(page, /normal, left alone/);
     await sees(page, /Nothing was wrong/, 'article');
     await page.close();
-  }, 60_000);
+  });
   it('the two months are walked by key', async () => {
     const page = await on.open(`/clinic/${await idOf('Huernia zebrina')}`);
     await page.$eval('svg[role=slider]', (one) => (one as SVGElement).focus());
     await page.keyboard.press('ArrowLeft');
     await sees(page, /% left;/, 'figcaption');
     await page.close();
-  }, 60_000);
+  });
 });

@@ -28,7 +28,6 @@ describe('a keeper who begins', () => {
       clicks++;
       await press(page, words, within);
     };
-    const begun = performance.now();
     await sees(page, /Where are your plants/);
     await type(page, 'Your town, or the nearest larger one', 'Salzburg');
     await click(/^Salzburg/, 'ul[aria-label="Towns found"]');
@@ -48,7 +47,6 @@ describe('a keeper who begins', () => {
     await click('Write it down', 'dialog');
     await told(page, /watered|stood in water/);
     expect(clicks).toBeLessThanOrEqual(8);
-    expect(performance.now() - begun).toBeLessThan(60_000);
     // What was told at the beginning decides: the tap is hard, the bench faces south, the clock is the town's.
     const { sites, waters } = (await (await fetch(`${on.url}/api/kit`)).json()) as {
       sites: { name: string; time_zone: string; latitude_deg: number }[];
@@ -62,7 +60,7 @@ describe('a keeper who begins', () => {
     };
     expect(places[0]).toMatchObject({ name: 'Windowsill, south', aspect_deg: 180 });
     await page.close();
-  }, 90_000);
+  });
 });
 
 describe('the beginning', () => {
@@ -96,5 +94,5 @@ describe('the beginning', () => {
     };
     expect([sites.length, waters.length]).toEqual([0, 0]);
     await page.close();
-  }, 90_000);
+  });
 });

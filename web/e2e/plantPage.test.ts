@@ -32,7 +32,7 @@ describe('a plant’s page', () => {
       `/api/pictures/${pictured.picture_id}/small`,
     );
     await page.close();
-  }, 60_000);
+  });
   it('its chart is read by keys and by pointer, and its legend names what is there only', async () => {
     const [place] = await plants();
     const [first] = await benchOf(place!.id);

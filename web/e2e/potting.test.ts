@@ -34,7 +34,7 @@ describe('mixing', () => {
     expect(await figures()).not.toBe(before);
     expect(await page.$eval('input[aria-label="Parts of loam, sterilised"]', (one) => one.value)).toBe('5');
     await page.close();
-  }, 60_000);
+  });
   it('for a plant says the days to dry, now and in winter', async () => {
     const page = await open();
     const [select] = await page.$$('select');
@@ -42,7 +42,7 @@ describe('mixing', () => {
     await select!.select(first!);
     await sees(page, /days to dry in winter/);
     await page.close();
-  }, 60_000);
+  });
   it('looks for an aim among what lies in the stores, in whole parts, and puts it beside', async () => {
     const page = await open();
     await type(page, 'Air at least, %', '28');
@@ -51,7 +51,7 @@ describe('mixing', () => {
     await press(page, 'put it beside');
     expect(await page.$$eval('section[aria-label] dl', (all) => all.length)).toBeGreaterThanOrEqual(3);
     await page.close();
-  }, 120_000);
+  });
   it('says how much opens up a bag, less where less is asked', async () => {
     const page = await on.open('/potting/mixing');
     await sees(page, /To one part of the bag/, 'section[aria-labelledby="amend"]');
@@ -72,7 +72,7 @@ describe('mixing', () => {
       ),
     );
     await page.close();
-  }, 60_000);
+  });
   it('reckons a batch, says what lacks, and takes it from the stores', async () => {
     const page = await open();
     await type(page, 'Pots', '4');
@@ -89,7 +89,7 @@ describe('mixing', () => {
     await sees(page, /Taken from the stores/);
     expect(await pumice()).toBeLessThan(before);
     await page.close();
-  }, 60_000);
+  });
   it('keeps a recipe, which can then be chosen', async () => {
     const page = await open();
     await page.click('section[aria-label="Half and half"] button.btn');
@@ -97,7 +97,7 @@ describe('mixing', () => {
     const { mixes } = (await (await fetch(`${on.url}/api/kit`)).json()) as { mixes: { name: string }[] };
     expect(mixes.map(({ name }) => name)).toContain('Half and half');
     await page.close();
-  }, 60_000);
+  });
 });
 
 describe('potting', () => {
@@ -110,12 +110,12 @@ describe('potting', () => {
     await sees(page, /How deep:/);
     await expectAccessible(page);
     await page.close();
-  }, 60_000);
+  });
   it('gives the due ones pots of the shelf, and names what is to be bought', async () => {
     const page = await on.open('/potting');
     await sees(page, /Its pot is on the shelf: |Pots to buy: \d+ of about/);
     await page.close();
-  }, 60_000);
+  });
   it('potted, it says what follows, and the round looks after it', async () => {
     const page = await on.open('/potting');
     await sees(page, /To be looked at/);
@@ -152,7 +152,7 @@ describe('potting', () => {
     );
     await round.close();
     await page.close();
-  }, 90_000);
+  });
 });
 
 describe('the stores', () => {
@@ -165,7 +165,7 @@ describe('the stores', () => {
     await sees(page, /Perlite: 20 l/);
     expect(await page.evaluate(() => document.body.textContent)).not.toMatch(/Runs low: [^.]*Perlite/);
     await page.close();
-  }, 60_000);
+  });
   it('take in a new thing, or say what is missing', async () => {
     const page = await on.open('/potting/stores');
     await sees(page, /Something new/);
@@ -176,5 +176,5 @@ describe('the stores', () => {
     await press(page, 'Put it in the stores');
     await sees(page, /River sand: 4 l/);
     await page.close();
-  }, 60_000);
+  });
 });

@@ -27,7 +27,7 @@ describe('drawings', () => {
     await sees(page, /The shelf.*Pot and plant.*Frost and heat/, 'dialog[open]');
     await page.evaluate(() => localStorage.clear());
     await page.close();
-  }, 60_000);
+  });
 });
 
 describe('photographs', () => {
@@ -48,7 +48,7 @@ describe('photographs', () => {
     await page.waitForFunction(() => !document.querySelector('image[href^="/api/pictures/"]'));
     await page.evaluate(() => localStorage.clear());
     await page.close();
-  }, 60_000);
+  });
 });
 
 describe('a shelf of the Round', () => {
@@ -63,7 +63,7 @@ describe('a shelf of the Round', () => {
     await page.waitForSelector('[aria-label="Fold the shelf of Attic sill, south"][aria-expanded=true]');
     await page.evaluate(() => localStorage.clear());
     await page.close();
-  }, 60_000);
+  });
 });
 
 describe('the rules of the house', () => {
@@ -120,5 +120,5 @@ describe('pots of several benches', () => {
     await page.select('[aria-label="Setting the pots"] select', String(cellar!.id));
     await sees(page, /On Cellar for sleepers already/);
     await page.close();
-  }, 60_000);
+  });
 });

@@ -263,7 +263,7 @@ describe('a plant', () => {
     await page.close();
   });
   it('says when a pot is no longer itself', async () => {
-    const page = await on.browser.newPage();
+    const page = await on.newPage();
     await page.setRequestInterception(true);
     page.on('request', (request) => {
       if (!/api\/plants\/\d+$/.test(request.url())) return void request.continue();
@@ -286,14 +286,14 @@ describe('a plant', () => {
 
 describe('states that are not the usual one', () => {
   it('a server that does not answer is said, and the page can be asked again', async () => {
-    const page = await on.browser.newPage();
+    const page = await on.newPage();
     await page.setRequestInterception(true);
     let down = true;
     page.on('request', (request) =>
       down && request.url().includes('/api/') ? void request.abort() : void request.continue(),
     );
     await page.goto(url, { waitUntil: 'domcontentloaded' });
-    await page.waitForSelector('[role=alert]', { timeout: 15_000 });
+    await page.waitForSelector('[role=alert]');
     expect(await textOf(page, '[role=alert]')).toContain('does not answer');
     down = false;
     await page.click('[role=alert] button');

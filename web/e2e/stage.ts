@@ -1,7 +1,7 @@
 /** The application with the demo collection on a database of its own, and a browser to look at it. */
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import type { Browser, Page } from 'puppeteer-core';
+import type { Page } from 'puppeteer-core';
 import { expect } from 'vitest';
 import { loadDemo } from '../../demo/load.ts';
 import { migrate } from '../../server/src/database/migrate.ts';
@@ -12,7 +12,7 @@ import { openBrowser } from '../../scripts/browser.mjs';
 
 export interface Stage {
   url: string;
-  browser: Browser;
+  newPage(): Promise<Page>;
   open(path: string, viewport?: { width: number; height: number }): Promise<Page>;
   close(): Promise<void>;
 }
@@ -32,12 +32,12 @@ export async function stage({ empty = false } = {}): Promise<Stage> {
     fill: null,
   });
   const url = `http://127.0.0.1:${running.port}`;
-  const chromium: { browser: Browser; close(): Promise<void> } = await openBrowser();
+  const chromium: { newPage(): Promise<Page>; close(): Promise<void> } = await openBrowser();
   return {
     url,
-    browser: chromium.browser,
+    newPage: chromium.newPage,
     async open(path, viewport = { width: 1280, height: 800 }) {
-      const page = await chromium.browser.newPage();
+      const page = await chromium.newPage();
       await page.setViewport(viewport);
       await page.goto(url + path, { waitUntil: 'networkidle0' });
       return page;

@@ -72,7 +72,7 @@ describe('the list at the desk', () => {
       });
     expect((await fetch(`${on.url}/api/plants/${ids[0]}`)).status).toBe(200);
     await page.close();
-  }, 60_000);
+  });
   it('goes to labels with those in hand, begun where the sheet is', async () => {
     const page = await on.open('/list?q=lithops');
     await page.waitForSelector('input[aria-label^="Choose Lithops"]');

@@ -248,7 +248,7 @@ describe('the shed', () => {
       expect(await page.title()).toContain('in the shed');
     }
     await page.close();
-  }, 60_000);
+  });
 });
 
 describe('a panel', () => {
@@ -346,5 +346,5 @@ describe('a server that is gone', () => {
       expect(await page.$('header nav')).not.toBeNull();
     }
     await page.close();
-  }, 60_000);
+  });
 });

@@ -35,7 +35,7 @@ describe('the weather', () => {
     for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
     expect(await told()).toMatch(/a night of .*\(.* to .*\), a day of/);
     await page.close();
-  }, 60_000);
+  });
   it('shows another place, and another site, at one press', async () => {
     const page = await weather();
     await press(page, 'Cellar for sleepers');
@@ -43,13 +43,13 @@ describe('the weather', () => {
     await press(page, 'School roof, Port Alder');
     await sees(page, /Roof tables, outdoors, open sky/);
     await page.close();
-  }, 60_000);
+  });
   it('fits a phone', async () => {
     const page = await weather({ width: 390, height: 844 });
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     await expectAccessible(page);
     await page.close();
-  }, 60_000);
+  });
   it('takes daily records, and says what the table left out; a wrong row says where', async () => {
     const page = await weather();
     const day = new Date(Date.now() - 3 * 86_400_000).toISOString().slice(0, 10);
@@ -62,7 +62,7 @@ describe('the weather', () => {
     await box.uploadFile(file);
     await sees(page, /1 day written\. For humidity, sunshine, wind the usual weather stands/);
     await page.close();
-  }, 60_000);
+  });
   it('asks about usual weather that is odd, and keeps it when that is meant', async () => {
     const page = await weather();
     await press(page, 'Type the usual weather…');
@@ -77,7 +77,7 @@ describe('the weather', () => {
     await press(page, 'Keep these');
     await page.waitForFunction(() => !document.querySelector('dialog[open]'));
     await page.close();
-  }, 60_000);
+  });
   it('adds an instrument, shows its token once, and takes it off', async () => {
     const page = await weather();
     await press(page, 'Add an instrument');
@@ -92,5 +92,5 @@ describe('the weather', () => {
     await press(page, 'Take Ridge off');
     await sees(page, /taken off/);
     await page.close();
-  }, 60_000);
+  });
 });

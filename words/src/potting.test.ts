@@ -28,9 +28,7 @@ describe('the potting bench in words', () => {
   it('weeks that suit', () => {
     expect(suitsWords(null, TODAY)).toBe('No growth is in sight: only a rescue.');
     expect(suitsWords({ from: '2026-04-20', to: '2026-06-03' }, TODAY)).toBe('Now, up to early June.');
-    expect(suitsWords({ from: '2026-09-12', to: '2026-10-30' }, TODAY)).toBe(
-      'Mid-September to late October.',
-    );
+    expect(suitsWords({ from: '2026-09-12', to: '2026-10-30' }, TODAY)).toBe('Mid-September to late October.');
   });
   it('the steps mind hands, thirst and holes', () => {
     const steps = (over: object) =>

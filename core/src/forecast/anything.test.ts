@@ -171,7 +171,7 @@ describe('any garden', () => {
       }),
       { numRuns: 50 },
     );
-  }, 120_000);
+  });
   it('can be shown', () => {
     fc.assert(
       fc.property(garden, (any) => {
@@ -184,5 +184,5 @@ describe('any garden', () => {
       }),
       { numRuns: 15 },
     );
-  }, 120_000);
+  });
 });

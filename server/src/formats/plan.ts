@@ -1,5 +1,13 @@
 /** What the calendar says: each plant's next day as it is judged, and the steps from shade to sun. */
-import { type KeptTask, dayNumber, drinkOf, isoDay, nightItBearsC, type OutlookView, stepsShown } from '@zinc-pail/core';
+import {
+  type KeptTask,
+  dayNumber,
+  drinkOf,
+  isoDay,
+  nightItBearsC,
+  type OutlookView,
+  stepsShown,
+} from '@zinc-pail/core';
 import { causeWords } from '@zinc-pail/words/causes';
 import { STEP_WORDS } from '@zinc-pail/words/clinic';
 import { drinkWords, judgementWords } from '@zinc-pail/words/judgement';

@@ -90,7 +90,7 @@ const plant = (over: object = {}): PlantView =>
         sunCeilingHours: 3,
         repotYears: 2,
         hardToReplace: false,
-  firstDrink: 'staged',
+        firstDrink: 'staged',
         noFoodUntil: null,
         stepsTakenBack: [],
       },
