@@ -122,6 +122,11 @@ export const GROWERS_YEAR: readonly GrowersYear[] = [
     6,
     7,
   ]),
+  row('Lithops lesliei', 'lamp', 'GGGGGGGGGGGG', '0 0 0-3 1-5 1-5 1-5 0-5 1-5 1-5 1-4 0-3 0-2', MESEMBS, [
+    'drink',
+    1,
+    2,
+  ]),
   // Desert cacti: dry and cool, and dry in a warm room too.
   row(
     'Mammillaria hahniana',

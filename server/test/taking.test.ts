@@ -178,6 +178,39 @@ describe('moving and ending', () => {
     await send(`/api/plants/${ids[0]}/hardening/end`, {});
     expect((await plant(ids[0])).record.hardening).toBeNull();
   });
+  it('out and back within a week leaves the skins as they were; what sleeps is led nowhere', async () => {
+    const place = await send('/api/places', { site_id: 1, name: 'Dark landing', kind: 'room', air: 'still' });
+    const roof = await send('/api/places', { site_id: 1, name: 'Gravel roof', kind: 'open', air: 'breezy' });
+    const move = async (to: number, date: string, id: number) =>
+      (await send('/api/plants/move', { plant_ids: [id], place_id: to, date })).body.hardening;
+    const long = { place_id: roof.body.id, date: daysAgo(60), name: 'Sempervivum tectorum' };
+    const [hardy] = (await takeIn(long)).body.ids;
+    expect(await move(place.body.id, daysAgo(2), hardy)).toEqual([]);
+    expect(await move(roof.body.id, today(), hardy)).toEqual([]);
+    // Led into the sun for three days, taken in for two: it goes on from there.
+    const [shaded] = (await takeIn({ place_id: place.body.id, date: daysAgo(60), name: 'Crassula ovata' })).body.ids;
+    const [first] = await move(roof.body.id, daysAgo(5), shaded);
+    expect(first.steps[0].minutes).toBe(20);
+    await move(place.body.id, daysAgo(2), shaded);
+    const [again] = await move(roof.body.id, today(), shaded);
+    expect(again.steps[0].minutes).toBeGreaterThan(first.steps[2].minutes);
+    const [sleeper] = (await takeIn({ place_id: place.body.id, date: daysAgo(60), name: 'Adenium obesum' })).body.ids;
+    await send('/api/marks', {
+      marks: [{ plant_id: sleeper, entries: [{ type: 'season', date: daysAgo(3), state: 'resting' }] }],
+    });
+    expect((await plant(sleeper)).outlook.state).toBe('resting');
+    expect(await move(roof.body.id, today(), sleeper)).toEqual([]);
+  });
+  it('what it was used to before it came is where its sun begins', async () => {
+    const roof = await send('/api/places', { site_id: 1, name: 'Slate roof', kind: 'open', air: 'breezy' });
+    const come = async (used: string) => {
+      const { ids } = (await takeIn({ place_id: roof.body.id, name: 'Haworthiopsis attenuata', used_to: used })).body;
+      return (await plant(ids[0])).record.hardening;
+    };
+    expect((await come('moist peat in the shade'))[0]).toEqual({ date: today(), minutes: 20 });
+    expect(await come('a gravel garden in the open')).toBeNull();
+    expect(await come('moist peat')).toBeNull();
+  });
   it('died: it leaves the lists, its story reads the journal back, and a mistake can be undone', async () => {
     const { ids } = (await takeIn({ name: 'Echeveria elegans', date: daysAgo(50) })).body;
     const id = ids[0];

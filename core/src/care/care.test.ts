@@ -4,7 +4,7 @@ import { dayNumber, isoDay } from '../calendar/day.ts';
 import type { PlantEvent, Pot } from '../garden.ts';
 import { GENERA } from '../plant/genera.ts';
 import { judged, roundPot } from '../../test/gardens.ts';
-import { hardeningPlan, stepBack } from './hardening.ts';
+import { directSunUsedTo, hardeningPlan, minutesReached, stepBack, sunBorneH } from './hardening.ts';
 import { CROWDED_FROM, crowding, lampHoursShort, lightVerdict } from './light.ts';
 import { remindersFor } from './reminders.ts';
 import { careRules, growingMonths, nameTellsColour, type OwnRules } from './rules.ts';
@@ -230,6 +230,30 @@ describe('hardening', () => {
     for (const [i, step] of plan.entries()) if (i > 0) expect(step.minutes).toBeGreaterThan(plan[i - 1]!.minutes);
     expect(plan.map((step) => step.date)).toEqual(plan.map((_, i) => isoDay(TODAY + i)));
   });
+  it('begins anew from behind panes, and goes on from where skins were made in the open', () => {
+    const behind = (kind: 'windowsill' | 'open' | 'covered', days = 21) => ({ kind, sunH: 8, days });
+    expect(sunBorneH([behind('windowsill')], 'open')).toBe(0);
+    expect(hardeningPlan(TODAY, sunBorneH([behind('windowsill')], 'open'), 8)[0]!.minutes).toBe(20);
+    expect(sunBorneH([behind('windowsill')], 'windowsill')).toBe(8);
+    expect(sunBorneH([behind('open')], 'open')).toBe(8);
+    // Out and back within the week: the skin is still the one that was made before.
+    expect(sunBorneH([behind('open'), { kind: 'room', sunH: 0, days: 2 }], 'open')).toBe(8);
+    // Three days in the open make none.
+    expect(sunBorneH([{ kind: 'room', sunH: 0, days: 18 }, behind('open', 3)], 'open')).toBe(0);
+    expect(sunBorneH([], 'open')).toBe(0);
+  });
+  it('had come to the step of the day before', () => {
+    const plan = hardeningPlan(TODAY, 0, 8);
+    expect(minutesReached(plan, TODAY)).toBe(0);
+    expect(minutesReached(plan, TODAY + 3)).toBe(plan[2]!.minutes);
+    expect(minutesReached(plan, TODAY + 90)).toBe(480);
+  });
+  it.each([
+    ['a shady corner of the garden', 'room'],
+    ['bark, wet, on a windowsill', 'windowsill'],
+    ['full sun in the open', 'open'],
+    ['peat, kept moist', null],
+  ])('reads the light that “%s” tells of', (words, kind) => expect(directSunUsedTo(words)).toBe(kind));
   it('is not wanted where the sun hardly grows', () => expect(hardeningPlan(TODAY, 5, 5.5)).toEqual([]));
   it('goes back two steps after a scorch mark', () => {
     const plan = hardeningPlan(TODAY, 0, 7);

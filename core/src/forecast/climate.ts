@@ -20,6 +20,7 @@ const MEMBER_SEED = 9_177;
 export class GardenClimate {
   readonly today: DayNumber;
   readonly firstDay: DayNumber;
+  readonly south: boolean;
   private readonly places: ReadonlyMap<string, PlaceModel>;
   private readonly known: ReadonlyMap<DayNumber, WeatherDay>;
   private readonly pastWeather: DrawnDay[];
@@ -36,6 +37,7 @@ export class GardenClimate {
     firstDay: DayNumber,
   ) {
     this.today = dayNumber(garden.today);
+    this.south = garden.site.latitude_deg < 0;
     this.firstDay = Math.min(firstDay, this.today - 30);
     this.known = new Map(garden.weather.map((day) => [dayNumber(day.date), day]));
     const find = (day: DayNumber) => this.known.get(day);

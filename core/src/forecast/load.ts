@@ -2,7 +2,7 @@
 import type { DayNumber } from '../calendar/day.ts';
 import { type KernelPots, type KernelWeather, yearKernel } from '../drydown/yearKernel.ts';
 import { type GardenClimate, MEMBERS } from './climate.ts';
-import { dueMoisture, type PlantModel } from './plantModel.ts';
+import { dueMoisture, pairKnown, type PlantModel } from './plantModel.ts';
 import { sheathSpans } from '../season/newPair.ts';
 import { RESTING } from '../season/states.ts';
 
@@ -59,11 +59,7 @@ export function putPot(pots: KernelPots, i: number, { model, rate, surfaceWetM, 
   pots.surfaceWetM[i] = surfaceWetM;
   pots.dueM[i] = dueMoisture(traits);
   const last = climate.firstDay + climate.days - 1;
-  const sheaths = sheathSpans(traits, model.nature, {
-    changes: timeline.changes,
-    events: model.plant.events,
-    today: model.today,
-  });
+  const sheaths = sheathSpans(traits, model.nature, pairKnown(model));
   for (let day = 0; day < days; day++) {
     const at = Math.min(last, model.today + 1 + day);
     const asleep = timeline.states[at - timeline.firstDay] === RESTING;

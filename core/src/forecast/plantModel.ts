@@ -10,6 +10,7 @@ import { type IntervalStep, intervalSteps, stepped } from '../plant/interval.ts'
 import { weaned, weaningLeft } from '../potting/weaning.ts';
 import { type SourcedTraits, type Traits, traitsOf } from '../plant/traits.ts';
 import type { PlaceSeries } from '../place/series.ts';
+import type { PairKnown } from '../season/newPair.ts';
 import { seasonTimeline, type Timeline } from '../season/timeline.ts';
 import { type GardenClimate, joinStays } from './climate.ts';
 import { GROWING, RESTING } from '../season/states.ts';
@@ -30,6 +31,8 @@ export interface PlantModel {
   plant: Plant;
   /** the day it was made for */
   today: DayNumber;
+  /** it grows south of the equator */
+  south: boolean;
   sourced: SourcedTraits;
   traits: Traits;
   /** how its kind lives, and whether it is soaked rather than sipped */
@@ -90,6 +93,7 @@ export function buildPlant(
   return {
     plant,
     today: climate.today,
+    south: climate.south,
     sourced: { ...sourced, traits },
     traits,
     nature,
@@ -106,6 +110,11 @@ export function buildPlant(
     loss: lossDays(pot, series, drinks),
     pottedOn: potted ? dayNumber(potted.date) : null,
   };
+}
+
+/** What tells when a stone plant's new pair lives on its old. */
+export function pairKnown({ timeline, plant, today, south }: PlantModel): PairKnown {
+  return { changes: timeline.changes, events: plant.events, today, south };
 }
 
 /** A night this much above the limit is still too close where only the weather holds it. */

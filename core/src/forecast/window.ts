@@ -12,7 +12,7 @@ import { HORIZON_DAYS, type GardenClimate } from './climate.ts';
 import type { Futures } from './future.ts';
 import { weekday } from './weekdays.ts';
 import type { PastBands } from '../belief/present.ts';
-import { dueMoisture, type PlantModel, stateOn } from './plantModel.ts';
+import { dueMoisture, pairKnown, type PlantModel, stateOn } from './plantModel.ts';
 
 export interface WaterWindow {
   earliest: DayNumber;
@@ -168,7 +168,7 @@ function holdFor(model: PlantModel, state: PlantState, climate: GardenClimate): 
   if (state === 'resting') return restHold(model, today, climate);
   const i = today - model.climate.firstDay;
   const warmth = meanOver(model.climate.tmeanC, i - 13, i);
-  const pair = newPairUntil(traits, model.nature, { changes: model.timeline.changes, events: plant.events, today });
+  const pair = newPairUntil(traits, model.nature, pairKnown(model));
   // Waking never beats cold: what stirs in a cold house wants light, and waits for warmth.
   if (warmth < traits.growMinC - (state === 'waking' ? 0 : 1.5)) {
     const warmOn =

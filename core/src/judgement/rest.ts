@@ -1,5 +1,6 @@
 /** Sleep and waking. Rest is mistaken for death, and death for rest: a thumb at the base tells, and waking never beats cold. */
 import { sleepsOn } from '../clinic/facts.ts';
+import { pairKnown } from '../forecast/plantModel.ts';
 import { TOO_WET_TO_DRINK_M } from '../moisture.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import { restPlace } from '../season/restPlace.ts';
@@ -86,9 +87,7 @@ export function goesToSleep(facts: Facts): Answer | null {
 /** A stone plant's new pair lives on the old one: dry until the old is paper, and that is asked. */
 export function newPair(facts: Facts): Answer | null {
   const { outlook, today, nature, seen } = facts;
-  const { traits, timeline } = outlook.model;
-  const { events } = outlook.plant;
-  const until = newPairUntil(traits, nature, { changes: timeline.changes, events, today });
+  const until = newPairUntil(outlook.model.traits, nature, pairKnown(outlook.model));
   if (until === null || facts.state === 'resting') return null;
   const looked = seen.touched !== null && today - seen.touched < PAIR_LOOK_DAYS;
   const why: Reason = { code: 'new-pair', source: 'rule', on: iso(until), weight: 0.9 };

@@ -18,6 +18,11 @@ export interface PlaceDefaults {
   floorC: number | null;
   /** share of the hours of direct sun that come through unbroken */
   sunShare: number;
+  /**
+   * how far an hour of its sun makes skins fit for an hour of the open sky: panes keep back the UV-B that wax and
+   * pigment answer to, and the night sky's cold; a roof of glass lets more of the hours be whole
+   */
+  hardens: number;
   /** light at the plants over outdoor light on level ground */
   lightFraction: number;
   /** share of the rain that falls on the pots */
@@ -38,6 +43,7 @@ const KINDS: Record<PlaceKind, PlaceDefaults> = {
     dark: false,
     floorC: null,
     sunShare: 1,
+    hardens: 1,
     lightFraction: 0.9,
     rainShare: 1,
     skyShare: 0.9,
@@ -52,6 +58,7 @@ const KINDS: Record<PlaceKind, PlaceDefaults> = {
     dark: false,
     floorC: null,
     sunShare: 0.5,
+    hardens: 1,
     lightFraction: 0.5,
     rainShare: 0,
     skyShare: 0.4,
@@ -66,6 +73,7 @@ const KINDS: Record<PlaceKind, PlaceDefaults> = {
     dark: false,
     floorC: null,
     sunShare: 1,
+    hardens: 0.15,
     lightFraction: 0.55,
     rainShare: 0,
     skyShare: 0.2,
@@ -80,6 +88,7 @@ const KINDS: Record<PlaceKind, PlaceDefaults> = {
     dark: false,
     floorC: 6,
     sunShare: 1,
+    hardens: 0.15,
     lightFraction: 0.55,
     rainShare: 0,
     skyShare: 0.2,
@@ -94,6 +103,7 @@ const KINDS: Record<PlaceKind, PlaceDefaults> = {
     dark: false,
     floorC: null,
     sunShare: 1,
+    hardens: 0,
     lightFraction: 0.3,
     rainShare: 0,
     skyShare: 0.1,
@@ -108,6 +118,7 @@ const KINDS: Record<PlaceKind, PlaceDefaults> = {
     dark: true,
     floorC: null,
     sunShare: 1,
+    hardens: 0,
     lightFraction: 0.05,
     rainShare: 0,
     skyShare: 0,
@@ -122,6 +133,7 @@ const KINDS: Record<PlaceKind, PlaceDefaults> = {
     dark: true,
     floorC: null,
     sunShare: 1,
+    hardens: 0,
     lightFraction: 0.02,
     rainShare: 0,
     skyShare: 0,

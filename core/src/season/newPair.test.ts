@@ -14,7 +14,7 @@ const CHANGES: StateChange[] = [
 ];
 const summer = { habit: 'summer' } as const;
 const until = (day: string, events: PlantEvent[] = [], nature: 'stone' | 'succulent' = 'stone') =>
-  newPairUntil(summer, nature, { changes: CHANGES, events, today: dayNumber(day) });
+  newPairUntil(summer, nature, { changes: CHANGES, events, today: dayNumber(day), south: false });
 
 describe('a stone plant in spring', () => {
   it('lives on its old pair for two months from its stirring', () => {
@@ -27,18 +27,32 @@ describe('a stone plant in spring', () => {
     ).toBeNull());
   it('no other succulent is kept from it, nor those that change in summer', () => {
     expect(until('2026-04-10', [], 'succulent')).toBeNull();
-    const known = { changes: CHANGES, events: [], today: WOKE - 30 };
+    const known = { changes: CHANGES, events: [], today: WOKE - 30, south: false };
     expect(sheathSpans({ habit: 'winter' }, 'stone', known)).toEqual([]);
     expect(sheathSpans(summer, 'stone', known)).toEqual([{ from: WOKE, to: WOKE + 60 }]);
   });
   it('seen to change later, the year ahead has it later too; found to be paper, no longer', () => {
     const today = WOKE + 25;
-    const of = (events: PlantEvent[]) => sheathSpans(summer, 'stone', { changes: CHANGES, events, today });
+    const of = (events: PlantEvent[]) =>
+      sheathSpans(summer, 'stone', { changes: CHANGES, events, today, south: false });
     const seen: PlantEvent = { type: 'sign', date: isoDay(today - 5), sign: 'new-growth', strength: 1 };
     const paper: PlantEvent = { type: 'sign', date: isoDay(today), sign: 'leaves-dying-back', strength: 2 };
     expect(of([])).toEqual([{ from: today, to: WOKE + 60 }]);
     expect(of([seen])).toEqual([{ from: today, to: today + 70 }]);
     expect(of([seen, paper])).toEqual([]);
+  });
+  it('that never sleeps, under lamps, changes its leaves in its winter, and drinks in its summer', () => {
+    const awake = (day: string, south = false, events: PlantEvent[] = []) => {
+      const known = { changes: [], events, today: dayNumber(day), south };
+      const pair = newPairUntil(summer, 'stone', known);
+      return [pair && isoDay(pair), ...sheathSpans(summer, 'stone', known).map(({ from }) => isoDay(from))];
+    };
+    expect(awake('2026-01-20')).toEqual(['2026-03-15', '2026-01-20']);
+    expect(awake('2026-07-20')).toEqual([null, '2026-12-15']);
+    expect(awake('2026-07-20', true)).toEqual(['2026-09-14', '2026-07-20']);
+    expect(awake('2026-01-20', true)).toEqual([null, '2026-06-16']);
+    const paper: PlantEvent = { type: 'sign', date: '2026-01-10', sign: 'leaves-dying-back', strength: 2 };
+    expect(awake('2026-01-20', false, [paper])).toEqual([null]);
   });
   it('the almanac and the line keep it dry in the same weeks', () => {
     const garden: Garden = {

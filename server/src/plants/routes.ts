@@ -15,7 +15,7 @@ import type { Pot } from '@zinc-pail/core';
 import type { App } from '../context.ts';
 import { type PoolConnection, transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
-import { planHardening, sunOf } from '../hardening/plan.ts';
+import { planArrivals, planHardening, sunLately } from '../hardening/plan.ts';
 import { entriesByClientIds, lockBooks } from '../journal/store.ts';
 import { badField, notFound, Refused } from '../http/refusals.ts';
 import { LONG_S } from '../http/limit.ts';
@@ -69,7 +69,9 @@ function writingRoutes(app: App): Route[] {
         await refusePot(app, body.mix_id, body.pot);
         refuseDay('/date', body.date, home.time_zone);
         refuseDay('/last_watered', body.last_watered, home.time_zone);
-        return { ids: await takeIn(app, home.collection_id, body, by) };
+        const ids = await takeIn(app, home.collection_id, body, by);
+        await planArrivals(app, ids, body);
+        return { ids };
       },
     }),
     route({
@@ -139,7 +141,7 @@ function writingRoutes(app: App): Route[] {
         if (!home) throw badField('/place_id', placeId, 'the id of one of your places');
         refuseDay('/date', date, home.time_zone);
         refuseTwice('/client_ids', clientIds ?? []);
-        const sunBefore = await sunOf(app, plantIds);
+        const sunBefore = await sunLately(app, plantIds, date);
         const moved = await transaction(app.pool, async (connection) => {
           await lockBooks(connection);
           const sent = await movesSent(connection, plantIds, clientIds ?? []);

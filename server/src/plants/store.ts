@@ -202,21 +202,6 @@ export async function cameOn(pool: Pool, plantId: number): Promise<string> {
   return row!.day;
 }
 
-export async function standsOf(
-  pool: Pool,
-  siteId: number,
-  plantIds: readonly number[],
-): Promise<{ plant_id: number; place_id: number; kind: PlaceKind; direct_sun_h: number | null }[]> {
-  const [rows] = await pool.query<
-    Row<{ plant_id: number; place_id: number; kind: PlaceKind; direct_sun_h: number | null }>[]
-  >(
-    `SELECT s.plant_id, pl.id AS place_id, pl.kind, pl.direct_sun_h FROM stay s JOIN place pl ON pl.id = s.place_id
-       WHERE pl.site_id = ? AND s.to_day IS NULL AND s.plant_id IN (?)`,
-    [siteId, plantIds.length > 0 ? plantIds : [0]],
-  );
-  return rows;
-}
-
 /**
  * Changes a plant from the version that the keeper saw; the present columns where it is another by now. A rule of null
  * is put back.
