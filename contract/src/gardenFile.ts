@@ -10,6 +10,7 @@ import {
   FOUND,
   type Garden,
   HABITS,
+  REFUSALS,
   METHODS,
   OUTCOMES,
   PLACE_KINDS,
@@ -188,6 +189,7 @@ export const eventFields: Record<string, Record<string, Joi.Schema>> = {
   move: { from: optional(ID()), place: optional(ID()) },
   feeding: { dose: optional(number(0, 2)) },
   state: { state: oneOf([...PLANT_STATES, 'unsure']) },
+  refused: { reason: oneOf(REFUSALS) },
   changed: { pace: oneOf(['slower', 'faster']) },
   verdict: {
     cause: oneOf(CAUSES),

@@ -229,6 +229,10 @@ export type CheckReading =
   | { weight_g: number }
   | { lift: 'heavy' | 'middling' | 'light' };
 
+/** Why a drink that was asked was left out. Want of time says nothing of the plant, and a wet pot is a look. */
+export const REFUSALS = ['asleep', 'too-cold', 'just-potted', 'not-sure', 'other'] as const;
+export type Refusal = (typeof REFUSALS)[number];
+
 export type PlantEvent =
   | { type: 'watering'; date: string; method: MethodId; amount_ml?: number | null; water?: WaterKind | null }
   | ({ type: 'check'; date: string } & CheckReading)
@@ -254,6 +258,8 @@ export type PlantEvent =
   | { type: 'feeding'; date: string; dose?: number | null }
   /** as the keeper saw it; `unsure` takes back what was seen before */
   | { type: 'state'; date: string; state: PlantState | 'unsure' }
+  /** a drink that was asked and left out */
+  | { type: 'refused'; date: string; reason: Refusal }
   /** the keeper's answer that the pot dries otherwise than it did, for good */
   | { type: 'changed'; date: string; pace: 'slower' | 'faster' }
   /** the keeper takes it that this is what ails it: a case is opened. Garden files hold none of the clinic's kinds */

@@ -114,11 +114,14 @@ export const WET_FEET: Record<WetFeetWord, string> = {
 /** A step that a sign moved the interval by, and whether it helped. */
 export function stepWords({ on, way, sign, helped }: IntervalStep, today: string): string {
   const taken = (CAUSE_WORDS as Readonly<Record<string, { name: string }>>)[sign];
-  const why = taken
-    ? `taken to be ${taken.name.toLowerCase()}`
-    : way === 'earlier'
-      ? `${signWords(sign)} when dry, firm again after its drink`
-      : `${signWords(sign)}: too much water`;
+  const why =
+    sign === 'refused'
+      ? 'left out twice when it was asked'
+      : taken
+        ? `taken to be ${taken.name.toLowerCase()}`
+        : way === 'earlier'
+          ? `${signWords(sign)} when dry, firm again after its drink`
+          : `${signWords(sign)}: too much water`;
   const outcome = helped === null ? '' : helped ? ' It helped: not seen again.' : ' It was seen again since.';
   return `A step ${way} since ${dateWords(on, today)}: ${why}.${outcome}`;
 }

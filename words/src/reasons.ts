@@ -1,10 +1,11 @@
 /**
  * A sentence for every code of a reason, from its numbers. One code, one sentence: no second wording of the same fact.
  */
-import { bandOf, type Reason } from '@zinc-pail/core';
+import { bandOf, type Reason, type Refusal } from '@zinc-pail/core';
 import { causeWords } from './causes.ts';
 import { dateWords, dayWords, onDay, partOfMonth } from './days.ts';
 import { signWords } from './signs.ts';
+import { SKIP_WORDS } from './skips.ts';
 import { aOr, capital, degreeWords, MM_PER_INCH, shownTemperature, type Units } from './units.ts';
 
 export interface Speaking {
@@ -205,6 +206,8 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
       return `Dry by ${on ? dateWords(on, today) : 'then'}${giveOrTake(n)}.`;
     case 'usual-day':
       return `Your usual day is near${on ? `, ${dayWords(on, today)}` : ''}: it loses nothing by it.`;
+    case 'refused-twice':
+      return `You left it out twice, ${dayWords(on ?? today, today)} last${of ? `: ${SKIP_WORDS[of as Refusal] ?? of}` : ''}.`;
     case 'dim-holds':
       return 'Too little light to use a drink: it waits longer for the next.';
     case 'weaning':

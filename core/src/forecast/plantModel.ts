@@ -7,6 +7,7 @@ import { lightResponse, type PotModel, potModel, warmthResponse } from '../drydo
 import type { LossDays } from '../belief/history.ts';
 import type { Blend } from '../mix/blend.ts';
 import { type IntervalStep, intervalSteps, stepped } from '../plant/interval.ts';
+import { saidAsleep } from '../plant/refusals.ts';
 import { weaned, weaningLeft } from '../potting/weaning.ts';
 import { type SourcedTraits, type Traits, traitsOf } from '../plant/traits.ts';
 import type { PlaceSeries } from '../place/series.ts';
@@ -86,7 +87,10 @@ export function buildPlant(
   const nature = natureOf(unstepped, sourced.genus?.name ?? null);
   const stays = staysOf(plant, climate.firstDay, knownPlace);
   const series = joinStays(stays.map((stay) => ({ from: stay.from, series: climate.expected(stay.place) })));
-  const timeline = seasonTimeline(traits, series, plant.events, nature === 'stone' && traits.habit === 'winter');
+  // "It sleeps" of what never does is no season of its kind.
+  const asleep = traits.sleeps === 'never' ? [] : saidAsleep(plant.events);
+  const seasonSeen = asleep.length === 0 ? plant.events : [...plant.events, ...asleep].sort(byDate);
+  const timeline = seasonTimeline(traits, series, seasonSeen, nature === 'stone' && traits.habit === 'winter');
   const pot = potModel(plant, plant.pot, blend, traits);
   const drinks = drinking(plant, traits, pot, series, timeline, climate.today);
   const potted = plant.events.filter((event) => event.type === 'repotting').at(-1);
@@ -116,6 +120,8 @@ export function buildPlant(
 export function pairKnown({ timeline, plant, today, south }: PlantModel): PairKnown {
   return { changes: timeline.changes, events: plant.events, today, south };
 }
+
+const byDate = (a: { date: string }, b: { date: string }) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0);
 
 /** A night this much above the limit is still too close where only the weather holds it. */
 const EVE_MARGIN_C = 1;

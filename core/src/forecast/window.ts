@@ -6,6 +6,7 @@ import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { PlantState, Store } from '../garden.ts';
 import { genusCare, LIGHT_BANDS } from '../plant/library.ts';
 import { newPairUntil } from '../season/newPair.ts';
+import { refusedLately, REFUSED_DAYS } from '../plant/refusals.ts';
 import { firstDrink } from '../plant/firstDrink.ts';
 import { clamp, quantileSorted } from '../numeric/curves.ts';
 import { HORIZON_DAYS, type GardenClimate } from './climate.ts';
@@ -22,8 +23,11 @@ export interface WaterWindow {
   putOff: PutOff | null;
 }
 
-/** A usual watering day near by, a night too cold for a drink, too little light to use one, heat in which it is shut. */
-export type PutOff = 'weekday' | 'cold-eve' | 'dim' | 'hot';
+/**
+ * A usual watering day near by, a night too cold for a drink, too little light to use one, heat in which it is shut, its keeper who left it
+ * out twice.
+ */
+export type PutOff = 'weekday' | 'cold-eve' | 'dim' | 'hot' | 'refused';
 
 /** Why no drink may come, and until when: `goes-to-rest` holds a drink whose day lies beyond the coming rest. */
 export interface Hold {
@@ -61,6 +65,8 @@ const DIM_GAP_DAYS: Record<Store, number> = { below: 38, stem: 32, leaf: 24, non
 /** Shut in the heat of the day it drinks little: so many days longer while the heat lasts. */
 const HOT_STRETCH_DAYS = 4;
 const HOT_DAYS_OF_WEEK = 4;
+/** What must not dry out is asked again sooner. */
+const DAMP_REFUSED_DAYS = 3;
 const LONGEST_PATIENCE_DAYS = 90;
 const LEAST_PATIENCE_DAYS = 2;
 
@@ -100,6 +106,8 @@ export function adviseWater(
   };
   if (isHot(model, today)) later(ideal + HOT_STRETCH_DAYS, 'hot');
   later(dimUntil(model, today), 'dim');
+  const refused = refusedLately(model.plant.events, today);
+  if (refused) later(dayNumber(refused.date) + (damp ? DAMP_REFUSED_DAYS : REFUSED_DAYS), 'refused');
   if (ideal <= today) putOff = null;
   ideal = Math.max(today, ideal);
   // A plant that comes to rest before its day is left alone.

@@ -141,6 +141,7 @@ export const REASON_CODES = [
   'drunk-asleep',
   'dries-on',
   'usual-day',
+  'refused-twice',
   'dim-holds',
   'hot-holds',
   'weaning',

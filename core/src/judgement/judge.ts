@@ -5,6 +5,7 @@
  * least expected harm under what may be in the pot (harm.ts). Where a drink and waiting lie near one another, a look
  * wins.
  */
+import { refusedLately } from '../plant/refusals.ts';
 import { DRY_TO_M, ROOT_FREE_M } from '../moisture.ts';
 import { type Hypothesis, isHarmless, spreads, type Step } from '../clinic/causes.ts';
 import type { Deed, Happened, Judgement, Mind, Move, Never, Reason, Sureness } from './deeds.ts';
@@ -302,9 +303,17 @@ function putOff(facts: Facts): Reason[] {
       return [
         { code: 'hot-holds', source: 'forecast', weight: 0.75, n: { high: tenth(heat.highC), limit: heat.limitC } },
       ];
+    case 'refused':
+      return refusedReason(facts);
     case null:
       return [];
   }
+}
+
+/** Its keeper left it out twice running: what they see that the book does not is asked before the drink. */
+function refusedReason({ outlook, today }: Facts): Reason[] {
+  const refused = refusedLately(outlook.plant.events, today);
+  return refused ? [{ code: 'refused-twice', source: 'seen', on: refused.date, of: refused.reason, weight: 0.75 }] : [];
 }
 
 function wait(facts: Facts, until: string | null, ...more: Reason[]): Answer {
@@ -422,6 +431,14 @@ function due(facts: Facts, rule: Reason): Answer & { gap: number } {
       gap: 0,
     };
   }
+  const refused = seen.look ? [] : refusedReason(facts);
+  if (refused.length > 0)
+    return {
+      deeds: [{ deed: 'look', what: 'depth', then: DEPTH_ANSWERS }],
+      because: [...refused, ...because],
+      nextLook: iso(today),
+      gap: 0,
+    };
   const harms = expectedHarm(facts);
   const sorted = (Object.entries(harms) as ['water' | 'wait' | 'look', number][]).sort((a, b) => a[1] - b[1]);
   const [best] = sorted[0]!;

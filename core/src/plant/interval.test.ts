@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { dayNumber } from '../calendar/day.ts';
-import type { PlantEvent, Sign } from '../garden.ts';
+import type { PlantEvent, Refusal, Sign } from '../garden.ts';
 import { judged, plusDays } from '../../test/gardens.ts';
 import { intervalSteps } from './interval.ts';
 
@@ -31,6 +31,14 @@ describe('signs move the interval', () => {
   it('two of a kind close together are one; taken back it is none', () => {
     expect(steps([sign('mushy', 20), sign('split', 16)])).toHaveLength(1);
     expect(steps([sign('mushy', 20)], [back(20)])).toEqual([]);
+  });
+  it('left out twice running for a reason that lies in the pot: a step later; once, or with a drink between, none', () => {
+    const no = (days: number, reason: Refusal = 'other'): PlantEvent => ({ type: 'refused', date: back(days), reason });
+    expect(steps([no(9), no(8)])).toEqual([{ on: back(8), way: 'later', sign: 'refused', helped: null }]);
+    for (const none of [[no(8)], [no(9), drench(9), no(8)], [no(60), no(8)], [no(8), no(8)]])
+      expect(steps(none)).toEqual([]);
+    expect(steps([no(9, 'too-cold'), no(8, 'too-cold')])).toEqual([]);
+    expect(steps([no(9), no(8)], [back(8)])).toEqual([]);
   });
   it('a season later it is said whether it helped', () => {
     expect(steps([sign('split', 250)])[0]!.helped).toBe(true);

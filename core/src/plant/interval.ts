@@ -5,7 +5,8 @@
  */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { Cause } from '../clinic/causes.ts';
-import { type PlantEvent, type Sign, SLACK_SIGNS, type SignPlace } from '../garden.ts';
+import { type PlantEvent, type Refusal, type Sign, SLACK_SIGNS, type SignPlace } from '../garden.ts';
+import { refusedTwice } from './refusals.ts';
 import type { Traits } from './traits.ts';
 import { clamp } from '../numeric/curves.ts';
 
@@ -14,7 +15,7 @@ export interface IntervalStep {
   on: string;
   way: 'earlier' | 'later';
   /** the sign that told, or the cause that the keeper took to be so */
-  sign: Sign | Cause;
+  sign: Sign | Cause | 'refused';
   /** whether the same sign came again within a season after the step; null while that season is not over */
   helped: boolean | null;
 }
@@ -39,6 +40,9 @@ const MOST_STEPS = 3;
 export const STEP_M = 0.08;
 export const STEP_HOLD_DAYS = 3;
 
+/** What is left out for a reason that lies in the pot; cold, sleep and a potting pass by themselves. */
+const OF_THE_POT: ReadonlySet<Refusal> = new Set<Refusal>(['not-sure', 'other']);
+
 type SignEvent = Extract<PlantEvent, { type: 'sign' }>;
 
 /** @param events oldest first @param takenBack days of steps that the keeper took back, ISO */
@@ -48,12 +52,14 @@ export function intervalSteps(
   takenBack: readonly string[] = [],
 ): IntervalStep[] {
   const steps: IntervalStep[] = [];
-  const add = (on: string, way: IntervalStep['way'], sign: Sign | Cause) => {
+  const add = (on: string, way: IntervalStep['way'], sign: IntervalStep['sign']) => {
     const last = steps.at(-1);
     if (last && last.way === way && dayNumber(on) - dayNumber(last.on) < ONE_STEP_DAYS) return;
     steps.push({ on, way, sign, helped: null });
   };
+  const refused = new Set<PlantEvent>(refusedTwice(events).filter(({ reason }) => OF_THE_POT.has(reason)));
   for (const [i, event] of events.entries()) {
+    if (refused.has(event)) add(event.date, 'later', 'refused');
     if (event.type === 'verdict' && event.gap) add(event.date, event.gap, event.cause);
     if (event.type !== 'sign') continue;
     if (SLACK_SIGNS.has(event.sign)) {

@@ -228,7 +228,9 @@ class GardenWriter {
     const { collectionId, by } = this.to;
     const rows = events.map((event) => {
       const detail = JSON.stringify(inward(event, this.placeIds, this.mixIds));
-      return [collectionId, plantId, randomUUID(), event.date, event.type, detail, by];
+      // The journal's word for what was left out.
+      const type = event.type === 'refused' ? 'skip' : event.type;
+      return [collectionId, plantId, randomUUID(), event.date, type, detail, by];
     });
     const columns = ['collection_id', 'plant_id', 'client_id', 'day', 'type', 'detail', 'written_by'];
     await insertMany(this.connection, 'journal', columns, rows);
@@ -279,6 +281,7 @@ const FILE_FIELDS: Record<PlantEvent['type'], readonly string[]> = {
   move: ['from', 'place'],
   feeding: ['dose'],
   state: ['state'],
+  refused: ['reason'],
   changed: ['pace'],
   verdict: ['cause', 'hold_until', 'gap'],
   'case-step': ['cause', 'step', 'found'],

@@ -4,6 +4,7 @@ import { json } from '../database/json.ts';
 import { groupBy } from '../grouping.ts';
 import {
   dayNumber,
+  REFUSALS,
   stretchSign,
   type Garden,
   type Mix,
@@ -323,14 +324,18 @@ function shelteredOn(book: readonly { day: string; type: string; detail: unknown
   return last?.day ?? null;
 }
 
-/** What an entry tells the engine: a drink left out as "still wet" is a look, and whether it firmed up is a sign. */
+/** What an entry tells the engine: a drink left out as "still wet" is a look, otherwise a refusal, and whether it firmed up is a sign. */
 function toldBy(
   type: string,
   date: string,
   detail: Record<string, unknown>,
   stretchFrom: number | undefined,
 ): PlantEvent | null {
-  if (type === 'skip') return detail.reason === 'still-wet' ? { type: 'check', date, finger: 'wet' } : null;
+  if (type === 'skip') {
+    if (detail.reason === 'still-wet') return { type: 'check', date, finger: 'wet' };
+    const reason = REFUSALS.find((one) => one === detail.reason);
+    return reason ? { type: 'refused', date, reason } : null;
+  }
   if (type === 'sheltered') return null;
   if (type === 'measure')
     return stretchSign(date, Number(detail.internode_low_mm), Number(detail.internode_tip_mm), stretchFrom);

@@ -1,4 +1,5 @@
 /** What a keeper notes, as it is typed, and the entries that come of it. */
+import { SKIP_WORDS } from '@zinc-pail/words/skips';
 import type { JournalEvent, RoundPot } from '@zinc-pail/contract/api';
 import { drinkOf, METHOD_OF, type Way } from '@zinc-pail/core';
 import { NotSent, notSent } from '../api/client.ts';
@@ -29,15 +30,6 @@ export const WAY_WORDS: Record<Way, string> = {
   measured: 'a measure',
   mist: 'misted',
 };
-export const SKIP_WORDS = {
-  'still-wet': 'still wet',
-  asleep: 'asleep',
-  'too-cold': 'too cold',
-  'just-potted': 'just potted',
-  'not-sure': 'not sure',
-  'no-time': 'no time',
-  other: 'another reason',
-} as const;
 const VOLUME_WORDS: Record<string, string> = { ml: 'millilitres', cups: 'cups' };
 export const MEASURES = [
   ['diameter_mm', 'Width', 10_000],

@@ -1,10 +1,11 @@
 /** What is asked for each kind of note. */
+import { SKIP_WORDS } from '@zinc-pail/words/skips';
 import type { RoundPot } from '@zinc-pail/contract/api';
 import { SIGNS, WATER_KINDS, type Way, WAYS } from '@zinc-pail/core';
 import { litres } from '../words/amounts.ts';
 import { typed } from '../words/units.ts';
 import { Choice, Field, OneOf, Tick, Typed } from '../forms/Fields.tsx';
-import { MEASURES, type NoteDraft, type NoteKind, SKIP_WORDS, WAY_WORDS } from './noteDraft.ts';
+import { MEASURES, type NoteDraft, type NoteKind, WAY_WORDS } from './noteDraft.ts';
 
 interface Asked {
   draft: NoteDraft;

@@ -2,7 +2,7 @@
 import { causeWords } from '@zinc-pail/words/causes';
 import { OUTCOME_WORDS, STEP_WORDS } from '@zinc-pail/words/clinic';
 import type { JournalEvent } from '@zinc-pail/contract/api';
-import { SKIP_WORDS } from '../marking/noteDraft.ts';
+import { SKIP_WORDS } from '@zinc-pail/words/skips';
 import { litres } from './amounts.ts';
 import { fullDay } from './days.ts';
 
@@ -49,6 +49,8 @@ export function eventWords(event: JournalEvent): string {
       return `Case closed, ${causeWords(event.cause).name.toLowerCase()}: ${OUTCOME_WORDS[event.outcome].toLowerCase()}`;
     case 'note':
       return event.text;
+    case 'refused':
+      return `Skipped: ${SKIP_WORDS[event.reason]}`;
     case 'skip':
       return `Skipped: ${SKIP_WORDS[event.reason]}${event.text ? `. ${event.text}` : ''}`;
     case 'measure':
