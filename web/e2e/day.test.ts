@@ -228,6 +228,30 @@ describe('one plant', () => {
     await sees(page, /Three schools/);
     await page.close();
   });
+  it('leafless and not in growth it is pressed before its book is closed', async () => {
+    const { sites } = await round();
+    const benches = await Promise.all(
+      sites.flatMap(({ places }) => places.map(({ id }) => fetch(`${on.url}/api/places/${id}/pots`))),
+    );
+    const pots = (await Promise.all(benches.map((bench) => bench.json()))).flatMap(
+      ({ pots: standing }: { pots: { id: number; outlook: { state: string; traits: { form: string } } }[] }) =>
+        standing,
+    );
+    const bare = pots.find(
+      ({ outlook }) => ['caudex', 'bulb'].includes(outlook.traits.form) && outlook.state !== 'growing',
+    )!;
+    const page = await on.open(`/plants/${bare.id}`);
+    await press(page, 'More…');
+    await press(page, 'Given away, or died');
+    await page.waitForSelector('dialog[open]');
+    await press(page, 'Close its book', 'dialog');
+    await sees(page, /it may rest and not be dead/);
+    await expectAccessible(page);
+    await press(page, 'It is hard: it stays', 'dialog');
+    await page.waitForFunction(() => !document.querySelector('dialog[open]'));
+    await sees(page, /firm base/i);
+    await page.close();
+  });
   it('back goes back to where one came from', async () => {
     const page = await on.open('/list');
     await page.click('[role=cell] a');

@@ -1,6 +1,6 @@
 /** The potting bench in a browser: a recipe tried, an aim found, a batch taken from the stores, a plant potted and looked after. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { expectAccessible, press, sees, type Stage, stage } from './stage.ts';
+import { expectAccessible, labelled, press, sees, type Stage, stage } from './stage.ts';
 
 let on: Stage;
 beforeAll(async () => {
@@ -41,6 +41,24 @@ describe('mixing', () => {
     const [, first] = await select!.$$eval('option', (options) => options.map((option) => option.value));
     await select!.select(first!);
     await sees(page, /days to dry in winter/);
+    await page.close();
+  });
+  it('for its next pot, whose batch may be of any recipe beside it, crocks taken off', async () => {
+    const page = await open();
+    const [select] = await page.$$('select');
+    const [, first] = await select!.$$eval('option', (options) => options.map((option) => option.value));
+    await select!.select(first!);
+    await sees(page, /in its pot of/);
+    await press(page, 'in its next pot');
+    await sees(page, /in its next pot of/);
+    const mixed = () => page.$eval('section[aria-labelledby=batch]', (one) => one.textContent ?? '');
+    const whole = /([\d.]+) l of mix/.exec(await mixed())![1]!;
+    await type(page, 'Crocks below, mm', '20');
+    expect(Number(/([\d.]+) l of mix/.exec(await mixed())![1])).toBeLessThan(Number(whole));
+    await page.select(await labelled(page, 'A batch of which'), '1');
+    await sees(page, /A batch of Half and half/);
+    await press(page, 'the plants that are due');
+    await sees(page, /l of mix for \d+ pots?/);
     await page.close();
   });
   it('looks for an aim among what lies in the stores, in whole parts, and puts it beside', async () => {

@@ -39,6 +39,8 @@ export function dateReasonWords({ factor, days, n, of }: DateReason, units: Unit
     case 'top-dressing':
       return `${lengthWords(n.dressing_mm!, units)} of grit on top slow the surface.`;
     case 'rate':
+      if (of === 'shared' && Math.abs(n.rate! - 1) >= 0.05)
+        return `Pots here dry ${n.rate!.toFixed(1)} × as fast as reckoned; nobody has looked into this one yet: ${way}.`;
       return Math.abs(n.rate! - 1) < 0.05
         ? `This pot dries as reckoned, a touch ${way}.`
         : `This pot dries ${n.rate!.toFixed(1)} × as fast as reckoned: ${way}.`;

@@ -188,6 +188,10 @@ describe('the rest', () => {
     expect(dateReasonWords({ factor: 'rate', days: -0.1, n: { rate: 1 } }, SI)).toBe(
       'This pot dries as reckoned, a touch sooner.',
     );
+    // What was taught by its neighbours is not told as its own.
+    expect(dateReasonWords({ factor: 'rate', days: -2, n: { rate: 1.5 }, of: 'shared' }, SI)).toMatch(
+      /^Pots here dry 1\.5 × as fast as reckoned; nobody has looked into this one yet/,
+    );
     const codes = ['top-only', 'firmed', 'still-slack', 'crust', 'drain', 'more-than-fits', 'let-wither', 'stretched'];
     for (const code of [...codes, ...BLOOM_CODES] as AfterNote['code'][])
       expect(

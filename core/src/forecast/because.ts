@@ -60,26 +60,31 @@ interface Conditions {
   pot: Pot;
   blend: Blend;
   rate: number;
+  /** whether anybody looked into this pot: else its pace is that of its bench and its kind */
+  looked: boolean;
 }
 
 /**
  * Days are those from full to dry, under the mean of the weeks ahead.
+ *
+ * @param pace how fast it dries against the reckoning, and whether this pot's own looks say so
  */
 export function because(
   model: PlantModel,
   blend: Blend,
   today: number,
-  rateMedian: number,
+  { median: rateMedian, looked }: { median: number; looked: boolean },
   surfaceWetM: number,
 ): Because {
   const { plant } = model;
-  const actual: Conditions = { ...present(model, today), pot: plant.pot, blend, rate: rateMedian };
+  const actual: Conditions = { ...present(model, today), pot: plant.pot, blend, rate: rateMedian, looked };
   const reference: Conditions = {
     drive: REFERENCE_DRIVE,
     drinking: REFERENCE_DRIVE.drinking,
     pot: { ...REFERENCE_POT, material: 'plastic', wall_mm: null, holes: true, top_dressing_mm: 0 },
     blend: referenceBlend,
     rate: 1,
+    looked: false,
   };
   // Most swaps leave pot and mix as they are.
   const pots = new Map<Pot, Map<Blend, PotModel>>();
@@ -190,6 +195,6 @@ function detail(factor: Factor, plant: Plant, actual: Conditions): Pick<Reason, 
     case 'top-dressing':
       return { n: { dressing_mm: plant.pot.top_dressing_mm } };
     default:
-      return { n: { rate: tenth(actual.rate) } };
+      return { n: { rate: tenth(actual.rate) }, of: actual.looked ? 'own' : 'shared' };
   }
 }

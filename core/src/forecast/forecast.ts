@@ -164,7 +164,7 @@ export class GardenForecast {
       model,
       this.blend(model.plant.mix),
       this.climate.today,
-      Math.exp(gridQuantile(rateNow, 0.5) + present.paceMean),
+      { median: Math.exp(gridQuantile(rateNow, 0.5) + present.paceMean), looked: history.checks > 0 },
       this.surface(),
     );
     const state = stateOn(model.timeline, this.climate.today);

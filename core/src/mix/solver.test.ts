@@ -98,6 +98,20 @@ describe('the solver', () => {
       solve({ priceMinor: new Map([['pumice', 100]]) }, { airFrom: 0.2 }).found.some((one) => one.costMinor === null),
     ).toBe(true);
   });
+  it('gives recipes that are each unlike the others, the best first', () => {
+    const { found } = solve({ mostParts: 8 }, { airFrom: 0.25 });
+    expect(found.length).toBeGreaterThan(3);
+    const shares = found.map(({ parts }) => {
+      const all = parts.reduce((sum, part) => sum + part.parts, 0);
+      return new Map(parts.map((part) => [part.component, part.parts / all]));
+    });
+    for (const [i, a] of shares.entries())
+      for (const b of shares.slice(i + 1)) {
+        const common = [...a].reduce((sum, [id, share]) => sum + Math.min(share, b.get(id) ?? 0), 0);
+        expect(1 - common).toBeGreaterThanOrEqual(0.2 - 1e-9);
+      }
+    expect(found.map(({ miss }) => miss)).toEqual(found.map(({ miss }) => miss).toSorted((a, b) => a - b));
+  });
   it('can be stopped, and has something by then', () => {
     const many = [...COMPONENTS.values()];
     const stopped = solveMix({

@@ -212,8 +212,26 @@ function tryOut(
   };
 }
 
+/** Two recipes that differ by less than this, as shares of the whole that would have to be changed, are one to a keeper. */
+const NEAR_COPY = 0.2;
+
+function shareThatDiffers(a: readonly MixPart[], b: readonly MixPart[]): number {
+  const sum = (parts: readonly MixPart[]) => parts.reduce((all, part) => all + part.parts, 0);
+  const [ofA, ofB] = [sum(a), sum(b)];
+  let common = 0;
+  for (const { component, parts } of a) {
+    const other = b.find((part) => part.component === component);
+    if (other) common += Math.min(parts / ofA, other.parts / ofB);
+  }
+  return 1 - common;
+}
+
+/** Keeps the best, each unlike the others: of near copies only the one that misses least. */
 function keep(best: MixFound[], one: MixFound | null): void {
   if (!one || (best.length === RESULTS && one.miss >= best.at(-1)!.miss)) return;
+  const isCopy = (other: MixFound) => shareThatDiffers(other.parts, one.parts) < NEAR_COPY;
+  if (best.some((other) => other.miss <= one.miss && isCopy(other))) return;
+  for (let i = best.length - 1; i >= 0; i--) if (isCopy(best[i]!)) best.splice(i, 1);
   let at = best.length;
   while (at > 0 && best[at - 1]!.miss > one.miss) at--;
   best.splice(at, 0, one);

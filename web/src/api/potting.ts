@@ -1,5 +1,5 @@
 import type { BenchPlant, OwnComponentFields, PlantDrying, StockLine } from '@zinc-pail/contract/potting';
-import { useQuery } from '@tanstack/react-query';
+import { useQueries, useQuery } from '@tanstack/react-query';
 import { ask } from './client.ts';
 
 export const stockKey = ['stock'] as const;
@@ -12,6 +12,18 @@ export function usePotting(siteId: number | undefined, wanted = true) {
     queryKey: pottingKey(siteId),
     queryFn: () => ask<{ today: string; plants: BenchPlant[] }>(`/potting/${siteId}`),
     enabled: siteId !== undefined && wanted,
+  });
+}
+
+/** The potting benches of several sites as one. */
+export function usePottingOf(siteIds: readonly number[], wanted: boolean): BenchPlant[] {
+  return useQueries({
+    queries: siteIds.map((id) => ({
+      queryKey: pottingKey(id),
+      queryFn: () => ask<{ today: string; plants: BenchPlant[] }>(`/potting/${id}`),
+      enabled: wanted,
+    })),
+    combine: (benches) => benches.flatMap(({ data }) => data?.plants ?? []),
   });
 }
 

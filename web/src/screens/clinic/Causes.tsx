@@ -15,7 +15,9 @@ export function Causes({ sheet }: { sheet: ClinicSheet }) {
   const { diagnosis } = sheet;
   const [open, setOpen] = useState<Cause | null>(null);
   if (!diagnosis)
-    return (
+    return sheet.cases.length > 0 ? (
+      <p>Nothing new was seen in three weeks. What it is being treated for stands under its cases.</p>
+    ) : (
       <p>Nothing was seen in three weeks, and its record is in order. Point at the plant where something is amiss.</p>
     );
   const told = diagnosis.causes.slice(0, SHOWN);

@@ -14,7 +14,38 @@ import { Name } from '../../naming/Name.tsx';
 /** It leaves the collection: its book stays and can be read back. */
 export function EndPanel({ plant, onClose }: { plant: PlantView; onClose(): void }) {
   const [ending, setEnding] = useState<Ending>({ how: 'died', date: plant.site.today, cause: '' });
+  const [pressed, setPressed] = useState(false);
   const queries = useQueryClient();
+  const { traits, state } = plant.outlook;
+  // Bare wood and a bulb without leaves look dead while they sleep: asked before the book is closed.
+  const mayOnlySleep =
+    ending.how === 'died' && (traits.form === 'caudex' || traits.form === 'bulb') && state !== 'growing';
+  const sleeps = useMutation({
+    mutationFn: () =>
+      ask('/marks', {
+        method: 'POST',
+        body: {
+          marks: [
+            {
+              plant_id: plant.id,
+              entries: [
+                {
+                  client_id: crypto.randomUUID(),
+                  type: 'sign',
+                  date: plant.site.today,
+                  sign: 'firm-base',
+                  strength: 1,
+                },
+              ],
+            },
+          ],
+        },
+      }),
+    onSuccess: async () => {
+      onClose();
+      await queries.invalidateQueries();
+    },
+  });
   const end = useMutation({
     mutationFn: () => ask(`/plants/${plant.id}/end`, { method: 'POST', body: endBody(ending) }),
     onSuccess: async () => {
@@ -33,15 +64,27 @@ export function EndPanel({ plant, onClose }: { plant: PlantView; onClose(): void
       onClose={onClose}
     >
       <Form
-        error={end.error}
+        error={end.error ?? sleeps.error}
         onSubmit={() => {
-          end.mutate();
+          if (mayOnlySleep && !pressed) setPressed(true);
+          else end.mutate();
         }}
       >
         <EndFields ending={ending} today={plant.site.today} many={false} onChange={setEnding} />
+        {mayOnlySleep && pressed && (
+          <div role="alert" className="mb-3 border-l-4 border-[var(--straw)] pl-3">
+            <p>
+              Without leaves it may rest and not be dead. Press it: hard all over, it sleeps, for longer than a season
+              at times. Hollow, or soft through and through, it is lost.
+            </p>
+            <button type="button" className="btn mt-2 h-11" disabled={sleeps.isPending} onClick={() => sleeps.mutate()}>
+              It is hard: it stays
+            </button>
+          </div>
+        )}
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={end.isPending}>
-            Close its book
+            {mayOnlySleep && pressed ? 'It is lost: close its book' : 'Close its book'}
           </button>
           <button type="button" className="btn h-11" onClick={onClose}>
             It stays

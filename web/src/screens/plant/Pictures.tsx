@@ -1,30 +1,19 @@
 /** Pictures by date, any two of them side by side. */
-import { LARGEST_PICTURE_MB } from '@zinc-pail/contract/limits';
 import type { PlantView } from '@zinc-pail/contract/api';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
-import { ask, NotSent, wordsOf } from '../../api/client.ts';
+import { useState } from 'react';
+import { ask, wordsOf } from '../../api/client.ts';
 import { plantKey } from '../../api/plant.ts';
 import { fullDay } from '../../words/days.ts';
 import { SectionHead, Wrong } from '../../forms/Fields.tsx';
+import { AddPictures } from '../../parts/AddPictures.tsx';
 
 export function Pictures({ plant }: { plant: PlantView }) {
   const { pictures } = plant.record;
-  const input = useRef<HTMLInputElement>(null);
   const [date, setDate] = useState(plant.site.today);
   const [pair, setPair] = useState<number[]>([]);
   const queries = useQueryClient();
   const again = () => queries.invalidateQueries({ queryKey: plantKey(plant.id) });
-  const send = useMutation({
-    mutationFn: async (files: File[]) => {
-      for (const file of files) {
-        if (file.size > LARGEST_PICTURE_MB * 1024 * 1024)
-          throw new NotSent(`${file.name} is larger than ${LARGEST_PICTURE_MB} MB.`);
-        await ask(`/plants/${plant.id}/pictures?day=${date}`, { method: 'POST', file });
-      }
-    },
-    onSettled: again,
-  });
   const remove = useMutation({
     mutationFn: (id: number) => ask(`/pictures/${id}/remove`, { method: 'POST', body: {} }),
     onSettled: again,
@@ -32,7 +21,6 @@ export function Pictures({ plant }: { plant: PlantView }) {
   const shown = pair.flatMap((id) => pictures.find((picture) => picture.id === id) ?? []);
   const toggle = (id: number) =>
     setPair((before) => (before.includes(id) ? before.filter((one) => one !== id) : [...before, id].slice(-2)));
-  const failed = send.error ?? remove.error;
   return (
     <section aria-labelledby="pictures">
       <SectionHead id="pictures">Pictures</SectionHead>
@@ -90,9 +78,7 @@ export function Pictures({ plant }: { plant: PlantView }) {
         </ul>
       )}
       <div className="mt-2 flex flex-wrap items-center gap-2">
-        <button type="button" className="btn h-11" disabled={send.isPending} onClick={() => input.current?.click()}>
-          {send.isPending ? 'Sending…' : 'Add a picture'}
-        </button>
+        <AddPictures plantId={plant.id} date={date} label="Add a picture" />
         <label className="flex items-center gap-2 text-[0.9375rem]">
           taken on{' '}
           <input
@@ -103,24 +89,12 @@ export function Pictures({ plant }: { plant: PlantView }) {
             onChange={(event) => setDate(event.target.value)}
           />
         </label>
-        <input
-          ref={input}
-          type="file"
-          accept="image/*"
-          multiple
-          hidden
-          aria-label="Pictures"
-          onChange={(event) => {
-            send.mutate([...(event.target.files ?? [])]);
-            event.target.value = '';
-          }}
-        />
       </div>
       <p className="text-[0.875rem] text-[var(--ink-2)]">
         {pictures.length > 1 ? 'Choose two to see them side by side. ' : ''}Pictures are made smaller, and the camera’s
         notes on place and time are taken off.
       </p>
-      {failed && <Wrong words={wordsOf(failed)} />}
+      {remove.error && <Wrong words={wordsOf(remove.error)} />}
     </section>
   );
 }

@@ -385,7 +385,7 @@ function Facts({ plant }: { plant: PlantView }) {
     [
       'Drying',
       outlook.checks === 0
-        ? `as reckoned; nobody has looked yet (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)} ×)`
+        ? `${Math.abs(rate.p50 - 1) < 0.05 ? 'as reckoned' : `${rate.p50.toFixed(1)} × as fast as reckoned, as pots here do`}; nobody has looked into this one yet (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)} ×)`
         : `${rate.p50.toFixed(1)} × as fast as reckoned, from ${outlook.checks} ` +
           `${outlook.checks === 1 ? 'check' : 'checks'} (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)})`,
     ],
@@ -442,13 +442,14 @@ const SURE_WORDS = {
   medium: 'medium: within a band',
   low: 'low: it may be far from this; a look would help',
 } as const;
-const LASTS = [
+const LASTS: readonly (readonly [string, string])[] = [
   ['watering', 'watered'],
   ['feeding', 'fed'],
   ['repotting', 'repotted'],
   ['move', 'moved'],
   ['check', 'felt or weighed'],
-] as const;
+  ['case-step', 'treated'],
+];
 
 /** When each thing was last done, in one line. */
 function lastTimes({ journal, site }: PlantView): string {

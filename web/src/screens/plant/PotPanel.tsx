@@ -6,6 +6,9 @@ import { useState } from 'react';
 import { ask } from '../../api/client.ts';
 import { useKit } from '../../api/kit.ts';
 import { plantKey } from '../../api/plant.ts';
+import { usePotting } from '../../api/potting.ts';
+import { blockWords } from '@zinc-pail/words/potting';
+import { cautionLines } from './Cautions.tsx';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
 import { Choice, Field, OnDay } from '../../forms/Fields.tsx';
@@ -112,8 +115,21 @@ export function PotPanel({
       )}
     </Field>
   );
+  const bench = usePotting(plant.site.id, kind === 'repotted');
+  const blocks = bench.data?.plants.find(({ id }) => id === plant.id)?.blocks ?? [];
+  const before = [
+    ...cautionLines(plant.outlook, plant.record.poisonous),
+    ...blocks.map((block) => `Not now: ${blockWords(block, plant.site.today)}.`),
+  ];
   return (
     <Dialog title="Its pot and mix" onClose={onClose}>
+      {kind === 'repotted' && before.length > 0 && (
+        <ul aria-label="Before hands go in" className="mb-2 border-l-4 border-[var(--rust)] pl-3 text-[0.9375rem]">
+          {before.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
       <Form error={wrong} onSubmit={submit}>
         <Choice
           legend="What is this"

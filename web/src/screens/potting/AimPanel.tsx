@@ -23,9 +23,11 @@ interface Search {
   share: number | null;
   found: MixFound[] | null;
   tried: number;
+  /** the days that were asked for */
+  days: number | null;
   failed: string | null;
 }
-const NOTHING: Search = { share: null, found: null, tried: 0, failed: null };
+const NOTHING: Search = { share: null, found: null, tried: 0, days: null, failed: null };
 
 const BOUNDS = {
   days: 'Days from 1 to 400, or nothing.',
@@ -72,7 +74,7 @@ export function AimPanel({ pot, drying, components, prices, litres, currency, on
     setSearch({ ...NOTHING, share: 0 });
     made.addEventListener('message', ({ data }: MessageEvent<AimNews>) => {
       if (data.kind === 'share') setSearch((before) => ({ ...before, share: data.share }));
-      else if (data.kind === 'found') setSearch({ ...NOTHING, found: data.found, tried: data.tried });
+      else if (data.kind === 'found') setSearch({ ...NOTHING, found: data.found, tried: data.tried, days: aim.days });
       else setSearch({ ...NOTHING, failed: data.words });
     });
     made.addEventListener('error', () => setSearch({ ...NOTHING, failed: 'The search could not be run here.' }));
@@ -149,6 +151,12 @@ export function AimPanel({ pot, drying, components, prices, litres, currency, on
   );
 }
 
+/** An aim that no recipe of what is there comes to. */
+export function missWords(asked: number, nearest: number | null): string {
+  if (nearest === null || Math.abs(nearest - asked) < Math.max(1, 0.1 * asked)) return '';
+  return ` None comes to ${asked} days here; the nearest is dry in ${Math.round(nearest)}.`;
+}
+
 function Found({
   search,
   components,
@@ -161,7 +169,8 @@ function Found({
   return (
     <>
       <p role="status" className="mt-3">
-        The best of {search.tried.toLocaleString('en')} recipes that were tried:
+        The best of {search.tried.toLocaleString('en')} recipes that were tried, each unlike the others:
+        {search.days !== null && missWords(search.days, search.found![0]!.days)}
       </p>
       <ol>
         {search.found!.map((one) => {

@@ -1,14 +1,14 @@
-/** A batch of the first recipe: for how many pots, how much of what, in scoops, what lacks, the steps. */
+/** A batch of a recipe: for how many pots, how much of what, in scoops, what lacks, the steps. */
 import type { Kit } from '@zinc-pail/contract/keeping';
 import type { StockLine } from '@zinc-pail/contract/potting';
 import { batchOf, type Component, mixSteps, type Pot, substitutesFor } from '@zinc-pail/core';
 import { mixStepWords } from '@zinc-pail/words/potting';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { ask, ProblemError, wordsOf } from '../../api/client.ts';
 import { kitKey } from '../../api/kit.ts';
-import { stockKey, usePotting } from '../../api/potting.ts';
-import { Choice, SectionHead, Typed, Wrong } from '../../forms/Fields.tsx';
+import { stockKey, usePottingOf } from '../../api/potting.ts';
+import { Choice, SectionHead, Tick, Typed, Wrong } from '../../forms/Fields.tsx';
 import { count } from '../../words/amounts.ts';
 import { numberIn } from '../../words/numbers.ts';
 import { moneyWords } from '../../words/money.ts';
@@ -21,6 +21,8 @@ interface Props {
   kit: Kit;
   components: ReadonlyMap<string, Component>;
   pot: Pot;
+  /** of crocks below, mm: they take the place of mix */
+  crockMm: number;
   onChange(recipe: Recipe): void;
 }
 
@@ -28,14 +30,16 @@ const USUAL_SPILL = 0.1;
 /** A root ball that keeps its mix fills about this much of the next pot. */
 const ROOT_BALL = 0.3;
 
-export function BatchPanel({ recipe, held, stock, kit, components, pot, onChange }: Props) {
+export function BatchPanel({ recipe, held, stock, kit, components, pot, crockMm, onChange }: Props) {
   const [by, setBy] = useState<'size' | 'due'>('size');
   const [pots, setPots] = useState('6');
   const [top, setTop] = useState('100');
   const [depth, setDepth] = useState('90');
   const [ball, setBall] = useState(String(100 * ROOT_BALL));
   const [scoop, setScoop] = useState(kit.collection.scoop_ml === null ? '' : String(kit.collection.scoop_ml));
-  const bench = usePotting(by === 'due' ? kit.sites[0]?.id : undefined);
+  const siteIds = useMemo(() => kit.sites.map(({ id }) => id), [kit.sites]);
+  const bench = usePottingOf(siteIds, by === 'due');
+  const [sameMix, setSameMix] = useState(recipe.mixId !== null);
   const queries = useQueryClient();
   const scoopMl = scoop.trim() === '' ? null : numberIn(scoop, 5, 20_000);
   const keepScoop = useMutation({
@@ -44,7 +48,9 @@ export function BatchPanel({ recipe, held, stock, kit, components, pot, onChange
     onSuccess: () => queries.invalidateQueries({ queryKey: kitKey }),
   });
   const rootBall = numberIn(ball, 0, 95) / 100;
-  const due = (bench.data?.plants ?? []).filter(({ need }) => need.verdict === 'due');
+  const due = bench.filter(
+    ({ need, mix_id: mix }) => need.verdict === 'due' && !(sameMix && recipe.mixId !== null && mix !== recipe.mixId),
+  );
   const many = by === 'due' ? due.length : Math.round(numberIn(pots, 1, 1000));
   const shape = (topMm: number, depthMm: number): Pot => ({
     shape: 'round',
@@ -65,8 +71,8 @@ export function BatchPanel({ recipe, held, stock, kit, components, pot, onChange
         shrink: held.shrink,
         pots:
           by === 'due'
-            ? due.map((plant) => ({ pot: plant.next.pot, rootBall }))
-            : Array.from({ length: many }, () => ({ pot: shape(typed[0]!, typed[1]!), rootBall })),
+            ? due.map((plant) => ({ pot: plant.next.pot, rootBall, crockMm }))
+            : Array.from({ length: many }, () => ({ pot: shape(typed[0]!, typed[1]!), rootBall, crockMm })),
         spill: USUAL_SPILL,
         scoopMl: scoopMl === null || Number.isNaN(scoopMl) ? null : scoopMl,
         stock: new Map(
@@ -91,6 +97,9 @@ export function BatchPanel({ recipe, held, stock, kit, components, pot, onChange
           { id: 'due', label: 'the plants that are due' },
         ]}
       />
+      {by === 'due' && recipe.mixId !== null && (
+        <Tick label="only those that grow in this mix now" checked={sameMix} onChange={setSameMix} />
+      )}
       <div className="flex flex-wrap gap-x-5">
         {by === 'size' && (
           <>

@@ -7,8 +7,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useRef, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
 import { useKit } from '../../api/kit.ts';
-import { useDrying, useOwnComponents, useStock } from '../../api/potting.ts';
-import { OneOf, SectionHead, Typed, Wrong } from '../../forms/Fields.tsx';
+import { useDrying, useOwnComponents, usePottingOf, useStock } from '../../api/potting.ts';
+import { OneOf, SectionHead, Tick, Typed, Wrong } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { useWidth } from '../../parts/useWidth.ts';
 import { litres } from '../../words/amounts.ts';
@@ -57,13 +57,18 @@ function Bench({ kit, stock, own }: { kit: Kit; stock: readonly StockLine[]; own
   const [recipes, setRecipes] = useState<Recipe[]>(() => [school('mineral'), school('half')]);
   const components = useMemo(() => allComponents(own), [own]);
   const prices = useMemo(() => pricesOf(stock), [stock]);
-  const pot = drying.data?.pot ?? PLAIN_POT;
+  const [inNext, setInNext] = useState(false);
+  const siteIds = useMemo(() => kit.sites.map(({ id }) => id), [kit.sites]);
+  const next = usePottingOf(siteIds, plantId !== null).find(({ id }) => id === plantId)?.next.pot ?? null;
+  const pot = (inNext ? next : null) ?? drying.data?.pot ?? PLAIN_POT;
   const [crocks, setCrocks] = useState('');
   const typedMm = crocks.trim() === '' ? 0 : numberIn(crocks, 0, pot.depth_mm / 2);
   const crockMm = Number.isNaN(typedMm) ? 0 : typedMm;
   const held = recipes.map((recipe) =>
     heldOf(recipe.parts, pot, components, drying.data?.drying ?? null, prices, crockMm),
   );
+  const [chosen, setBatched] = useState(0);
+  const batched = Math.min(chosen, recipes.length - 1);
   const box = useRef<HTMLDivElement>(null);
   const width = Math.floor(useWidth(box, 0));
   const set = (i: number, recipe: Recipe) => setRecipes(recipes.with(i, recipe));
@@ -73,12 +78,13 @@ function Bench({ kit, stock, own }: { kit: Kit; stock: readonly StockLine[]; own
     <>
       <div className="flex flex-wrap gap-x-5">
         <PlantChoice plantId={plantId} onChoose={setPlantId} />
+        {next && <Tick label="in its next pot" checked={inNext} onChange={setInNext} />}
         <Typed label="Crocks below, mm" width="w-32" value={crocks} onChange={setCrocks} />
       </div>
       {Number.isNaN(typedMm) && <Wrong words={`Crocks: from 0 to ${pot.depth_mm / 2} mm, half of this pot.`} />}
       <p className="mb-2 text-[0.9375rem] text-[var(--ink-2)]">
         {drying.data
-          ? `For ${drying.data.name} where it stands, in its pot of ${pot.top_mm} × ${pot.depth_mm} mm.`
+          ? `For ${drying.data.name} where it stands, in ${pot === next ? 'its next pot' : 'its pot'} of ${pot.top_mm} × ${pot.depth_mm} mm.`
           : `For a plastic pot of ${pot.top_mm} × ${pot.depth_mm} mm; with a plant the days to dry are reckoned as well.`}
       </p>
       <div className="grid gap-5 md:grid-cols-2 xl:grid-cols-3">
@@ -118,14 +124,25 @@ function Bench({ kit, stock, own }: { kit: Kit; stock: readonly StockLine[]; own
         stock={stock}
         onTake={(parts, name) => add({ key: 'amend', name, mixId: null, parts })}
       />
+      {recipes.length > 1 && (
+        <OneOf
+          label="A batch of which"
+          value={String(batched)}
+          onChange={(i) => setBatched(Number(i))}
+          options={recipes.map(({ name }, i) => [String(i), name] as const)}
+          width="w-full max-w-md"
+        />
+      )}
       <BatchPanel
-        recipe={recipes[0]!}
-        held={held[0]!}
+        key={recipes[batched]!.key}
+        recipe={recipes[batched]!}
+        held={held[batched]!}
+        crockMm={crockMm}
         stock={stock}
         kit={kit}
         components={components}
         pot={pot}
-        onChange={(next) => set(0, next)}
+        onChange={(changed) => set(batched, changed)}
       />
       <ScalePanel components={components} weighed={new Set(own.map(({ id }) => id))} />
     </>

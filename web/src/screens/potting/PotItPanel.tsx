@@ -19,6 +19,7 @@ import { Link } from 'react-router';
 import { ask } from '../../api/client.ts';
 import { useStock } from '../../api/potting.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
+import { AddPictures } from '../../parts/AddPictures.tsx';
 import { Form } from '../../forms/Form.tsx';
 import { Choice, KeepOrLeave, OnDay, OneOf, Tick, Typed } from '../../forms/Fields.tsx';
 import { detailDraft, PotDetail, potDraft, type PotDraft, potOfDraft, ROOTS_LOST } from '../../forms/PotDetail.tsx';
@@ -170,9 +171,12 @@ export function PotItPanel({ plant, kit, today, onClose }: Props) {
             </Link>
           </p>
         ) : null}
-        <button type="button" className="btn btn-primary h-11 px-6" onClick={onClose}>
-          Good
-        </button>
+        <div className="my-2 flex flex-wrap items-center gap-3">
+          <button type="button" className="btn btn-primary h-11 px-6" onClick={onClose}>
+            Good
+          </button>
+          <AddPictures plantId={plant.id} date={draft.date} label="Photograph its roots" />
+        </div>
       </Dialog>
     );
   return (
