@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { migrate, splitStatements } from '../src/database/migrate.ts';
+import { hasRun, partsOf } from '../src/database/resume.ts';
 import { freshDatabase, MIGRATIONS, oneShelf } from './harness.ts';
 
 let database: Awaited<ReturnType<typeof freshDatabase>>;
@@ -58,6 +59,46 @@ describe('migrations', () => {
       await rm(folder, { recursive: true });
     }
   });
+  it('go on from each of their statements, whether it was counted before the kill or not', async () => {
+    const { pool } = database;
+    const files = readdirSync(MIGRATIONS)
+      .filter((file) => file.endsWith('.sql'))
+      .sort();
+    const schema = async () => {
+      const made = await Promise.all(
+        (await tables()).map(async (name) => (await pool.query<any[]>(`SHOW CREATE TABLE \`${name}\``))[0][0]),
+      );
+      return made.map((row) => String(row['Create Table']).replace(/ AUTO_INCREMENT=\d+/, ''));
+    };
+    for (const file of files)
+      for (const statement of splitStatements(await readFile(join(MIGRATIONS, file), 'utf8'))) {
+        // Before it ran nothing says that it did.
+        expect(await hasRun(pool, statement), statement).toBe(false);
+        await pool.query(statement);
+        // After it either that is seen, or doing it again changes nothing.
+        if (await hasRun(pool, statement)) continue;
+        const before = await schema();
+        await pool.query(statement);
+        expect(await schema()).toEqual(before);
+      }
+  });
+  it.each(['0005-keeping.sql', '0006-one-judge.sql', '0007-one-fact-one-place.sql', '0016-spots.sql'])(
+    'one whose end was not counted is not run again: %s',
+    async (file) => {
+      await migrate(database.pool, MIGRATIONS);
+      await database.pool.query('UPDATE migration SET done = done - 1, ended_at = NULL WHERE name = ?', [file]);
+      expect(await migrate(database.pool, MIGRATIONS)).toBe(1);
+      const [[row]] = await database.pool.query<any[]>(
+        'SELECT statements = done AS whole, ended_at FROM migration WHERE name = ?',
+        [file],
+      );
+      expect(row).toMatchObject({ whole: 1, ended_at: expect.any(Date) });
+    },
+  );
+  it('are taken apart at their commas, not at those in brackets or text', () =>
+    expect(
+      partsOf("ADD a ENUM('x, y', 'it''s') COMMENT 'a, (b', ADD CONSTRAINT c CHECK (a IN (1, 2)), DROP d"),
+    ).toEqual(["ADD a ENUM('x, y', 'it''s') COMMENT 'a, (b'", 'ADD CONSTRAINT c CHECK (a IN (1, 2))', 'DROP d']));
   it('refuse a file that was changed after it ran', async () => {
     await migrate(database.pool, MIGRATIONS);
     await database.pool.query("UPDATE migration SET checksum = 'other' WHERE name LIKE '0002%'");

@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { expected, type Pool, type Row, takingTurns } from './pool.ts';
+import { changesRows, hasRun } from './resume.ts';
+import { expected, type Pool, type PoolConnection, type Row, takingTurns } from './pool.ts';
 
 const LOCK_NAME = 'zinc-pail-migrations';
 const LOCK_SECONDS = 120;
@@ -11,8 +12,9 @@ const OLDEST_MARIADB = [10, 6] as const;
  * Brings the schema up to date: each file of the folder once, in the order of its number.
  *
  * MariaDB commits every CREATE and ALTER on its own, so a start killed half way leaves half a file done. The count of
- * statements done is kept beside the name: the next start goes on with the next statement. Two servers that start
- * together take turns through a named lock.
+ * statements done is kept beside the name: the next start goes on with the next statement, unless what stands in the
+ * schema says that it ran already (resume.ts). Two servers that start together take turns through a named lock, which
+ * MariaDB holds until it has finished what a dead one sent.
  * @throws Error when the server is too old, or a file that has run was changed since.
  */
 export async function migrate(pool: Pool, folder: string, tell: (text: string) => void = () => {}): Promise<number> {
@@ -47,8 +49,8 @@ export async function migrate(pool: Pool, folder: string, tell: (text: string) =
         ]);
       tell(`migrating: ${name}`);
       for (let i = row?.done ?? 0; i < statements.length; i++) {
-        await runOnce(connection, statements[i]!);
-        await connection.query('UPDATE migration SET done = ? WHERE name = ?', [i + 1, name]);
+        const inDoubt = row !== undefined && i === row.done;
+        await runCounted(connection, statements[i]!, { name, done: i + 1, inDoubt });
       }
       await connection.query('UPDATE migration SET ended_at = UTC_TIMESTAMP(3) WHERE name = ?', [name]);
       ran++;
@@ -57,15 +59,27 @@ export async function migrate(pool: Pool, folder: string, tell: (text: string) =
   });
 }
 
-/** A statement that ran just before the kill, whose count was not yet kept, may find its table there. */
-async function runOnce(connection: { query(sql: string): Promise<unknown> }, statement: string): Promise<void> {
-  try {
-    await connection.query(statement);
-  } catch (error) {
-    const { code } = error as { code?: string };
-    const alreadyThere = code === 'ER_TABLE_EXISTS_ERROR' && /^\s*CREATE TABLE/i.test(statement);
-    if (!alreadyThere) throw error;
+/** @param counted.inDoubt it may have run before its count was kept */
+async function runCounted(
+  connection: PoolConnection,
+  statement: string,
+  { name, done, inDoubt }: { name: string; done: number; inDoubt: boolean },
+): Promise<void> {
+  const count = () => connection.query('UPDATE migration SET done = ? WHERE name = ?', [done, name]);
+  if (changesRows(statement)) {
+    await connection.query('START TRANSACTION');
+    try {
+      await connection.query(statement);
+      await count();
+      await connection.query('COMMIT');
+    } catch (error) {
+      await connection.query('ROLLBACK').catch(() => connection.destroy());
+      throw error;
+    }
+    return;
   }
+  if (!inDoubt || !(await hasRun(connection, statement))) await connection.query(statement);
+  await count();
 }
 
 /** Statements end with a semicolon at the end of a line; comment lines fall away. */
