@@ -3,11 +3,10 @@
  */
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { spawnSync } from 'node:child_process';
 import { BUILD, buildWeb, bundleStale, PACKAGES_OUTSIDE } from './build.mjs';
 import { ownDatabase } from './database.mjs';
 import { checkNode, npmPackages } from './install.mjs';
-import { main, ROOT, say, Stop } from './lib.mjs';
+import { main, ROOT, runTied, say, Stop } from './lib.mjs';
 
 /** Benches that want a MariaDB get a throw-away one. */
 const NEED_DATABASE = /collection/;
@@ -43,8 +42,7 @@ await main(async () => {
         logLevel: 'warning',
       });
       say(file);
-      const { status } = spawnSync(process.execPath, ['--expose-gc', outfile], {
-        stdio: 'inherit',
+      const status = await runTied(process.execPath, ['--expose-gc', outfile], {
         env: { ...process.env, ZINC_ROOT: ROOT, ...(database ? { ZINC_BENCH_DATABASE_URL: database.url } : {}) },
       });
       if (status !== 0) throw new Stop(`${file} ended with ${status}`);

@@ -1,7 +1,7 @@
 /** Small pieces that every script shares. Plain Node, so that they run on a bare checkout. */
 import { spawn, spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -55,6 +55,48 @@ export function run(program, args, options = {}) {
   });
 }
 
+/**
+ * Runs a program to its end, in a group of its own with all that it starts: whatever ends us ends the group.
+ * @returns {Promise<number | null>} its code; null where a signal ended it
+ */
+export function runTied(program, args, options = {}) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(program, args, { cwd: ROOT, stdio: 'inherit', ...options, detached: true });
+    const end = (signal) => {
+      try {
+        process.kill(-child.pid, signal);
+      } catch {
+        // Gone already.
+      }
+    };
+    const atExit = () => end('SIGKILL');
+    const passedOn = ['SIGINT', 'SIGTERM', 'SIGHUP'].map((signal) => {
+      const pass = () => {
+        end(signal);
+        // One that does not listen has its time; workers of one that has ended do not outlive it.
+        setTimeout(() => end('SIGKILL'), TIED_MS).unref();
+      };
+      process.on(signal, pass);
+      return () => process.off(signal, pass);
+    });
+    process.on('exit', atExit);
+    const free = () => {
+      atExit();
+      process.off('exit', atExit);
+      for (const off of passedOn) off();
+    };
+    child.on('error', (error) => {
+      free();
+      reject(new Stop(`${program} could not be started: ${error.message}`));
+    });
+    child.on('close', (code) => {
+      free();
+      resolve(code);
+    });
+  });
+}
+const TIED_MS = 5000;
+
 export function onPath(program) {
   const found = spawnSync('sh', ['-c', `PATH="$PATH:/usr/sbin:/usr/local/sbin:/sbin" command -v ${program}`], {
     encoding: 'utf8',
@@ -76,6 +118,17 @@ export function commandOf(pid) {
     return readFileSync(`/proc/${pid}/cmdline`, 'utf8').replaceAll('\0', ' ').trim();
   } catch {
     return existsSync('/proc/self') ? null : '?';
+  }
+}
+
+/** The pids of all processes; none where there is no /proc. */
+export function processes() {
+  try {
+    return readdirSync('/proc')
+      .map(Number)
+      .filter((pid) => pid > 0);
+  } catch {
+    return [];
   }
 }
 

@@ -2,14 +2,13 @@
  * `npm test`: types, form, lint, then all tests against a throw-away MariaDB and headless Chromium. Ends with `N passed, N
  * failed`.
  */
-import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildWeb, bundleStale } from './build.mjs';
 import { ownDatabase, sweepThrowAways } from './database.mjs';
 import { checkNode, chromium, npmPackages } from './install.mjs';
-import { main, ROOT, run, say, withLock } from './lib.mjs';
+import { main, ROOT, run, runTied, say, withLock } from './lib.mjs';
 
 /** One step that either passes or fails as a whole. */
 async function step(name, action) {
@@ -23,17 +22,8 @@ async function step(name, action) {
   }
 }
 
-function vitest(args, env) {
-  return new Promise((resolve) => {
-    const child = spawn(process.execPath, [join(ROOT, 'node_modules', 'vitest', 'vitest.mjs'), 'run', ...args], {
-      cwd: ROOT,
-      stdio: 'inherit',
-      env,
-    });
-    child.on('close', resolve);
-    process.once('SIGINT', () => child.kill('SIGINT'));
-  });
-}
+const vitest = (args, env) =>
+  runTied(process.execPath, [join(ROOT, 'node_modules', 'vitest', 'vitest.mjs'), 'run', ...args], { env });
 
 await main(async () => {
   checkNode();

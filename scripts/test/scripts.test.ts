@@ -7,12 +7,14 @@ import {
   readFileSync,
   rmSync,
   statSync,
+  symlinkSync,
   utimesSync,
   writeFileSync,
 } from 'node:fs';
-import { connect } from 'node:net';
+import { connect, createServer, type Server } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { openPool } from '../../server/src/database/pool.ts';
 import { afterAll, afterEach, describe, expect, it } from 'vitest';
 // @ts-expect-error plain JavaScript, so that it runs on a bare checkout
 import * as lib from '../lib.mjs';
@@ -69,6 +71,31 @@ describe('processes', () => {
     expect(await run('echo', ['fine'])).toBe('fine\n');
     expect(onPath('sh')).toContain('/sh');
     expect(onPath('no-such-program-here')).toBeNull();
+  });
+  it.each(['SIGINT', 'SIGTERM'] as const)('take all they started with them when %s ends them', async (signal) => {
+    // A program that starts another and listens to nothing, as a test runner's workers do.
+    const deaf = "process.on('SIGINT',()=>{});process.on('SIGTERM',()=>{});setInterval(()=>{},1e6);";
+    const inner = `require('child_process').spawn(process.execPath,['-e',${JSON.stringify(deaf)}],{stdio:'inherit'});console.log(process.pid);${deaf}`;
+    const script = spawn(process.execPath, [
+      '-e',
+      `import(${JSON.stringify(join(ROOT, 'scripts', 'lib.mjs'))}).then((it) => it.runTied(process.execPath, ['-e', ${JSON.stringify(inner)}]))`,
+    ]);
+    const pid = await new Promise<number>((resolve) =>
+      script.stdout.on('data', (text: Buffer) => resolve(Number(text))),
+    );
+    const group = () =>
+      lib.processes().filter((one: number) => {
+        try {
+          return Number(readFileSync(`/proc/${one}/stat`, 'utf8').split(') ')[1]!.split(' ')[2]) === pid;
+        } catch {
+          return false;
+        }
+      }).length;
+    for (let i = 0; i < 200 && group() < 2; i++) await sleep(50);
+    expect(group()).toBe(2);
+    script.kill(signal);
+    for (let i = 0; i < 300 && group() > 0; i++) await sleep(100);
+    expect(group()).toBe(0);
   });
   it('find a port that is free', async () => {
     const port = await freePort();
@@ -133,6 +160,21 @@ describe('a lock', () => {
   });
 });
 
+/** A server on a port, as soon as it is free. */
+async function taking(port: number): Promise<Server> {
+  for (;;) {
+    const thief = createServer();
+    const took = await new Promise<boolean>((resolve) =>
+      thief
+        .once('error', () => resolve(false))
+        .once('listening', () => resolve(true))
+        .listen(port, '127.0.0.1'),
+    );
+    if (took) return thief;
+    await sleep(2);
+  }
+}
+
 /** Whether a server answers there. */
 const greets = (port: number) =>
   new Promise<boolean>((resolve) => {
@@ -196,6 +238,44 @@ describe('a MariaDB of our own', () => {
     expect(server().pid).toBe(pid);
     await own.leave();
     expect(commandOf(pid)).toBeNull();
+  });
+  it('is found by its own pid file, or among the processes, where nobody wrote it down', async () => {
+    const own = await ownDatabase(name);
+    const { pid, port } = server();
+    for (const forgotten of [['server.json'], ['server.json', 'mariadb.pid']]) {
+      for (const file of forgotten) rmSync(join(folder, file), { force: true });
+      const again = await ownDatabase(name);
+      expect(server()).toMatchObject({ pid, port });
+      expect(again.url).toBe(own.url);
+    }
+    await own.leave();
+    expect(commandOf(pid)).toBeNull();
+  });
+  it('comes back on another port where its own was taken meanwhile, and its users follow', async () => {
+    const own = await ownDatabase(name);
+    const pool = openPool(own.url, { folder });
+    own.keepUp();
+    const before = server();
+    process.kill(before.pid, 'SIGKILL');
+    // Whoever takes the port before MariaDB is back has it.
+    const thief = await taking(before.port);
+    while (server().pid === before.pid || !(await greets(server().port))) await sleep(100);
+    if (server().port === before.port) throw new Error('the port was not taken after all');
+    expect((await pool.query('SELECT 1 AS one'))[0]).toEqual([{ one: 1 }]);
+    await pool.end();
+    thief.close();
+    await own.leave();
+  });
+  it('names what holds its data', async () => {
+    const own = await ownDatabase(name);
+    const { pid } = server();
+    // As seen from another checkout: a folder beside it whose data are the same.
+    const twin = `${name}-twin`;
+    mkdirSync(join(DOT_ZINC, twin));
+    symlinkSync(join(folder, 'data'), join(DOT_ZINC, twin, 'data'));
+    await expect(ownDatabase(twin)).rejects.toThrow(new RegExp(`The process ${pid} .*holds .*ibdata1; end it`));
+    rmSync(join(DOT_ZINC, twin), { recursive: true });
+    await own.leave();
   });
   it('lives in a path with blanks in it', async () => {
     const root = mkdtempSync(join(tmpdir(), 'zinc a b ü🌵 '));

@@ -59,7 +59,7 @@ const LONGEST_FILLING_S = 300;
 export async function serve(options: ServeOptions): Promise<Running> {
   setFlagsFromString(`--heap-growing-percent=${HEAP_GROWS_PERCENT}`);
   const log = pino({ level: process.env.ZINC_LOG ?? 'warn' }, pino.destination(2));
-  const pool = openPool(options.databaseUrl, options.statementMs);
+  const pool = openPool(options.databaseUrl, { statementMs: options.statementMs, folder: options.databaseFolder });
   try {
     await reach(pool);
     await migrate(pool, options.migrationsFolder, options.tell);
@@ -83,7 +83,7 @@ export async function serve(options: ServeOptions): Promise<Running> {
       {
         pool,
         outlooks,
-        clerk: new GardenClerk(pool, options.workerFile, options.databaseUrl),
+        clerk: new GardenClerk(pool, options.workerFile, { url: options.databaseUrl, folder: options.databaseFolder }),
         watch,
         workerFile: options.workerFile,
         log,

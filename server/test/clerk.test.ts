@@ -67,7 +67,7 @@ describe('a large garden', () => {
   });
   it('is left off when its request is given up', async () => {
     const [[{ name }]] = (await here.pool.query<any[]>('SELECT DATABASE() AS name')) as unknown as [[{ name: string }]];
-    const clerk = new GardenClerk(here.pool, join(ROOT, 'build', 'forecast-worker.mjs'), databaseUrl(name));
+    const clerk = new GardenClerk(here.pool, join(ROOT, 'build', 'forecast-worker.mjs'), { url: databaseUrl(name) });
     const bytes = new Uint8Array(Buffer.from(JSON.stringify(gardenOf(4000))));
     const order = { name: 'Late', timeZone: null, by: 'keeper', dryRun: false };
     const errand: Errand = { until: performance.now() + 300, written: 'no', over: false };

@@ -161,7 +161,7 @@ describe('a database that hangs', () => {
 
 describe('a statement without end', () => {
   it('is given up on in the database too', async () => {
-    const pool = openPool(databaseUrl(database.name), 300);
+    const pool = openPool(databaseUrl(database.name), { statementMs: 300 });
     const slow = onErrand(errand(60_000), () => pool.query('SELECT SLEEP(40) AS endless'));
     await expect(slow).rejects.toMatchObject({ code: 'ZINC_GIVEN_UP' });
     await expect
@@ -176,7 +176,7 @@ describe('a statement without end', () => {
     await pool.end();
   });
   it('outside a request has more time', async () => {
-    const pool = openPool(databaseUrl(database.name), 100);
+    const pool = openPool(databaseUrl(database.name), { statementMs: 100 });
     expect((await pool.query<any[]>('SELECT SLEEP(0.4) AS slept'))[0]).toEqual([{ slept: 0 }]);
     await pool.end();
   });
@@ -208,7 +208,7 @@ describe('a request that was given up', () => {
     expect(done.written).toBe('yes');
   });
   it('leaves all connections to others, however many were abandoned', async () => {
-    const pool = openPool(databaseUrl(database.name), 150);
+    const pool = openPool(databaseUrl(database.name), { statementMs: 150 });
     const slow = () => onErrand(errand(60_000), () => pool.query('SELECT SLEEP(20)'));
     for (let round = 0; round < 3; round++)
       await Promise.all(Array.from({ length: 10 }, () => expect(slow()).rejects.toThrow('longer than')));

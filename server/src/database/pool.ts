@@ -1,3 +1,6 @@
+import { readFileSync } from 'node:fs';
+import { connect } from 'node:net';
+import { join } from 'node:path';
 import mysql, { type Pool, type PoolConnection, type RowDataPacket } from 'mysql2/promise';
 import { errandNow, onNobodysErrand } from '../errand.ts';
 import { GivenUp, limited } from './limits.ts';
@@ -10,8 +13,11 @@ export type Row<T> = T & RowDataPacket;
 /**
  * One pool for a process, with limits of time (limits.ts). Days come as text, decimals as numbers, and the session is strict whatever the server's
  * defaults.
+ *
+ * @param folder of a database of our own: it comes back on another port where its own was taken meanwhile, and is sought
+ * there
  */
-export function openPool(url: string, statementMs?: number): Pool {
+export function openPool(url: string, { statementMs, folder }: { statementMs?: number; folder?: string } = {}): Pool {
   const pool = mysql.createPool({
     uri: url,
     connectionLimit: 10,
@@ -24,6 +30,9 @@ export function openPool(url: string, statementMs?: number): Pool {
     multipleStatements: false,
     enableKeepAlive: true,
     connectTimeout: CONNECT_MS,
+    ...(folder === undefined
+      ? {}
+      : { stream: () => connect(portNow(url, folder), new URL(url).hostname).setNoDelay() }),
   });
   pool.pool.on('connection', (connection) => {
     connection.query(
@@ -32,6 +41,23 @@ export function openPool(url: string, statementMs?: number): Pool {
     );
   });
   return limited(pool, statementMs);
+}
+
+/** Where a database is reached, and its folder where it is one of our own. */
+export interface DatabaseAt {
+  url: string;
+  folder?: string;
+}
+
+/** The port of a database of our own as its folder tells it now; that of the address where it tells none. */
+export function portNow(url: string, folder: string): number {
+  const known = Number(new URL(url).port);
+  try {
+    const { port } = JSON.parse(readFileSync(join(folder, 'server.json'), 'utf8')) as { port?: unknown };
+    return Number.isInteger(port) ? (port as number) : known;
+  } catch {
+    return known;
+  }
 }
 
 const CONNECT_MS = 5000;

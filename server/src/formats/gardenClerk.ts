@@ -2,7 +2,7 @@
 import { Worker } from 'node:worker_threads';
 import type { GardenTaken } from '@zinc-pail/contract/answers';
 import type { Fault } from '@zinc-pail/contract/faults';
-import type { Pool } from '../database/pool.ts';
+import type { DatabaseAt, Pool } from '../database/pool.ts';
 import { errandNow, type Written } from '../errand.ts';
 import { type RefusalName, Refused } from '../http/refusals.ts';
 import { type GardenOrder, parsedGarden, takeGarden } from './gardenTaking.ts';
@@ -10,7 +10,7 @@ import { type GardenOrder, parsedGarden, takeGarden } from './gardenTaking.ts';
 /** What the thread is started with. */
 export interface ClerkTask {
   role: 'clerk';
-  databaseUrl: string;
+  database: DatabaseAt;
   bytes: Uint8Array;
   order: GardenOrder;
 }
@@ -33,7 +33,7 @@ export class GardenClerk {
   constructor(
     private readonly pool: Pool,
     private readonly workerFile: string,
-    private readonly databaseUrl: string,
+    private readonly database: DatabaseAt,
   ) {}
 
   /** @throws Refused as takeGarden */
@@ -46,7 +46,7 @@ export class GardenClerk {
 
   private async inThread(bytes: Uint8Array, order: GardenOrder): Promise<GardenTaken> {
     const errand = errandNow();
-    const task: ClerkTask = { role: 'clerk', databaseUrl: this.databaseUrl, bytes, order };
+    const task: ClerkTask = { role: 'clerk', database: this.database, bytes, order };
     const worker = new Worker(this.workerFile, {
       workerData: task,
       transferList: [bytes.buffer as ArrayBuffer],

@@ -7,7 +7,7 @@ import type { ClerkTask, ClerkWord } from './gardenClerk.ts';
 import { parsedGarden, takeGarden } from './gardenTaking.ts';
 
 const task = workerData as ClerkTask;
-const pool = openPool(task.databaseUrl);
+const pool = openPool(task.database.url, { folder: task.database.folder });
 const errand: Errand = { until: Infinity, written: 'no', over: false };
 let word: ClerkWord;
 try {
