@@ -1,7 +1,7 @@
 /** The weather: asked for, waited for, done without, brought by hand; always said how old and from where. */
 import { serveWeather, type Service } from '@zinc-pail/standins/weather/service';
 import { dayNumber, isoDay } from '@zinc-pail/core';
-import { createServer, type Server } from 'node:http';
+import { createServer, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { asKnown } from '../src/garden/store.ts';
@@ -116,21 +116,56 @@ describe('with a service that does not', () => {
     }
   });
 
-  it('that talks nonsense: nothing of it is believed', async () => {
-    const day = {
-      date: TODAY,
-      low_c: 20,
-      high_c: 4,
-      humidity_pct: 50,
-      sun_min: 0,
-      rain_mm: 0,
-      wind_10m_km_h: 3,
-      kind: 'expected',
-    };
+  const DAY = {
+    date: TODAY,
+    low_c: 4,
+    high_c: 20,
+    humidity_pct: 50,
+    sun_min: 0,
+    rain_mm: 0,
+    wind_10m_km_h: 3,
+    kind: 'expected',
+  };
+  const told = (day: Partial<typeof DAY>, made_at = new Date().toISOString()) =>
+    JSON.stringify({ made_at, days: [{ ...DAY, ...day }] });
+  it.each<[string, (response: ServerResponse) => void, string | RegExp]>([
+    ['is upside down', (r) => r.end(told({ low_c: 20, high_c: 4 })), `its lowest of ${TODAY} is above its highest`],
+    [
+      'calls measured what is still to come',
+      (r) => r.end(told({ date: daysFromNow(5), kind: 'measured' })),
+      `it calls ${daysFromNow(5)} measured, which is still to come`,
+    ],
+    ['is windier than any day', (r) => r.end(told({ wind_10m_km_h: 399 })), /makes no sense at .*wind/],
+    [
+      'was made in another age',
+      (r) => r.end(told({}, '+275760-01-01T00:00:00Z')),
+      /makes no sense|it says that its forecast is of/,
+    ],
+    [
+      'was made next year',
+      (r) => r.end(told({}, `${Number(TODAY.slice(0, 4)) + 1}-12-31T00:00:00Z`)),
+      /its forecast is of/,
+    ],
+    [
+      'never ends',
+      (r) => {
+        const blanks = Buffer.alloc(64 * 1024, 32);
+        const more = () => {
+          while (!r.destroyed && r.write(blanks));
+          if (!r.destroyed) r.once('drain', more);
+        };
+        more();
+      },
+      'its answer is too long',
+    ],
+  ])('whose answer %s: nothing of it is believed', async (_, say, words) => {
+    let sent = 0;
     const liar = await new Promise<Server>((resolve) => {
-      const server = createServer((_, response) =>
-        response.end(JSON.stringify({ made_at: new Date().toISOString(), days: [day] })),
-      ).listen(0, '127.0.0.1', () => resolve(server));
+      const server = createServer((_request, response) => {
+        const { socket } = response;
+        response.on('close', () => (sent = Math.max(sent, socket?.bytesWritten ?? 0)));
+        say(response);
+      }).listen(0, '127.0.0.1', () => resolve(server));
     });
     const own = await served(undefined, {
       weatherUrl: `http://127.0.0.1:${(liar.address() as AddressInfo).port}`,
@@ -138,12 +173,28 @@ describe('with a service that does not', () => {
     });
     try {
       const site = await settled(own);
-      expect(site.service.failure).toBe(`its lowest of ${TODAY} is above its highest`);
+      expect(site.service.failure).toMatch(words);
       const [[row]] = (await own.pool.query('SELECT COUNT(*) AS n FROM weather_day')) as any;
       expect(row.n).toBe(0);
+      // Read no further than it may be long, but for what was under way.
+      expect(sent).toBeLessThan(20e6);
     } finally {
       await own.drop();
+      liar.closeAllConnections();
       await new Promise((resolve) => liar.close(resolve));
+    }
+  });
+  it('that hangs, asked at once: it is said after one try, and the ask is no fault of ours', async () => {
+    const service = await serveWeather({ port: 0, outages: 'hangs' });
+    const own = await served(undefined, { weatherUrl: service.url, weatherPatience: QUICK });
+    try {
+      await settled(own);
+      const { status, body } = await own.ask('/api/sites/1/weather/ask', { method: 'POST', body: {} });
+      expect(status).toBe(200);
+      expect(body.sites[0].service.failure).toBe('it did not answer in time');
+    } finally {
+      await own.drop();
+      await service.close();
     }
   });
 
@@ -190,6 +241,7 @@ describe('what takes whose place', () => {
     issued: null,
     ...over,
   });
+  const AHEAD: Partial<DayRow> = { date: daysFromNow(3), tmin_c: 4 };
   it.each<[string, Partial<DayRow>, Partial<DayRow> | null, boolean]>([
     ['a day that is not there', {}, null, true],
     ['a forecast for a newer forecast', { source: 'forecast', tmin_c: 6 }, { source: 'forecast' }, true],
@@ -199,7 +251,8 @@ describe('what takes whose place', () => {
     ['the service never for a garden file’s', { tmin_c: 6 }, { origin: 'file' }, false],
     ['a keeper’s own for the service’s', { origin: 'table', tmin_c: 6 }, {}, true],
     ['the same for the same', {}, {}, false],
-  ])('%s', (_, told, there, wanted) => expect(replaces(row(told), there ? row(there) : undefined)).toBe(wanted));
+    ['a forecast for what was called measured and is still to come', { ...AHEAD, source: 'forecast' }, AHEAD, true],
+  ])('%s', (_, told, there, wanted) => expect(replaces(row(told), there ? row(there) : undefined, TODAY)).toBe(wanted));
 
   it.each<[string, string, Partial<DayRow>, string | null]>([
     ['tomorrow’s forecast stays one', '2026-05-02', { source: 'forecast', issued: '2026-05-01' }, 'forecast'],

@@ -288,6 +288,17 @@ const FILE_FIELDS: Record<PlantEvent['type'], readonly string[]> = {
   'case-closed': ['cause', 'outcome'],
 };
 
+/** Its today, or the last day that something was read or done on, if that is later. */
+function latestOf({ today, places, plants }: Garden): string {
+  let latest = today;
+  const see = ({ date }: { date: string }) => {
+    if (date > latest) latest = date;
+  };
+  for (const place of places) place.thermometer?.forEach(see);
+  for (const plant of plants) plant.events.forEach(see);
+  return latest;
+}
+
 /** A site as a garden file: what came from one goes out as it came in. */
 export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
   const { garden } = await loadGarden(pool, site);
@@ -308,6 +319,8 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
     [site.id],
   );
   const untouched = asOf[0]?.as_of != null && asOf[0].as_of_stamp === (await siteStamp(pool, site.id));
+  // What is on record of later days than this one came with a file of another day: the file that goes out is of that day.
+  const fileToday = untouched ? asOf[0]!.as_of! : latestOf(garden);
   const placeRef = new Map(places.map((row) => [String(row.id), idFrom(site.id, row.ref)]));
   const mixRef = new Map(mixes.map((row) => [String(row.id), idFrom(site.id, row.ref)]));
   const plantRow = new Map(plants.map((row) => [String(row.id), row]));
@@ -327,12 +340,12 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
   return {
     format: 'zinc-pail/garden',
     version: 1,
-    today: untouched ? asOf[0]!.as_of : garden.today,
+    today: fileToday,
     site: garden.site,
     weather: garden.weather.map(({ issued: _issued, ...day }) => ({
       ...day,
-      // A file's forecast lies ahead of its today.
-      source: !untouched && day.date <= garden.today ? 'observed' : day.source,
+      // A file's forecast lies ahead of its today, and nothing else does.
+      source: day.date > fileToday ? 'forecast' : untouched ? day.source : 'observed',
     })),
     places: garden.places.map(({ rain_counts_mm: _ownDepth, name: _named, full: _full, ...place }) =>
       dropNulls({

@@ -1,4 +1,5 @@
 /** The weather of each site and place, and what a keeper brings or corrects of it. */
+import { setTimeout as sleep } from 'node:timers/promises';
 import { idParam } from '@zinc-pail/contract/api';
 import { written } from '@zinc-pail/contract/answers';
 import { LARGEST_LIST_MB } from '@zinc-pail/contract/limits';
@@ -38,6 +39,8 @@ import { readRecords } from './records.ts';
 import { askAtOnce, changeNormals, daysOf, observedUntil, putWeather, siteVersions, watches } from './store.ts';
 import type { WatchRow } from './store.ts';
 
+/** Whoever asks now is answered with what is known by then; the watch goes on by itself. */
+const LONGEST_LOOK_MS = 15_000;
 const PAST_DAYS = 30;
 const AHEAD_DAYS = 14;
 
@@ -64,7 +67,7 @@ export function weatherRoutes(app: App): Route[] {
       async handle({ params: { id } }) {
         await siteOr404(id);
         await askAtOnce(app.pool, id);
-        await app.watch.look();
+        await Promise.race([app.watch.look(1), sleep(LONGEST_LOOK_MS, undefined, { ref: false })]);
         return { sites: await weatherOf(app) };
       },
     }),
@@ -83,7 +86,9 @@ export function weatherRoutes(app: App): Route[] {
         const site = await siteOr404(id);
         const { days, usualFor, faults } = readRecords(csv, todayAt(site.time_zone), site.normals);
         if (faults.length > 0) throw unsoundRows(faults, 'Nothing was written.');
-        const count = await transaction(app.pool, (connection) => putWeather(connection, id, days));
+        const count = await transaction(app.pool, (connection) =>
+          putWeather(connection, id, days, todayAt(site.time_zone)),
+        );
         return { written: count, usual_for: usualFor };
       },
     }),
@@ -208,7 +213,7 @@ async function skyOf(
   const now = dayNumber(today);
   const [rows, observed] = await Promise.all([
     daysOf(app.pool, site.id, isoDay(now - PAST_DAYS), isoDay(now + AHEAD_DAYS)),
-    observedUntil(app.pool, site.id),
+    observedUntil(app.pool, site.id, today),
   ]);
   const known = new Map(rows.map((row) => [row.date, row]));
   const outside = Array.from({ length: PAST_DAYS + AHEAD_DAYS + 1 }, (_, i): SkyDay => {

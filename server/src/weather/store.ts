@@ -74,10 +74,10 @@ export async function watches(pool: Pool): Promise<WatchRow[]> {
 }
 
 /** The last day of which the record is certain; null where there is none. */
-export async function observedUntil(pool: Pool, siteId: number): Promise<string | null> {
+export async function observedUntil(pool: Pool, siteId: number, today: string): Promise<string | null> {
   const [[row]] = await pool.query<Row<{ last: string | null }>[]>(
-    "SELECT MAX(day) AS last FROM weather_day WHERE site_id = ? AND source = 'observed'",
-    [siteId],
+    "SELECT MAX(day) AS last FROM weather_day WHERE site_id = ? AND source = 'observed' AND day <= ?",
+    [siteId, today],
   );
   return row!.last;
 }
@@ -106,10 +106,13 @@ export async function daysOf(
 /**
  * Whether a day told anew takes the place of the one on record: a measured day of a keeper's own stays, a forecast never
  * takes the place of what was measured, and what says the same changes nothing.
+ *
+ * @param today of its site, ISO
  */
-export function replaces(told: DayRow, there: DayRow | undefined): boolean {
+export function replaces(told: DayRow, there: DayRow | undefined, today: string): boolean {
   if (!there) return true;
-  if (there.source === 'observed') {
+  // A day that is still to come was not measured, whoever said so.
+  if (there.source === 'observed' && there.date <= today) {
     if (told.source === 'forecast') return false;
     if (there.origin !== 'service' && told.origin === 'service') return false;
   }
@@ -121,14 +124,19 @@ export function replaces(told: DayRow, there: DayRow | undefined): boolean {
  *
  * @returns how many were written
  */
-export async function putWeather(connection: PoolConnection, siteId: number, days: readonly DayRow[]): Promise<number> {
+export async function putWeather(
+  connection: PoolConnection,
+  siteId: number,
+  days: readonly DayRow[],
+  today: string,
+): Promise<number> {
   if (days.length === 0) return 0;
   const dates = days.map(({ date }) => date).toSorted();
   await connection.query('SELECT id FROM site WHERE id = ? FOR UPDATE', [siteId]);
   const there = new Map(
     (await daysOf(connection, siteId, dates[0]!, dates.at(-1)!)).map((row) => [row.date, row] as const),
   );
-  const changed = days.filter((one) => replaces(one, there.get(one.date)));
+  const changed = days.filter((one) => replaces(one, there.get(one.date), today));
   if (changed.length === 0) return 0;
   const columns = [...VALUES, 'source', 'origin', 'issued'] as const;
   await connection.query(

@@ -7,7 +7,7 @@ import type { Logger } from 'pino';
 import { type Pool, transaction } from '../database/pool.ts';
 import { onNobodysErrand } from '../errand.ts';
 import { todayAt } from '../garden/clock.ts';
-import type { SiteOnMap, WeatherService } from './service.ts';
+import type { AskedDays, SiteOnMap, WeatherService } from './service.ts';
 import {
   answered,
   failed,
@@ -68,20 +68,24 @@ export class WeatherWatch {
     await this.looking;
   }
 
-  /** Asks for every site whose time has come; never fails. */
-  look(): Promise<void> {
-    const next = this.looking.then(() => onNobodysErrand(() => this.askAll()));
+  /**
+   * Asks for every site whose time has come; never fails.
+   *
+   * @param tries one where somebody waits for it
+   */
+  look(tries = TRIES): Promise<void> {
+    const next = this.looking.then(() => onNobodysErrand(() => this.askAll(tries)));
     this.looking = next;
     return next;
   }
 
-  private async askAll(): Promise<void> {
+  private async askAll(tries: number): Promise<void> {
     try {
       await watchAllSites(this.pool);
       for (const site of await sitesToAsk(this.pool)) {
         if (this.ended.signal.aborted) return;
         const longest = (TRIES * (this.patience.timeoutMs + this.patience.betweenTriesMs)) / 1000 + 30;
-        if (await takeTurn(this.pool, site.id, longest)) await this.askFor(site);
+        if (await takeTurn(this.pool, site.id, longest)) await this.askFor(site, tries);
       }
     } catch (error) {
       // The database is away, or the server is ending: the next look tries again.
@@ -89,20 +93,25 @@ export class WeatherWatch {
     }
   }
 
-  private async askFor(site: SiteOnMap & { id: number }): Promise<void> {
+  private async askFor(site: SiteOnMap & { id: number }, tries: number): Promise<void> {
     const today = dayNumber(todayAt(site.time_zone));
-    const last = await observedUntil(this.pool, site.id);
+    const last = await observedUntil(this.pool, site.id, isoDay(today));
     const from = last === null ? today - FIRST_DAYS : Math.max(today - LONGEST_GAP_DAYS, dayNumber(last) + 1);
     // Yesterday may have been written from a forecast, or put right since.
     const asked = isoDay(Math.min(from, today - 1));
     try {
-      const { madeAt, days } = await this.tried(site, asked, isoDay(today + AHEAD_DAYS));
+      const { madeAt, days } = await this.tried(
+        site,
+        { from: asked, to: isoDay(today + AHEAD_DAYS), today: isoDay(today) },
+        tries,
+      );
       const issued = todayAt(site.time_zone, madeAt);
       await transaction(this.pool, async (connection) => {
         await putWeather(
           connection,
           site.id,
           days.map((day) => ({ ...day, origin: 'service', issued: day.source === 'forecast' ? issued : null })),
+          isoDay(today),
         );
         await answered(connection, site.id, madeAt, ASK_EVERY_S + Math.round(SPREAD_S * Math.random()));
       });
@@ -113,13 +122,13 @@ export class WeatherWatch {
     }
   }
 
-  private async tried(site: SiteOnMap, from: string, to: string) {
+  private async tried(site: SiteOnMap, asked: AskedDays, tries: number) {
     for (let tried = 1; ; tried++) {
       try {
         const limit = AbortSignal.any([this.ended.signal, AbortSignal.timeout(this.patience.timeoutMs)]);
-        return await this.service!.days(site, from, to, limit);
+        return await this.service!.days(site, asked, limit);
       } catch (error) {
-        if (tried >= TRIES || this.ended.signal.aborted) throw error;
+        if (tried >= tries || this.ended.signal.aborted) throw error;
         await new Promise((resolve) => setTimeout(resolve, this.patience.betweenTriesMs * tried));
       }
     }
@@ -128,7 +137,9 @@ export class WeatherWatch {
 
 /** What a keeper is told of a failure. */
 function wordsOf(error: unknown): string {
-  const { name, message } = error as Error;
+  const { name, message, sqlState } = error as Error & { sqlState?: string };
+  // What the database says of it is for the log of a server, not for a keeper.
+  if (sqlState !== undefined) return 'what it told could not be kept';
   if (name === 'TimeoutError') return 'it did not answer in time';
   if (message === 'fetch failed') return 'it cannot be reached';
   return message;
