@@ -1,6 +1,6 @@
 /** Instruments among the plants: how they are added, what they push, how they fare. */
 import Joi from 'joi';
-import { id, list, number, object, oneOf, optional, text, whole, yesNo } from './fields.ts';
+import { id, list, moment, number, object, oneOf, optional, text, whole, yesNo } from './fields.ts';
 
 export const DEVICE_KINDS = ['thermometer', 'probe', 'scale'] as const;
 export type DeviceKind = (typeof DEVICE_KINDS)[number];
@@ -21,6 +21,11 @@ export interface NewDevice {
 export const newDevice = object<NewDevice>(
   { name: text(80), kind: oneOf(DEVICE_KINDS), place_id: optional(id()), plant_id: optional(id()) },
   'an instrument with name, kind, and place_id for a thermometer or plant_id for a probe or scale',
+);
+/** Where an instrument goes: a thermometer to a place, a probe or a scale into a pot. */
+export const deviceMove = object<{ place_id?: number | null; plant_id?: number | null }>(
+  { place_id: optional(id()), plant_id: optional(id()) },
+  'place_id for a thermometer or plant_id for a probe or scale',
 );
 export const deviceMade = object<{ id: number; token: string }>({ id: id(), token: text(100) }, 'an instrument');
 
@@ -83,7 +88,7 @@ export const pushBody = object<{ readings: PushedReading[] }>(
     readings: list(
       object<PushedReading>(
         {
-          at: instant.messages({ '*': 'a moment as 2026-11-27T09:00:00Z' }),
+          at: moment(),
           temp_c: anyNumber,
           rh_pct: anyNumber,
           meter: anyNumber,

@@ -22,8 +22,11 @@ export function whole(min: number, max: number, unit = ''): Joi.NumberSchema {
   ).required();
 }
 
+/** The database takes a text of signs without width for an empty one. */
+export const CAN_BE_SEEN = /[\p{L}\p{N}\p{P}\p{S}]/u;
+
 export function text(max: number): Joi.StringSchema {
-  return accepting(Joi.string().trim().min(1).max(max), `a text of 1 to ${max} characters`)
+  return accepting(Joi.string().trim().min(1).max(max).pattern(CAN_BE_SEEN), `a text of 1 to ${max} characters`)
     .messages({ 'string.trim': `a text of 1 to ${max} characters, no space before or after it` })
     .required();
 }
@@ -45,6 +48,20 @@ export function day(): Joi.StringSchema {
   return accepting(
     Joi.string().custom((value: string, helpers) => (isIsoDay(value) ? value : helpers.error('string.isoDate'))),
     DAY,
+  ).required();
+}
+
+const MOMENT = /^(\d{4}-\d{2}-\d{2})T\d{2}:\d{2}(?::\d{2}(?:\.\d{1,9})?)?(?:Z|[+-]\d{2}:\d{2})$/;
+
+/** A moment that was, as an instrument tells it: with its day, its time and its zone. */
+export function moment(): Joi.StringSchema {
+  return accepting(
+    Joi.string().custom((value: string, helpers) => {
+      const day = MOMENT.exec(value)?.[1];
+      const sound = day !== undefined && isIsoDay(day) && day >= '1970-01-02' && day < '9999-12-31';
+      return sound && !Number.isNaN(Date.parse(value)) ? value : helpers.error('string.isoDate');
+    }),
+    'a moment as 2026-11-27T09:00:00Z',
   ).required();
 }
 

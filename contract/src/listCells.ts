@@ -223,6 +223,6 @@ export function namedSo<T extends { name: string }>(cell: string, all: readonly 
 
 /** Money as people write it, "12,50 €", "$8", in the smallest coin; null where it is none. */
 export function readPriceMinor(cell: string): number | null {
-  const found = /^[^\d]{0,4}(\d{1,7}(?:[.,]\d{1,2})?)[^\d]{0,5}$/.exec(cell.trim());
+  const found = /^[^\d\-−–]{0,4}(\d{1,7}(?:[.,]\d{1,2})?)[^\d]{0,5}$/.exec(cell.trim());
   return found ? Math.round(Number(found[1]!.replace(',', '.')) * 100) : null;
 }

@@ -162,3 +162,14 @@ export function keeps(schema: Joi.Schema, body: unknown): void {
 export function today(): string {
   return new Date().toISOString().slice(0, 10);
 }
+
+/** Work that could be interrupted, done in one go. */
+export const atOnce =
+  <A extends unknown[], T>(work: (...args: A) => Generator<void, T>) =>
+  (...args: A): T => {
+    const steps = work(...args);
+    for (;;) {
+      const step = steps.next();
+      if (step.done) return step.value;
+    }
+  };

@@ -1,4 +1,5 @@
 /** Tables as they come: thermometers and lists of plants, read without a database. */
+import { atOnce } from './harness.ts';
 import { describe, expect, it } from 'vitest';
 import type { Pot } from '@zinc-pail/core';
 import { type CsvContext, readPlants, sampleOf, toCsv } from '../src/formats/csv.ts';
@@ -41,7 +42,7 @@ describe('thermometer tables', () => {
       [{ date: '2026-06-01', tmin_c: 1, tmax_c: 2, rh_pct: null }],
     ],
   ])('%s', (_, csv, wanted) => {
-    const { readings, faults } = readReadings(csv, TODAY);
+    const { readings, faults } = atOnce(readReadings)(csv, TODAY);
     expect(faults).toEqual([]);
     expect(readings).toEqual(wanted);
   });
@@ -55,14 +56,14 @@ describe('thermometer tables', () => {
     ['humidity beyond all', 'date,min,max,rh\n2026-06-01,1,2,140\n', 2, /percent/],
     ['Fahrenheit by mistake', 'date,min,max\n2026-06-01,50,95\n', 2, /-60 to 80/],
   ])('%s: nothing is read', (_, csv, row, words) => {
-    const { readings, faults } = readReadings(csv, TODAY);
+    const { readings, faults } = atOnce(readReadings)(csv, TODAY);
     expect(readings).toEqual([]);
     expect(faults[0]!.row).toBe(row);
     expect(faults[0]!.wanted).toMatch(words);
   });
   it('stops at the first twenty faults: a wrong column is wrong in every row', () => {
     const csv = `date,min,max\n${Array.from({ length: 500 }, () => 'x,y,z').join('\n')}`;
-    expect(readReadings(csv, TODAY).faults.length).toBeLessThan(25);
+    expect(atOnce(readReadings)(csv, TODAY).faults.length).toBeLessThan(25);
   });
 });
 
@@ -93,7 +94,7 @@ const read = (
   columns: Record<string, string>,
   defaults: object = FOR_ALL,
   said: Partial<Parameters<typeof readPlants>[0]> = {},
-) => readPlants({ csv, columns, defaults, ...said }, context());
+) => atOnce(readPlants)({ csv, columns, defaults, ...said }, context());
 
 describe('lists of plants', () => {
   it('take what the keeper maps, and nothing by guess', () => {

@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { asKnown } from '../src/garden/store.ts';
 import { readRecords } from '../src/weather/records.ts';
 import { type DayRow, replaces } from '../src/weather/store.ts';
-import { MILD, type Served, served } from './harness.ts';
+import { atOnce, MILD, type Served, served } from './harness.ts';
 
 const TODAY = new Date().toISOString().slice(0, 10);
 const daysFromNow = (days: number) => isoDay(dayNumber(TODAY) + days);
@@ -271,7 +271,7 @@ describe('what takes whose place', () => {
 
 describe('tables of daily records', () => {
   it('semicolons, decimal commas, every column', () => {
-    const { days, usualFor, faults } = readRecords(
+    const { days, usualFor, faults } = atOnce(readRecords)(
       'Date;Tmin;Tmax;RH;Sunshine;Rain;Wind\n2026-05-01;−1,5;12;70;6,5;3,2;2\n',
       '2026-05-02',
       MILD,
@@ -296,7 +296,7 @@ describe('tables of daily records', () => {
     ['the night above the day', 'date,min,max\n2026-05-01,9,2\n', 2, /no more than 2/],
     ['no rows', 'date,min,max\n', 2, /at least one row/],
   ])('%s: nothing is read', (_, csv, row, words) => {
-    const { days, faults } = readRecords(csv, '2026-05-02', MILD);
+    const { days, faults } = atOnce(readRecords)(csv, '2026-05-02', MILD);
     expect(days).toEqual([]);
     expect(faults[0]!.row).toBe(row);
     expect(faults[0]!.wanted).toMatch(words);

@@ -25,7 +25,7 @@ import { type SiteRow, sites } from '../garden/store.ts';
 import { LONG_S } from '../http/limit.ts';
 import { notFound } from '../http/refusals.ts';
 import { route, type Route } from '../http/route.ts';
-import { plantDetail } from '../plants/store.ts';
+import { livingPlant } from '../plants/store.ts';
 import { closedCases, type LookedOver, lookedOver, patients } from './store.ts';
 
 export function clinicRoutes(app: App): Route[] {
@@ -44,10 +44,11 @@ export function clinicRoutes(app: App): Route[] {
       does: 'What ails a plant: causes with what speaks for and against, the next check, its cases, and its last two months.',
       params: plantIdParam,
       answer: clinicSheetSchema,
+      refuses: ['ended'],
       async handle({ params: { plantId } }) {
-        const row = await plantDetail(app.pool, plantId);
-        const site = row && (await sites(app.pool)).find(({ id }) => id === row.site_id);
-        if (!row || !site) throw notFound('plant');
+        const row = await livingPlant(app.pool, plantId);
+        const site = (await sites(app.pool)).find(({ id }) => id === row.site_id);
+        if (!site) throw notFound('plant');
         const [whole, closed, here] = await Promise.all([
           app.outlooks.clinicOf(site, plantId),
           closedCases(app.pool, site.collection_id, plantId),

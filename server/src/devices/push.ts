@@ -3,9 +3,9 @@ import type { PushedReading, PushTaken } from '@zinc-pail/contract/devices';
 import { dayNumber, isoDay } from '@zinc-pail/core';
 import { createHash } from 'node:crypto';
 import type { App } from '../context.ts';
-import { type PoolConnection, transaction } from '../database/pool.ts';
+import { type PoolConnection, type Row, transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
-import { badField } from '../http/refusals.ts';
+import { badField, Refused } from '../http/refusals.ts';
 import { entriesByClientIds } from '../journal/store.ts';
 import { asKept, writeMarks } from '../marks/marks.ts';
 import { dayOf, lookOf, type RawReading, sortOut } from './sorting.ts';
@@ -27,7 +27,10 @@ export async function takePush(app: App, device: Device, pushed: readonly Pushed
   // One moment is one reading, however often it is sent.
   const once = [...new Map(raw.map((reading) => [reading.atMs, reading])).values()];
   const { fresh, days } = await transaction(app.pool, async (connection) => {
-    await connection.query('SELECT id FROM device WHERE id = ? FOR UPDATE', [device.id]);
+    const [held] = await connection.query<Row<{ id: number }>[]>('SELECT id FROM device WHERE id = ? FOR UPDATE', [
+      device.id,
+    ]);
+    if (held.length === 0) throw new Refused('no-token', 'That instrument was taken away meanwhile.');
     const moments = once.map(({ atMs }) => new Date(atMs));
     const there = await momentsThere(connection, device.id, moments);
     const news = once.filter(({ atMs }) => !there.has(atMs));
@@ -83,6 +86,8 @@ async function writeLooks(app: App, device: Device, days: ReadonlySet<string>): 
       entries: [{ client_id: clientId, type: 'check' as const, date, ...seen }],
     };
     const [outcome] = await writeMarks(app, [asKept({ marks: [mark], by: device.name, anyway: true })]);
+    // Another push of the same morning was first: its look stands, as one of an earlier push would.
+    if (outcome instanceof Refused && outcome.kind === 'already-used') continue;
     if (outcome instanceof Error) throw outcome;
   }
 }

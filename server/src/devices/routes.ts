@@ -3,6 +3,7 @@ import { idParam } from '@zinc-pail/contract/api';
 import { revoked } from '@zinc-pail/contract/answers';
 import {
   deviceMade,
+  deviceMove,
   devicesSchema,
   type NewDevice,
   newDevice,
@@ -17,11 +18,12 @@ import { asErrand, limitOf } from '../http/limit.ts';
 import { badField, notFound, Refused } from '../http/refusals.ts';
 import { route, type Route } from '../http/route.ts';
 import { accept } from '../http/validate.ts';
+import { lockBooks } from '../journal/store.ts';
 import { collectionId } from '../keeping/store.ts';
 import { plantHomes } from '../plants/store.ts';
 import { siteOf } from '../places/store.ts';
 import { takePush } from './push.ts';
-import { addDevice, deviceOf, devices, revokeDevice } from './store.ts';
+import { addDevice, deviceOf, devices, moveDevice, removeDevice, revokeDevice } from './store.ts';
 
 const TOKEN_BYTES = 24;
 const MINUTE_MS = 60_000;
@@ -29,6 +31,7 @@ const hashOf = (token: string) => createHash('sha256').update(token).digest('hex
 
 export function deviceRoutes(app: App): Route[] {
   return [
+    ...leaving(app),
     route({
       method: 'get',
       path: '/devices',
@@ -63,6 +66,41 @@ export function deviceRoutes(app: App): Route[] {
       async handle({ params: { id } }) {
         if (!(await transaction(app.pool, (connection) => revokeDevice(connection, id)))) throw notFound('instrument');
         return { revoked: id };
+      },
+    }),
+  ];
+}
+
+function leaving(app: App): Route[] {
+  return [
+    route({
+      method: 'post',
+      path: '/devices/:id/move',
+      does: 'Hangs a thermometer at another place, or puts a probe or scale to another pot; what it read stays where it read it.',
+      params: idParam,
+      body: deviceMove,
+      answer: devicesSchema,
+      async handle({ params: { id }, body }) {
+        const device = (await devices(app.pool)).find((one) => one.id === id);
+        if (!device) throw notFound('instrument');
+        await refuseNowhere(app, { ...body, name: device.name, kind: device.kind });
+        await transaction(app.pool, async (connection) => {
+          await lockBooks(connection);
+          await moveDevice(connection, id, body);
+        });
+        return { devices: await devices(app.pool) };
+      },
+    }),
+    route({
+      method: 'delete',
+      path: '/devices/:id',
+      does: 'Takes an instrument away for good, with what it said moment by moment; the days and looks made of it stay.',
+      params: idParam,
+      status: 204,
+      answer: null,
+      async handle({ params: { id } }) {
+        if (!(await transaction(app.pool, (connection) => removeDevice(connection, id)))) throw notFound('instrument');
+        return null;
       },
     }),
   ];

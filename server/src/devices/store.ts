@@ -46,6 +46,24 @@ export async function revokeDevice(connection: PoolConnection, id: number): Prom
   return result.affectedRows > 0;
 }
 
+export async function moveDevice(
+  connection: PoolConnection,
+  id: number,
+  { place_id = null, plant_id = null }: { place_id?: number | null; plant_id?: number | null },
+): Promise<void> {
+  await connection.query('UPDATE device SET place_id = ?, plant_id = ? WHERE id = ?', [place_id, plant_id, id]);
+}
+
+/** What was made of its readings stays, as if its keeper had read it. */
+export async function removeDevice(connection: PoolConnection, id: number): Promise<boolean> {
+  const [[row]] = await connection.query<Row<{ id: number }>[]>('SELECT id FROM device WHERE id = ? FOR UPDATE', [id]);
+  if (!row) return false;
+  await connection.query('UPDATE thermometer_reading SET device_id = NULL WHERE device_id = ?', [id]);
+  await connection.query('DELETE FROM device_reading WHERE device_id = ?', [id]);
+  await connection.query('DELETE FROM device WHERE id = ?', [id]);
+  return true;
+}
+
 export async function devices(pool: Pool): Promise<DeviceView[]> {
   const [rows] = await pool.query<
     Row<

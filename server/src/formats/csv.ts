@@ -1,4 +1,5 @@
 /** Plants from a table: columns as the keeper maps them, every row checked before any is written. */
+import { CAN_BE_SEEN } from '@zinc-pail/contract/fields';
 import type { CsvImport, CsvReport, LengthField, MeantField } from '@zinc-pail/contract/keeping';
 import { MOST_FAULTS_OF_LIST, MOST_FAULTS_TOLD, OLDEST_DAY } from '@zinc-pail/contract/limits';
 import {
@@ -80,12 +81,12 @@ export interface ReadPlants {
   leftOut: number;
 }
 
-/** Reads all rows; nothing is guessed that the keeper did not map, answer or give as a default. */
-export function readPlants(given: Given, context: CsvContext): ReadPlants {
-  const { data, meta, errors } = readCsv(given.csv);
+/** Reads all rows, one at each step; nothing is guessed that the keeper did not map, answer or give as a default. */
+export function* readPlants(given: Given, context: CsvContext): Generator<void, ReadPlants> {
+  const { data, fields, errors } = readCsv(given.csv);
   const rows = data.length;
   const faults = [
-    ...faultsOfHeader(given.columns, new Set(meta.fields ?? [])),
+    ...faultsOfHeader(given.columns, new Set(fields)),
     ...faultsOfLength(rows),
     ...errors.slice(0, MOST_FAULTS_TOLD).flatMap((error): CsvFault[] =>
       error.type === 'Quotes'
@@ -112,6 +113,7 @@ export function readPlants(given: Given, context: CsvContext): ReadPlants {
       if (plant) plants.push(plant);
     }
     if (reader.faults.length > MOST_FAULTS_OF_LIST) break;
+    yield;
   }
   return { plants, faults: told(reader.faults), notes: reader.notes.map(short), rows, leftOut };
 }
@@ -214,9 +216,14 @@ class RowReader {
     const most = PLANT_FIELDS.name.max;
     const whole = written || common || '';
     if (whole === '') this.fault('name', '', 'a name');
+    if (whole !== '' && !CAN_BE_SEEN.test(whole)) this.fault('name', whole, 'a name that can be seen');
     if (whole.length > most) this.fault('name', whole, `a text of up to ${most} characters`);
     if (written === '' || !common) return { name: whole, otherNames: null };
-    return { name: whole, otherNames: [others, common].filter(Boolean).join(', ') };
+    const all = [others, common].filter(Boolean).join(', ');
+    const mostOthers = PLANT_FIELDS.other_names.max;
+    if (all.length > mostOthers)
+      this.fault('other_names', all, `with the common name a text of up to ${mostOthers} characters`);
+    return { name: whole, otherNames: all };
   }
 
   private taxonOf(name: string): string | null {
@@ -254,7 +261,8 @@ class RowReader {
     const kind = spec as FieldSpec;
     switch (kind.kind) {
       case 'text':
-        if (text.length > kind.max) this.fault(field, text, `a text of up to ${kind.max} characters`);
+        if (text.length > kind.max || !CAN_BE_SEEN.test(text))
+          this.fault(field, text, `a text of up to ${kind.max} characters that can be seen`);
         return text;
       case 'whole': {
         const mm = this.length(field as LengthField, kind.min, kind.max);

@@ -14,6 +14,7 @@ import { todayAt } from '../garden/clock.ts';
 import { badField, notFound, Refused, unsoundRows } from '../http/refusals.ts';
 import { LONG_S } from '../http/limit.ts';
 import { route, type Route, SENT, With } from '../http/route.ts';
+import { inTurns } from '../inTurns.ts';
 import { lockBooks } from '../journal/store.ts';
 import { kit } from '../keeping/store.ts';
 import { insertPlace, placeRecords } from '../places/store.ts';
@@ -55,7 +56,7 @@ function comingIn(app: App): Route[] {
         };
         refuseDefaults(body.defaults, context);
         refuseBenches(made, kept.sites, benches);
-        const { plants, faults, notes, rows, leftOut } = readPlants(body, context);
+        const { plants, faults, notes, rows, leftOut } = await inTurns(readPlants(body, context));
         const sample = sampleOf(plants, context);
         const report: CsvReport = {
           rows,
@@ -117,9 +118,13 @@ function comingIn(app: App): Route[] {
 const undoBody = object<{ anyway?: boolean }>({ anyway: yesNo().optional() }, 'nothing, or anyway');
 
 /** "4 marks and 1 picture on Aloe juvenna and 2 more go with it; 1 offset stays, without its mother." */
-function goesWords({ plants, marks, pictures, offsets }: WouldGo): string {
+function goesWords({ plants, marks, pictures, offsets, instruments }: WouldGo): string {
   const counted = (n: number, one: string, many: string) => (n === 0 ? [] : [`${n} ${n === 1 ? one : many}`]);
-  const going = [...counted(marks, 'mark', 'marks'), ...counted(pictures, 'picture', 'pictures')];
+  const going = [
+    ...counted(marks, 'mark', 'marks'),
+    ...counted(pictures, 'picture', 'pictures'),
+    ...counted(instruments, 'instrument', 'instruments'),
+  ];
   const [first, ...more] = plants;
   const on = first ? ` on ${first}${more.length > 0 ? ` and ${more.length} more` : ''}` : '';
   const words = [

@@ -1,22 +1,63 @@
 import Papa from 'papaparse';
+import { Refused } from '../http/refusals.ts';
 
 /** What stands between the cells shows in the first lines; asked of the whole it is read once for each that it may be. */
 const ENOUGH_TO_GUESS = 10_000;
 const LINES_TO_GUESS = 10;
+/** No list of a keeper's is as wide; one of half a million columns holds all others up. */
+const MOST_COLUMNS = 400;
+/** A header of so many columns is no longer. */
+const LONGEST_HEADER = 60_000;
+/** Every cell of the longest list within quotation marks has no more; a cell of nothing else is read for long. */
+const MOST_QUOTES = 400_000;
 
-export type CsvRead = Papa.ParseResult<Record<string, string>>;
+export interface CsvRead {
+  fields: string[];
+  /** cells by column; of no other names than those */
+  data: Record<string, string>[];
+  errors: Papa.ParseError[];
+}
 
-/** Reads a list whose first line names the columns; empty lines are left out. */
+/**
+ * Reads a list whose first line names the columns; empty lines are left out.
+ *
+ * @throws Refused where it is wider than any list
+ */
 export function readCsv(csv: string): CsvRead {
   const text = csv.replace(/^\uFEFF/, '');
   const { delimiter } = Papa.parse(text.slice(0, ENOUGH_TO_GUESS), {
     preview: LINES_TO_GUESS,
     skipEmptyLines: 'greedy',
   }).meta;
-  return Papa.parse<Record<string, string>>(text, {
-    header: true,
-    skipEmptyLines: 'greedy',
-    delimiter,
-    transformHeader: (name) => name.trim(),
-  });
+  refuseWide(text, delimiter);
+  // By place and not by name: a column may be called like what every object has.
+  const read = Papa.parse<string[]>(text, { skipEmptyLines: 'greedy', delimiter });
+  const [header = [], ...rows] = read.data;
+  const fields = header.map((name) => name.trim());
+  return {
+    fields,
+    data: rows.map((cells) => {
+      const row = Object.create(null) as Record<string, string>;
+      for (const [i, field] of fields.entries()) if (cells[i] !== undefined) row[field] = cells[i];
+      return row;
+    }),
+    // Counted from the header, as its rows are.
+    errors: read.errors.map((error) => ({ ...error, row: Math.max(0, (error.row ?? 1) - 1) })),
+  };
+}
+
+function refuseWide(text: string, delimiter: string): void {
+  const head = text.slice(0, LONGEST_HEADER);
+  const columns = Papa.parse<string[]>(head, { preview: 1, skipEmptyLines: 'greedy', delimiter }).data[0]?.length ?? 0;
+  const noEnd = text.length > LONGEST_HEADER && !/[\r\n]/.test(head);
+  if (columns > MOST_COLUMNS || noEnd)
+    throw new Refused('not-understood', `A list has at most ${MOST_COLUMNS} columns, in a first line that ends.`, [
+      { pointer: '/csv', got: head.slice(0, 80), accepted: `a list of at most ${MOST_COLUMNS} columns` },
+    ]);
+  let quotes = 0;
+  for (let at = text.indexOf('"'); at >= 0 && quotes <= MOST_QUOTES; at = text.indexOf('"', at + 1)) quotes++;
+  if (quotes > MOST_QUOTES)
+    throw new Refused('not-understood', 'That list has more quotation marks than cells could want.', [
+      { pointer: '/csv', got: head.slice(0, 80), accepted: `a list of at most ${MOST_QUOTES} quotation marks` },
+    ]);
 }

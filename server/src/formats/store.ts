@@ -43,6 +43,8 @@ export interface WouldGo {
   pictures: number;
   /** plants of other lists, or of none, whose mother is one of it */
   offsets: number;
+  /** probes and scales in its pots */
+  instruments: number;
 }
 
 /**
@@ -61,9 +63,13 @@ export async function undoBatch(
   if (!batch || batch.undone_at) return 'none';
   if (!anyway) {
     const goes = await wouldGo(connection, id);
-    if (goes.marks + goes.pictures + goes.offsets > 0) return goes;
+    if (goes.marks + goes.pictures + goes.offsets + goes.instruments > 0) return goes;
   }
   const mine = 'IN (SELECT id FROM plant WHERE import_id = ?)';
+  await connection.query(
+    `DELETE FROM device_reading WHERE device_id IN (SELECT id FROM device WHERE plant_id ${mine})`,
+    [id],
+  );
   for (const table of ['timer', 'hardening', 'picture', 'device', 'journal', 'stay', 'potting'])
     await connection.query(`DELETE FROM ?? WHERE plant_id ${mine}`, [table, id]);
   await connection.query(`UPDATE plant SET mother_id = NULL WHERE mother_id ${mine} OR import_id = ?`, [id, id]);
@@ -73,21 +79,25 @@ export async function undoBatch(
   return 'undone';
 }
 
+type Counted = Exclude<keyof WouldGo, 'plants'>;
+
 async function wouldGo(connection: PoolConnection, id: number): Promise<WouldGo> {
-  const [rows] = await connection.query<Row<{ name: string; marks: number; pictures: number; offsets: number }>[]>(
+  const [rows] = await connection.query<Row<{ name: string } & Record<Counted, number>>[]>(
     `SELECT p.name,
        (SELECT COUNT(*) FROM journal j WHERE j.plant_id = p.id AND JSON_VALUE(j.detail, '$.import') IS NULL) AS marks,
        (SELECT COUNT(*) FROM picture i WHERE i.plant_id = p.id AND i.removed_at IS NULL) AS pictures,
-       (SELECT COUNT(*) FROM plant c WHERE c.mother_id = p.id AND (c.import_id IS NULL OR c.import_id <> ?)) AS offsets
+       (SELECT COUNT(*) FROM plant c WHERE c.mother_id = p.id AND (c.import_id IS NULL OR c.import_id <> ?)) AS offsets,
+       (SELECT COUNT(*) FROM device d WHERE d.plant_id = p.id) AS instruments
      FROM plant p WHERE p.import_id = ? ORDER BY p.id`,
     [id, id],
   );
-  const sum = (of: 'marks' | 'pictures' | 'offsets') => rows.reduce((total, row) => total + row[of], 0);
+  const sum = (of: Counted) => rows.reduce((total, row) => total + row[of], 0);
   return {
-    plants: rows.filter((row) => row.marks + row.pictures > 0).map(({ name }) => name),
+    plants: rows.filter((row) => row.marks + row.pictures + row.instruments > 0).map(({ name }) => name),
     marks: sum('marks'),
     pictures: sum('pictures'),
     offsets: sum('offsets'),
+    instruments: sum('instruments'),
   };
 }
 

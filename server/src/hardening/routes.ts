@@ -4,9 +4,9 @@ import { dayNumber, stepBack } from '@zinc-pail/core';
 import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
-import { notFound, Refused } from '../http/refusals.ts';
+import { Refused } from '../http/refusals.ts';
 import { route, type Route } from '../http/route.ts';
-import { plantDetail } from '../plants/store.ts';
+import { livingPlant } from '../plants/store.ts';
 import { endHardening, openHardening, saveHardening } from './store.ts';
 
 export function hardeningRoutes(app: App): Route[] {
@@ -17,10 +17,9 @@ export function hardeningRoutes(app: App): Route[] {
       does: 'After a scorch mark: the open plan from shade to sun goes back two steps.',
       params: plantIdParam,
       answer: sunSteps,
-      refuses: ['no-plan'],
+      refuses: ['no-plan', 'ended'],
       async handle({ params: { plantId } }) {
-        const row = await plantDetail(app.pool, plantId);
-        if (!row) throw notFound('plant');
+        const row = await livingPlant(app.pool, plantId);
         const plan = await openHardening(app.pool, plantId);
         if (!plan) throw new Refused('no-plan', 'No plan from shade to sun is open for this plant.');
         const steps = stepBack(plan, dayNumber(todayAt(row.time_zone)));

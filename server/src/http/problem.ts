@@ -89,6 +89,8 @@ export function failure(kind: RefusalName, what: string, method: string, written
 
 /** Waits for each other that took too long; the database rolled them back. */
 const BLOCKED = new Set(['ER_LOCK_WAIT_TIMEOUT', 'ER_LOCK_DEADLOCK', 'ER_STATEMENT_TIMEOUT', 'ZINC_GIVEN_UP']);
+/** A row whose other row is gone, or still wanted. */
+const PARTED = new Set(['ER_NO_REFERENCED_ROW_2', 'ER_ROW_IS_REFERENCED_2']);
 /** Nothing more fits on the disk of the database. */
 const FULL = new Set(['ER_DISK_FULL', 'ER_RECORD_FILE_FULL', 'ENOSPC']);
 
@@ -123,5 +125,11 @@ function asProblem(error: unknown, method: string, written: Written, full: () =>
     return failure('no-database', 'The disk of the database is full; make room.', method, written);
   if (isAway(error)) return failure('no-database', 'The database does not answer just now.', method, written);
   if (BLOCKED.has(code)) return failure('too-long', 'The database is too busy or hangs.', method, written);
+  // A race that nobody's check could see: the database kept what belongs together, and wrote nothing.
+  if (PARTED.has(code))
+    return problemOf(
+      'gone-meanwhile',
+      'What it belongs to was taken away meanwhile. Nothing was written; load it again.',
+    );
   return failure('our-fault', 'Something went wrong here; the log says more.', method, written);
 }

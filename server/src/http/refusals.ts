@@ -85,6 +85,12 @@ export const REFUSALS = kinds({
     title: 'Written on since',
     means: 'Plants of an import have marks, pictures or offsets by now, so it cannot be taken back whole.',
   },
+  'gone-meanwhile': {
+    status: 409,
+    title: 'Gone meanwhile',
+    means:
+      'A plant, a bench or an instrument that the change belongs to was taken away while it came. Nothing was written.',
+  },
   ended: { status: 410, title: 'Ended', means: 'The plant’s page is closed; its story can be read.' },
   'changed-meanwhile': {
     status: 412,

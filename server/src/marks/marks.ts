@@ -7,8 +7,10 @@ import { OLDEST_DAY } from '@zinc-pail/contract/limits';
 import {
   APART_DAYS,
   CUT_ROOTS_LOSS,
+  dayNumber,
   eventsOfStep,
   flushMl,
+  isoDay,
   type PlantEvent,
   POTTING_STEPS,
   senseCheck,
@@ -163,8 +165,14 @@ async function decide(
     if (!sheet.anyway && !outcomes.has(sheet)) refusing(outcomes, sheet, () => refuseOdd(sheet.marks, known, found));
   const sound = sheets.filter((sheet) => !outcomes.has(sheet));
   const revisions = await revisionsOf(connection, plantsOf(sound));
+  // A list that was taken back meanwhile took its plants with it.
+  for (const sheet of sound)
+    refusing(outcomes, sheet, () => {
+      if (sheet.marks.some(({ plant_id: id }) => !revisions.has(id))) throw notFound('plant');
+    });
   const decided: Decided[] = [];
-  for (const sheet of sound) decided.push(await decideOne(connection, sheet, { ...found, known, revisions }));
+  for (const sheet of sound)
+    if (!outcomes.has(sheet)) decided.push(await decideOne(connection, sheet, { ...found, known, revisions }));
   return decided;
 }
 
@@ -351,11 +359,24 @@ function refuseOdd(
 export const idsOf = (marks: readonly NewMark[]) =>
   marks.flatMap((mark) => mark.entries.map((entry) => entry.client_id));
 
+/** No verdict keeps a plant from water for longer: after a season it is looked at anew. */
+const LONGEST_HOLD_DAYS = 366;
+
 function refuseDays(marks: readonly NewMark[], homes: ReadonlyMap<number, PlantHome>): void {
   const faults = marks.flatMap((mark, m) => {
     const today = todayAt(homes.get(mark.plant_id)!.time_zone);
-    return mark.entries.flatMap(({ date }, i) =>
-      date > today || date < OLDEST_DAY
+    return mark.entries.flatMap((entry, i) => {
+      const { date } = entry;
+      const until = entry.type === 'verdict' ? entry.hold_until : null;
+      if (until && dayNumber(until) > dayNumber(date) + LONGEST_HOLD_DAYS)
+        return [
+          {
+            pointer: `/marks/${m}/entries/${i}/hold_until`,
+            got: until,
+            accepted: `a day up to ${isoDay(dayNumber(date) + LONGEST_HOLD_DAYS)}`,
+          },
+        ];
+      return date > today || date < OLDEST_DAY
         ? [
             {
               pointer: `/marks/${m}/entries/${i}/date`,
@@ -363,8 +384,8 @@ function refuseDays(marks: readonly NewMark[], homes: ReadonlyMap<number, PlantH
               accepted: `a day from ${OLDEST_DAY} to today, ${today}`,
             },
           ]
-        : [],
-    );
+        : [];
+    });
   });
   if (faults.length > 0)
     throw new Refused('not-that-day', `A day is wanted ${faults[0]!.accepted.slice('a day '.length)}.`, faults);

@@ -21,6 +21,13 @@ const HEADERS = {
 };
 const MOST_FAULTS = 20;
 
+const LONGEST_TOLD = 200;
+
+export interface ReadReadings {
+  readings: Reading[];
+  faults: ReadingFault[];
+}
+
 /** Degrees as written with comma or point; NaN where it is none. */
 function numberOf(text: string): number {
   return /^\s*[-−]?\d+([.,]\d+)?\s*$/.test(text) ? Number(text.replace('−', '-').replace(',', '.')) : NaN;
@@ -31,9 +38,9 @@ function numberOf(text: string): number {
  * which the day's lowest and highest are taken. All rows are read or none: faults come with the row of the file, the
  * header being 1.
  */
-export function readReadings(csv: string, today: string): { readings: Reading[]; faults: ReadingFault[] } {
-  const { data, meta } = readCsv(csv);
-  const find = (pattern: RegExp) => meta.fields?.find((name) => pattern.test(name));
+export function* readReadings(csv: string, today: string): Generator<void, ReadReadings> {
+  const { data, fields } = readCsv(csv);
+  const find = (pattern: RegExp) => fields.find((name) => pattern.test(name));
   const [date, min, max, one, humidity] = [
     find(HEADERS.date),
     find(HEADERS.min),
@@ -48,7 +55,7 @@ export function readReadings(csv: string, today: string): { readings: Reading[];
         {
           row: 1,
           column: '',
-          got: (meta.fields ?? []).join(', '),
+          got: fields.join(', ').slice(0, LONGEST_TOLD),
           wanted: 'a header with date, min and max (or date and temperature), and humidity if it was read',
         },
       ],
@@ -86,6 +93,7 @@ export function readReadings(csv: string, today: string): { readings: Reading[];
       });
     raw.push({ row: line, date: day, tmin_c: low, tmax_c: high, rh_pct: rh });
     if (faults.length >= MOST_FAULTS) break;
+    yield;
   }
   if (raw.length === 0)
     faults.push({ row: 2, column: '', got: 'nothing', wanted: 'at least one row below the header' });

@@ -1,3 +1,4 @@
+import { inTurns } from '../inTurns.ts';
 import { LARGEST_LIST_MB, OLDEST_DAY } from '@zinc-pail/contract/limits';
 import { made, madeMany, placesSchema, potsHere, written } from '@zinc-pail/contract/answers';
 import { idParam, type RoundPot } from '@zinc-pail/contract/api';
@@ -178,7 +179,7 @@ function readingRoutes(app: App): Route[] {
       answer: written,
       refuses: ['unsound-rows'],
       async handle({ params: { id }, body: { csv } }) {
-        const { readings, faults } = readReadings(csv, await todayThere(id));
+        const { readings, faults } = await inTurns(readReadings(csv, await todayThere(id)));
         if (faults.length > 0) throw unsoundRows(faults, 'Nothing was written.');
         return put(id, readings);
       },

@@ -1,3 +1,5 @@
+import { Refused } from '../http/refusals.ts';
+import { lockBooks } from '../journal/store.ts';
 import type { NewPlace, PlaceFields, PlaceView, Reading, Spot } from '@zinc-pail/contract/keeping';
 import type { Hazard, PotMaterial, PotShape } from '@zinc-pail/core';
 import type { ResultSetHeader } from 'mysql2';
@@ -146,6 +148,8 @@ export async function changePlace(
  * @returns what stands there, by name, where something does: then nothing was done
  */
 export async function removePlace(connection: PoolConnection, id: number, today: string): Promise<string[]> {
+  // Whoever brings a plant waits, or has brought it.
+  await lockBooks(connection);
   const [standing] = await connection.query<Row<{ name: string }>[]>(
     `SELECT CONCAT(p.name, ' (', p.number, ')') AS name FROM stay s JOIN plant p ON p.id = s.plant_id
        WHERE s.place_id = ? AND s.to_day IS NULL UNION ALL SELECT CONCAT('the instrument ', name) FROM device WHERE place_id = ?`,
@@ -166,6 +170,21 @@ export async function removePlace(connection: PoolConnection, id: number, today:
   await connection.query('DELETE FROM thermometer_reading WHERE place_id = ?', [id]);
   await connection.query('DELETE FROM place WHERE id = ?', [id]);
   return [];
+}
+
+/**
+ * Under the books' lock: places that are kept still.
+ *
+ * @throws Refused where one was taken away since it was looked up
+ */
+export async function refuseGonePlaces(connection: PoolConnection, ids: readonly number[]): Promise<void> {
+  const wanted = [...new Set(ids)];
+  const [rows] = await connection.query<Row<{ id: number }>[]>(
+    'SELECT id FROM place WHERE dropped_on IS NULL AND id IN (?) LOCK IN SHARE MODE',
+    [wanted],
+  );
+  if (rows.length < wanted.length)
+    throw new Refused('gone-meanwhile', 'The bench was taken away meanwhile. Nothing was written; choose another.');
 }
 
 /** A day read again is put right. */

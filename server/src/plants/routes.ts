@@ -15,6 +15,7 @@ import type { Pot } from '@zinc-pail/core';
 import type { App } from '../context.ts';
 import { type PoolConnection, transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
+import { refuseGonePlaces } from '../places/store.ts';
 import { planArrivals, planHardening, sunLately } from '../hardening/plan.ts';
 import { entriesByClientIds, lockBooks } from '../journal/store.ts';
 import { badField, notFound, Refused } from '../http/refusals.ts';
@@ -22,7 +23,16 @@ import { LONG_S } from '../http/limit.ts';
 import { route, type Route } from '../http/route.ts';
 import { refuseStale } from '../http/version.ts';
 import { storyOf } from './story.ts';
-import { cameOn, changePlant, homeOfPlace, mixParts, type PlantDetail, plantDetail } from './store.ts';
+import {
+  cameOn,
+  changePlant,
+  homeOfPlace,
+  mixParts,
+  plantDetail,
+  descends,
+  livingPlant,
+  refuseUnknownPlants,
+} from './store.ts';
 import { copyPlant, pot, takeIn, unfit } from './takingIn.ts';
 import { endPlant, movePlant, plantColumns, revivePlant } from './takingInStore.ts';
 import { plantView } from './view.ts';
@@ -69,6 +79,7 @@ function writingRoutes(app: App): Route[] {
         await refusePot(app, body.mix_id, body.pot);
         refuseDay('/date', body.date, home.time_zone);
         refuseDay('/last_watered', body.last_watered, home.time_zone);
+        refuseDay('/acquired_on', body.acquired_on, home.time_zone);
         const ids = await takeIn(app, home.collection_id, body, by);
         await planArrivals(app, ids, body);
         return { ids };
@@ -85,7 +96,12 @@ function writingRoutes(app: App): Route[] {
       async handle({ params: { plantId }, version, body }) {
         const { rules = {}, reasons = {} } = body;
         const columns = plantColumns(body);
-        if (body.mother_id === plantId) throw badField('/mother_id', plantId, 'another plant than itself');
+        if (body.acquired_on) {
+          const row = await plantDetail(app.pool, plantId);
+          if (row) refuseDay('/acquired_on', body.acquired_on, row.time_zone);
+        }
+        if (body.mother_id != null && (await descends(app.pool, body.mother_id, plantId)))
+          throw badField('/mother_id', body.mother_id, 'a plant that does not come from this one');
         const outcome = await transaction(app.pool, (connection) =>
           changePlant(connection, { plantId, version, columns, rules, reasons }),
         ).catch(unfit(String(body.number ?? '')));
@@ -103,8 +119,9 @@ function writingRoutes(app: App): Route[] {
       ifMatch: true,
       status: 201,
       answer: plantSchema,
+      refuses: ['ended'],
       async handle({ params: { plantId }, version, body, by }) {
-        const row = await living(app, plantId);
+        const row = await livingPlant(app.pool, plantId);
         await refusePot(app, body.mix_id, body.pot);
         if (body.kind === 'repotted') {
           if (!body.date) throw badField('/date', null, `the day of the repotting, up to today`);
@@ -122,8 +139,9 @@ function writingRoutes(app: App): Route[] {
       body: copiesBody,
       status: 201,
       answer: madeMany,
+      refuses: ['ended'],
       async handle({ params: { plantId }, body }) {
-        const row = await living(app, plantId);
+        const row = await livingPlant(app.pool, plantId);
         refuseDay('/date', body.date, row.time_zone);
         return { ids: await copyPlant(app, row, body) };
       },
@@ -141,9 +159,11 @@ function writingRoutes(app: App): Route[] {
         if (!home) throw badField('/place_id', placeId, 'the id of one of your places');
         refuseDay('/date', date, home.time_zone);
         refuseTwice('/client_ids', clientIds ?? []);
+        await refuseUnknownPlants(app.pool, '/plant_ids', plantIds);
         const sunBefore = await sunLately(app, plantIds, date);
         const moved = await transaction(app.pool, async (connection) => {
           await lockBooks(connection);
+          await refuseGonePlaces(connection, [placeId]);
           const sent = await movesSent(connection, plantIds, clientIds ?? []);
           const done: number[] = [];
           for (const [i, plantId] of plantIds.entries()) {
@@ -199,7 +219,8 @@ function leavingRoutes(app: App): Route[] {
       answer: storySchema,
       refuses: ['has-ended'],
       async handle({ params: { plantId }, body: { how, date, cause }, by }) {
-        const row = await living(app, plantId);
+        const row = await plantDetail(app.pool, plantId);
+        if (!row) throw notFound('plant');
         refuseDay('/date', date, row.time_zone);
         const came = await cameOn(app.pool, plantId);
         if (date < came) throw badField('/date', date, `a day from the one it came on, ${came}`);
@@ -267,12 +288,6 @@ function leavingRoutes(app: App): Route[] {
       },
     }),
   ];
-}
-
-async function living(app: App, plantId: number): Promise<PlantDetail> {
-  const row = await plantDetail(app.pool, plantId);
-  if (!row) throw notFound('plant');
-  return row;
 }
 
 /** A day of the site's own up to today, or none. */

@@ -1,3 +1,4 @@
+import { badField, notFound, Refused } from '../http/refusals.ts';
 import type { PlantRecord } from '@zinc-pail/contract/api';
 import type { PlantChange } from '@zinc-pail/contract/keeping';
 import { RECORD_FIELDS } from '@zinc-pail/contract/plantFields';
@@ -103,6 +104,7 @@ export interface PlantDetail extends Omit<PlantCard, 'site_id' | 'own_words' | '
   mix_id: number;
   mix_name: string;
   potted_on: string;
+  ended: 'died' | 'given' | null;
 }
 
 /** A plant, where it stands or last stood; null where there is none. */
@@ -111,13 +113,53 @@ export async function plantDetail(pool: Pool, plantId: number): Promise<PlantDet
     `SELECT p.id, p.collection_id, p.number, p.name, p.taxon, p.provenance, p.diameter_mm, p.height_mm, p.revision,
        p.version, s.place_id, pl.name AS place_name, pl.kind AS place_kind,
             si.id AS site_id, si.name AS site_name, si.latitude_deg, si.time_zone, m.id AS mix_id, m.name AS mix_name,
-            po.from_day AS potted_on
+            po.from_day AS potted_on, p.ended
      FROM plant p JOIN stay s ON s.id = (SELECT MAX(last.id) FROM stay last WHERE last.plant_id = p.id)
      JOIN place pl ON pl.id = s.place_id JOIN site si ON si.id = pl.site_id
      JOIN potting po ON po.open_plant_id = p.id JOIN mix m ON m.id = po.mix_id WHERE p.id = ?`,
     [plantId],
   );
   return row ?? null;
+}
+
+/**
+ * A plant that lives.
+ *
+ * @throws Refused where there is none, or it died or was given away
+ */
+export async function livingPlant(pool: Pool, plantId: number): Promise<PlantDetail> {
+  const row = await plantDetail(pool, plantId);
+  if (!row) throw notFound('plant');
+  if (row.ended !== null)
+    throw new Refused(
+      'ended',
+      `This plant has ${row.ended === 'died' ? 'died' : 'been given away'}; its story can be read.`,
+    );
+  return row;
+}
+
+/** Whether a plant is another, or comes from it through however many mothers. */
+export async function descends(pool: Pool, plantId: number, from: number): Promise<boolean> {
+  const [[row]] = await pool.query<Row<{ found: number }>[]>(
+    `WITH RECURSIVE line (id) AS (
+       SELECT ? UNION SELECT p.mother_id FROM plant p JOIN line ON p.id = line.id WHERE p.mother_id IS NOT NULL
+     ) SELECT COUNT(*) AS found FROM line WHERE id = ?`,
+    [plantId, from],
+  );
+  return row!.found > 0;
+}
+
+/**
+ * @param pointer of the list in the body
+ * @throws Refused at the first id that is no living plant's
+ */
+export async function refuseUnknownPlants(pool: Pool, pointer: string, plantIds: readonly number[]): Promise<void> {
+  const [rows] = await pool.query<Row<{ id: number }>[]>('SELECT id FROM plant WHERE ended IS NULL AND id IN (?)', [
+    plantIds.length > 0 ? plantIds : [0],
+  ]);
+  const living = new Set(rows.map(({ id }) => id));
+  const at = plantIds.findIndex((id) => !living.has(id));
+  if (at >= 0) throw badField(`${pointer}/${at}`, plantIds[at], 'the id of a living plant');
 }
 
 type RecordRow = Omit<

@@ -5,10 +5,11 @@ import { randomUUID } from 'node:crypto';
 import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
 import { badField, notFound } from '../http/refusals.ts';
+import { refuseGonePlaces } from '../places/store.ts';
 import { refuseStale } from '../http/version.ts';
 import { entriesByClientIds, lockBooks } from '../journal/store.ts';
 import { idsByRef, type PlantDetail, plantRecord, pottingOf } from './store.ts';
-import { insertPlants, numberingOf, repot, setPottingRight } from './takingInStore.ts';
+import { insertPlants, numberingOf, repot, setPottingRight, versionOf } from './takingInStore.ts';
 
 /** The ids of the plants; those of the first time where the same client_id came before. */
 export async function takeIn(app: App, collectionId: number, body: NewPlant, by: string): Promise<number[]> {
@@ -19,6 +20,7 @@ export async function takeIn(app: App, collectionId: number, body: NewPlant, by:
     await lockBooks(connection);
     const before = await idsByRef(connection, collectionId, clientId);
     if (before.length > 0) return before;
+    await refuseGonePlaces(connection, [body.place_id]);
     const numbering = await numberingOf(connection, collectionId);
     const own = count === 1 ? body.number : null;
     const plants = Array.from({ length: count }, (_, i) => ({
@@ -88,7 +90,9 @@ export async function pot(
   await transaction(app.pool, async (connection) => {
     await lockBooks(connection);
     if ((await entriesByClientIds(connection, [body.client_id])).length > 0) return;
-    if (row.version !== version) refuseStale({ mix_id: body.mix_id }, { mix_id: row.mix_id });
+    // As it is now that nobody else writes, not as it was when the request came.
+    const now = await versionOf(connection, row.id);
+    if (now.version !== version) refuseStale({ mix_id: body.mix_id }, { mix_id: now.mix_id });
     if (body.kind === 'set-right') return setPottingRight(connection, row.id, body.mix_id, body.pot);
     const outcome = await repot(connection, row.id, {
       mixId: body.mix_id,

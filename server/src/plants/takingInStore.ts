@@ -199,6 +199,18 @@ export async function setPottingRight(
  * Ends the open potting and begins the next; what the old pot was stands in the book, so that it still teaches its
  * place.
  */
+/** The version of a plant and its mix, held until the transaction ends. */
+export async function versionOf(
+  connection: PoolConnection,
+  plantId: number,
+): Promise<{ version: number; mix_id: number }> {
+  const [[row]] = await connection.query<Row<{ version: number; mix_id: number }>[]>(
+    `SELECT p.version, po.mix_id FROM plant p JOIN potting po ON po.open_plant_id = p.id WHERE p.id = ? FOR UPDATE`,
+    [plantId],
+  );
+  return row!;
+}
+
 export async function repot(
   connection: PoolConnection,
   plantId: number,

@@ -5,24 +5,18 @@ import { companionClashes } from '@zinc-pail/words/companions';
 import type { App } from '../context.ts';
 import { todayAt } from '../garden/clock.ts';
 import { sites } from '../garden/store.ts';
-import { notFound, Refused } from '../http/refusals.ts';
+import { notFound } from '../http/refusals.ts';
 import { journalOf } from '../journal/store.ts';
 import { potTask } from './pots.ts';
-import { mixParts, plantDetail, plantRecord } from './store.ts';
+import { livingPlant, mixParts, plantRecord } from './store.ts';
 
 export async function plantView(app: App, plantId: number): Promise<PlantView> {
-  const row = await plantDetail(app.pool, plantId);
-  if (!row) throw notFound('plant');
+  const row = await livingPlant(app.pool, plantId);
   const [{ reasons, ...record }, journal, parts] = await Promise.all([
     plantRecord(app.pool, plantId),
     journalOf(app.pool, plantId),
     mixParts(app.pool, row.mix_id),
   ]);
-  if (record.ended)
-    throw new Refused(
-      'ended',
-      `This plant has ${record.ended === 'died' ? 'died' : 'been given away'}; its story can be read.`,
-    );
   const site = (await sites(app.pool, 'all')).find(({ id }) => id === row.site_id)!;
   const outlooks = await app.outlooks.ofPlants(site, [plantId]);
   const outlook = outlooks.views.get(plantId);

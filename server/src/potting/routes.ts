@@ -40,7 +40,7 @@ import { route, type Route } from '../http/route.ts';
 import { refuseStale } from '../http/version.ts';
 import { collectionId } from '../keeping/store.ts';
 import { placeRecords } from '../places/store.ts';
-import { plantCards, plantDetail } from '../plants/store.ts';
+import { plantCards, livingPlant } from '../plants/store.ts';
 import { followsOf, latePottings } from '../round/aftercare.ts';
 import {
   addMix,
@@ -90,10 +90,11 @@ function benchRoutes(app: App): Route[] {
       does: 'How a plant’s place and season would empty any pot and mix: what recipes are tried with.',
       params: plantIdParam,
       answer: plantDrying,
+      refuses: ['ended'],
       async handle({ params: { plantId } }) {
-        const row = await plantDetail(app.pool, plantId);
-        const site = row && (await sites(app.pool)).find(({ id }) => id === row.site_id);
-        if (!row || !site) throw notFound('plant');
+        const row = await livingPlant(app.pool, plantId);
+        const site = (await sites(app.pool)).find(({ id }) => id === row.site_id);
+        if (!site) throw notFound('plant');
         const drying = await app.outlooks.dryingOf(site, plantId);
         const view = (await app.outlooks.ofPlants(site, [plantId])).views.get(plantId);
         if (!view) throw notFound('plant');
@@ -106,10 +107,11 @@ function benchRoutes(app: App): Route[] {
       does: 'The pots a plant stood in: how each dries as reckoned where it stands now, how it dried by its drinks, and what follows the last potting.',
       params: plantIdParam,
       answer: potsSchema,
+      refuses: ['ended'],
       async handle({ params: { plantId } }) {
-        const row = await plantDetail(app.pool, plantId);
-        const site = row && (await sites(app.pool)).find(({ id }) => id === row.site_id);
-        if (!row || !site) throw notFound('plant');
+        const row = await livingPlant(app.pool, plantId);
+        const site = (await sites(app.pool)).find(({ id }) => id === row.site_id);
+        if (!site) throw notFound('plant');
         const [drying, { pots, drinks }, own, [late], outlooks] = await Promise.all([
           app.outlooks.dryingOf(site, plantId),
           potsOf(app.pool, plantId),
@@ -343,9 +345,13 @@ function stockRoutes(app: App): Route[] {
           throw badField('/component_ref', body.component_ref, 'what it is, for a component; for nothing else');
         if ((body.kind === 'pot') !== (body.pot != null))
           throw badField('/pot', body.pot, 'its measures, for a pot; for nothing else');
-        const id = await transaction(app.pool, async (connection) =>
-          addStock(connection, await theCollection(connection), body),
-        ).catch(sameName);
+        const id = await transaction(app.pool, async (connection) => {
+          const collection = await theCollection(connection);
+          const { component_ref: ref } = body;
+          if (ref != null && !COMPONENTS.has(ref) && !(await componentRefs(connection, collection)).has(ref))
+            throw badField('/component_ref', ref, 'a component of mixes that is known here');
+          return addStock(connection, collection, body);
+        }).catch(sameName);
         return { id };
       },
     }),
@@ -388,6 +394,14 @@ function stockRoutes(app: App): Route[] {
       answer: stockSchema,
       refuses: ['not-so-much'],
       async handle({ body, by }) {
+        const twice = body.lines.findIndex(({ stock_id: id }, i) =>
+          body.lines.some((one, at) => at < i && one.stock_id === id),
+        );
+        if (twice >= 0)
+          throw badField(`/lines/${twice}/stock_id`, body.lines[twice]!.stock_id, 'a thing that no line above names');
+        const below = body.why === 'bought' ? body.lines.findIndex(({ amount }) => amount < 0) : -1;
+        if (below >= 0)
+          throw badField(`/lines/${below}/amount`, body.lines[below]!.amount, 'an amount from 0 on: it was bought');
         const [site] = await sites(app.pool);
         const day = todayAt(site?.time_zone ?? 'UTC');
         const { short, unknown } = await transaction(app.pool, (connection) =>

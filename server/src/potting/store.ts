@@ -1,6 +1,7 @@
 import type { NewStock, RecipeFields, StockLine, StockMoves } from '@zinc-pail/contract/potting';
 import type { MixPart, Pot } from '@zinc-pail/core';
 import type { ResultSetHeader } from 'mysql2';
+import { badField } from '../http/refusals.ts';
 import { json } from '../database/json.ts';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 import { POT_COLUMNS, potOf, type PotRow } from '../plants/potColumns.ts';
@@ -46,6 +47,9 @@ export async function removeStock(connection: PoolConnection, id: number): Promi
   return result.affectedRows > 0 ? 'done' : 'none';
 }
 
+/** Of one thing, in litres or pieces: more is a slip. */
+const MOST_STOCK = 1e6;
+
 export interface Short {
   name: string;
   there: number;
@@ -81,6 +85,9 @@ export async function moveStock(
     const row = there.get(line.stock_id)!;
     return { row, change: why === 'counted' ? line.amount - row.amount : line.amount };
   });
+  const over = changes.findIndex(({ row, change }) => row.amount + change > MOST_STOCK);
+  if (over >= 0)
+    throw badField(`/lines/${over}/amount`, changes[over]!.change, `with what is there no more than ${MOST_STOCK}`);
   const short = changes
     .filter(({ row, change }) => change < 0 && row.amount + change < -1e-9)
     .map(({ row, change }) => ({ name: row.name, there: row.amount, wanted: -change }));

@@ -24,6 +24,7 @@ const BOUNDS: Record<Column, readonly [number, number, string]> = {
   wind_m_s: [0, 80, 'm/s'],
 };
 const NEEDED = new Set<Column>(['tmin_c', 'tmax_c']);
+const LONGEST_TOLD = 200;
 const MOST_FAULTS = 20;
 
 export interface Records {
@@ -38,9 +39,9 @@ export interface Records {
  *
  * @param normals what stands for a column that is missing
  */
-export function readRecords(csv: string, today: string, normals: Normals): Records {
-  const { data, meta } = readCsv(csv);
-  const find = (pattern: RegExp) => meta.fields?.find((name) => pattern.test(name.trim()));
+export function* readRecords(csv: string, today: string, normals: Normals): Generator<void, Records> {
+  const { data, fields } = readCsv(csv);
+  const find = (pattern: RegExp) => fields.find((name) => pattern.test(name.trim()));
   const dateColumn = find(COLUMNS.date);
   const columns = (Object.keys(BOUNDS) as Column[]).map((column) => ({ column, header: find(COLUMNS[column]) }));
   if (!dateColumn || columns.some(({ column, header }) => NEEDED.has(column) && !header))
@@ -51,7 +52,7 @@ export function readRecords(csv: string, today: string, normals: Normals): Recor
         {
           row: 1,
           column: '',
-          got: (meta.fields ?? []).join(', '),
+          got: fields.join(', ').slice(0, LONGEST_TOLD),
           wanted: 'a header with date, min and max, and as far as recorded rh, sunshine (hours), rain (mm), wind (m/s)',
         },
       ],
@@ -60,6 +61,7 @@ export function readRecords(csv: string, today: string, normals: Normals): Recor
   const days = new Map<string, DayRow>();
   for (const [i, row] of data.entries()) {
     if (faults.length >= MOST_FAULTS) break;
+    yield;
     const line = i + 2;
     const date = (row[dateColumn] ?? '').trim().slice(0, 10).replaceAll('/', '-');
     if (!isIsoDay(date) || date > today || date < OLDEST_DAY || days.has(date)) {
@@ -73,7 +75,8 @@ export function readRecords(csv: string, today: string, normals: Normals): Recor
       if (!header) continue;
       const [least, most, unit] = BOUNDS[column];
       const text = (row[header] ?? '').trim().replace('−', '-').replace(',', '.');
-      const value = text === '' ? NaN : Number(text);
+      // Number alone would read 0x10, and 1e2.
+      const value = /^-?\d+(\.\d+)?$/.test(text) ? Number(text) : NaN;
       if (value >= least && value <= most) values[column] = value;
       else
         faults.push({ row: line, column: header, got: row[header] ?? '', wanted: `${unit} from ${least} to ${most}` });

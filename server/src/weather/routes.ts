@@ -35,6 +35,7 @@ import { route, type Route } from '../http/route.ts';
 import { refuseStale } from '../http/version.ts';
 import type { SiteOutlooks } from '../outlook/outlooks.ts';
 import { placeRecords, standingPots } from '../places/store.ts';
+import { inTurns } from '../inTurns.ts';
 import { readRecords } from './records.ts';
 import { askAtOnce, changeNormals, daysOf, observedUntil, putWeather, siteVersions, watches } from './store.ts';
 import type { WatchRow } from './store.ts';
@@ -84,7 +85,7 @@ export function weatherRoutes(app: App): Route[] {
       refuses: ['unsound-rows'],
       async handle({ params: { id }, body: { csv } }) {
         const site = await siteOr404(id);
-        const { days, usualFor, faults } = readRecords(csv, todayAt(site.time_zone), site.normals);
+        const { days, usualFor, faults } = await inTurns(readRecords(csv, todayAt(site.time_zone), site.normals));
         if (faults.length > 0) throw unsoundRows(faults, 'Nothing was written.');
         const count = await transaction(app.pool, (connection) =>
           putWeather(connection, id, days, todayAt(site.time_zone)),

@@ -82,6 +82,7 @@ export async function observedUntil(pool: Pool, siteId: number, today: string): 
   return row!.last;
 }
 
+const DAYS_AT_ONCE = 1000;
 const VALUES = ['tmin_c', 'tmax_c', 'rh_pct', 'sunshine_h', 'rain_mm', 'wind_m_s'] as const;
 
 export interface DayRow extends WeatherDay {
@@ -139,11 +140,17 @@ export async function putWeather(
   const changed = days.filter((one) => replaces(one, there.get(one.date), today));
   if (changed.length === 0) return 0;
   const columns = [...VALUES, 'source', 'origin', 'issued'] as const;
-  await connection.query(
-    `INSERT INTO weather_day (site_id, day, ${columns.join(', ')}) VALUES ?
-       ON DUPLICATE KEY UPDATE ${columns.map((column) => `${column} = VALUES(${column})`).join(', ')}`,
-    [changed.map((one) => [siteId, one.date, ...columns.map((column) => one[column])])],
-  );
+  // In parts: the text of a century of days is long in the making, and others wait for it.
+  for (let from = 0; from < changed.length; from += DAYS_AT_ONCE)
+    await connection.query(
+      `INSERT INTO weather_day (site_id, day, ${columns.join(', ')}) VALUES ?
+         ON DUPLICATE KEY UPDATE ${columns.map((column) => `${column} = VALUES(${column})`).join(', ')}`,
+      [
+        changed
+          .slice(from, from + DAYS_AT_ONCE)
+          .map((one) => [siteId, one.date, ...columns.map((column) => one[column])]),
+      ],
+    );
   await connection.query('UPDATE site SET revision = revision + 1 WHERE id = ?', [siteId]);
   return changed.length;
 }
