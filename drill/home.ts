@@ -4,7 +4,7 @@
  */
 import { type ChildProcess, spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import mysql from 'mysql2/promise';
@@ -43,10 +43,18 @@ export class Home {
   }
 
   /** @param clockFile moves the clock of the process by the milliseconds that stand in it */
-  async start({ empty = false, clockFile }: { empty?: boolean; clockFile?: string } = {}): Promise<Started> {
+  async start(options: { empty?: boolean; clockFile?: string } = {}): Promise<Started> {
+    const started = await this.opened(this.launch(options));
+    this.running.add(started);
+    void started.ended.then(() => this.running.delete(started));
+    return started;
+  }
+
+  /** A start that nobody waits for. */
+  launch({ empty = false, clockFile }: { empty?: boolean; clockFile?: string } = {}): ChildProcess {
     const port = FIRST_PORT + Math.floor(Math.random() * PORTS);
     const { npm_lifecycle_event: _, ZINC_DATABASE_URL: __, ...env } = process.env;
-    const child = spawn(
+    return spawn(
       process.execPath,
       [join(this.folder, 'scripts', 'start.mjs'), '--port', String(port), ...(empty ? ['--empty'] : [])],
       {
@@ -63,10 +71,26 @@ export class Home {
         },
       },
     );
-    const started = await this.opened(child);
-    this.running.add(started);
-    void started.ended.then(() => this.running.delete(started));
-    return started;
+  }
+
+  /** The servers that run on this data folder, by their pids. */
+  databases(): number[] {
+    const wanted = `--datadir=${join(this.data, 'database', 'data')}`;
+    return readdirSync('/proc')
+      .map(Number)
+      .filter((pid) => {
+        try {
+          return pid > 0 && readFileSync(`/proc/${pid}/cmdline`, 'utf8').split('\0').includes(wanted);
+        } catch {
+          return false;
+        }
+      });
+  }
+
+  /** Ends whatever runs on the data folder, as after a fault of the machine. */
+  async endDatabases(signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
+    for (const pid of this.databases()) process.kill(pid, signal);
+    while (this.databases().length > 0) await new Promise((resolve) => setTimeout(resolve, 50));
   }
 
   private async opened(child: ChildProcess): Promise<Started> {
@@ -105,9 +129,10 @@ export class Home {
   }
 
   /** Asks the database itself, past the server. */
-  async rows<T>(sql: string, values: unknown[] = []): Promise<T[]> {
+  async rows<T>(sql: string, values: unknown[] = [], { database = true } = {}): Promise<T[]> {
     const { url } = JSON.parse(readFileSync(join(this.data, 'database', 'server.json'), 'utf8')) as { url: string };
-    const connection = await mysql.createConnection({ uri: url, dateStrings: true });
+    const uri = database ? url : url.replace(/\/\w+$/, '');
+    const connection = await mysql.createConnection({ uri, dateStrings: true });
     try {
       const [rows] = await connection.query(sql, values);
       return rows as T[];

@@ -7,6 +7,7 @@ import { Home } from './home.ts';
 import { hangs, kills, two } from './kills.ts';
 import { holdUp } from './holdUp.ts';
 import { load } from './load.ts';
+import { migrations } from './migrations.ts';
 import { requests } from './requests.ts';
 import { type Finding, Table } from './table.ts';
 
@@ -16,6 +17,7 @@ const { values, positionals } = parseArgs({
     seed: { type: 'string', default: '1' },
     kills: { type: 'string', default: '100' },
     requests: { type: 'string', default: '10000' },
+    starts: { type: 'string', default: '100' },
     seconds: { type: 'string', default: '60' },
   },
 });
@@ -24,6 +26,7 @@ type Part = (home: Home, table: Table) => Promise<void>;
 const PARTS: Record<string, Part> = {
   kills: (home, table) => kills(home, table, Number(values.kills), new Chance(Number(values.seed))),
   requests: (home, table) => requests(home, table, Number(values.requests), new Chance(Number(values.seed))),
+  migrations: (home, table) => migrations(home, table, Number(values.starts), new Chance(Number(values.seed))),
   hangs,
   two,
   clocks,

@@ -3,6 +3,7 @@
  * so that what broke once can be sent again.
  */
 import { gzipSync } from 'node:zlib';
+import { pushBody } from '@zinc-pail/contract/devices';
 import { allRoutes } from '@zinc-pail/server/app';
 import type { App } from '@zinc-pail/server/context';
 import type { Route } from '@zinc-pail/server/http/route';
@@ -18,6 +19,9 @@ const LARGEST_ANSWER = 64_000;
 
 const ODD_PATHS = ['0', '-1', 'x', '99999999', '1e3', '%00', '..%2f', '4294967296', '1.5', ''];
 
+/** As it can stand in an address: half a character, which no program sends, as the sign for one. */
+const inAddress = (text: string) => encodeURIComponent(text.replaceAll(/\p{Surrogate}/gu, '\uFFFD'));
+
 function pathOf(route: Route, maker: Maker, chance: Chance, ids: readonly number[]): string {
   const path = route.path.replaceAll(/:(\w+)|\{[^}]*\}/g, () =>
     chance.is(0.8) ? String(chance.of(ids)) : chance.of(ODD_PATHS),
@@ -27,9 +31,27 @@ function pathOf(route: Route, maker: Maker, chance: Chance, ids: readonly number
   const asked = chance.is(0.3) ? (maker.broken(query) as Record<string, unknown>) : query;
   const pairs = Object.entries(asked ?? {}).map(([key, value]) => {
     const text = typeof value === 'object' ? JSON.stringify(value) : String(value);
-    return `${encodeURIComponent(key)}=${encodeURIComponent(text.slice(0, 1500))}`;
+    return `${inAddress(key)}=${inAddress(text.slice(0, 1500))}`;
   });
   return `${path}?${pairs.join('&')}`;
+}
+
+/** A picture of one point. */
+const PICTURE = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+);
+
+/** What lies beside the API: instruments push there, and calendar programs read. */
+function besideOf(token: string, maker: Maker, chance: Chance): { path: string; request: Ask } {
+  if (chance.is(0.2)) return { path: `/calendar/${chance.of([...ODD_PATHS, 'x'.repeat(32)])}.ics`, request: {} };
+  let body: unknown = maker.value(pushBody.describe() as Described);
+  if (chance.is(0.6)) body = maker.broken(body);
+  const shown = chance.is(0.8) ? token : chance.of(['', 'x', 'Bearer', '%00']);
+  return {
+    path: '/devices/readings',
+    request: { method: 'POST', headers: { Authorization: `Bearer ${shown}` }, raw: JSON.stringify(body) ?? '' },
+  };
 }
 
 const ODD_HEADERS: readonly Record<string, string>[] = [
@@ -56,6 +78,7 @@ function requestOf(route: Route, maker: Maker, chance: Chance): Ask {
   if (method === 'GET') return { method, headers };
   if (route.file) {
     const raw = chance.of([
+      PICTURE,
       Buffer.from('no picture'),
       Buffer.alloc(3000, 7),
       Buffer.from('<svg onload="1"/>'),
@@ -91,7 +114,10 @@ export async function requests(home: Home, table: Table, times: number, chance: 
   let mb = 0;
   // Made one after the other, so that the seed decides them all; sent some at a time.
   let made = 0;
+  const { token } = (await ask(url, '/api/devices', { body: { name: 'drill', kind: 'probe', plant_id: known.ids[0] } }))
+    .body as { token: string };
   const next = () => {
+    if (chance.is(0.02)) return { ...besideOf(token, maker, chance), n: made++ };
     const route = chance.of(routes);
     return {
       path: `/api${pathOf(route, maker, chance, known.ids)}`,

@@ -25,7 +25,7 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { connect } from 'node:net';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { mariadbd } from './install.mjs';
 import {
   commandOf,
@@ -297,14 +297,24 @@ function secretsOf(folder) {
   return made;
 }
 
+/** What cannot be swept away now is next time. */
+function sweep(path) {
+  try {
+    rmSync(path, { recursive: true, force: true });
+  } catch (error) {
+    if (error.code !== 'ENOTEMPTY') throw error;
+  }
+}
+
 async function create(folder, data) {
   say('making the database folder');
   // A folder left half made by a killed start is made anew; one with a mysql schema is never touched.
   rmSync(data, { recursive: true, force: true });
   const installer = onPath('mariadb-install-db') ?? onPath('mysql_install_db');
   if (!installer) throw new Stop('mariadb-install-db is not on the path; it comes with mariadb-server.');
-  const half = `${data}.new`;
-  rmSync(half, { recursive: true, force: true });
+  // Of its own: the installer of a start that was killed may still be writing.
+  for (const left of readdirSync(folder).filter((name) => name.startsWith('data.new'))) sweep(join(folder, left));
+  const half = `${data}.new-${process.pid}-${Date.now()}`;
   // The installer is a shell script that splits paths at their blanks: it is given one without.
   const aside = mkdtempSync(join(tmpdir(), 'zinc-'));
   symlinkSync(folder, join(aside, 'folder'));
@@ -312,7 +322,7 @@ async function create(folder, data) {
     installer,
     [
       '--no-defaults',
-      `--datadir=${join(aside, 'folder', 'data.new')}`,
+      `--datadir=${join(aside, 'folder', basename(half))}`,
       '--skip-test-db',
       '--auth-root-authentication-method=socket',
       ...(process.getuid?.() === 0 ? ['--user=root'] : []),
