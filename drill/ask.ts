@@ -1,6 +1,7 @@
 /** Asking a server as its own pages do. */
 import { randomUUID } from 'node:crypto';
 import { Agent, request } from 'node:http';
+import type { Chance } from './chance.ts';
 
 export interface Answer {
   /** 0: the connection broke, or nothing came in time */
@@ -81,17 +82,85 @@ function parsed(type: string, bytes: Buffer): unknown {
   }
 }
 
+/** Something sent that must stand once, whole, or not at all. */
 export interface Mark {
-  plantId: number;
-  clientId: string;
+  path: string;
   body: object;
+  /** where its rows stand, and the ids that they bear there */
+  table: 'journal' | 'plant' | 'stock_move';
+  ids: readonly string[];
 }
 
 /** A look at a plant, under an id of its own. */
 export function markOn(plantId: number, date = new Date().toISOString().slice(0, 10)): Mark {
-  const clientId = randomUUID();
-  const entries = [{ client_id: clientId, date, type: 'check', finger: 'damp' }];
-  return { plantId, clientId, body: { marks: [{ plant_id: plantId, entries }] } };
+  return entriesOn(plantId, date, [{ type: 'check', finger: 'damp' }]);
+}
+
+function entriesOn(plantId: number, date: string, events: readonly object[]): Mark {
+  const entries = events.map((event) => ({ client_id: randomUUID(), date, ...event }));
+  return {
+    path: '/api/marks',
+    // What a keeper would be asked about is meant: the drill waters often.
+    body: { marks: [{ plant_id: plantId, entries }], anyway: true },
+    table: 'journal',
+    ids: entries.map(({ client_id: id }) => id),
+  };
+}
+
+const DAY_MS = 86_400_000;
+const POT = {
+  shape: 'round',
+  top_mm: 90,
+  base_mm: 67,
+  depth_mm: 80,
+  material: 'plastic',
+  holes: true,
+  top_dressing_mm: 0,
+};
+/** New plants of the drill bear it. */
+export const DRILLED = 'Aloe variegata, of the drill';
+
+/** What a keeper may write at any time: a drink with its food, a sip, looks, a verdict, a new plant, what was bought, a move. */
+export function writingOn(
+  plantId: number,
+  { placeIds, mixId, stockId }: { placeIds: readonly number[]; mixId: number; stockId: number },
+  chance: Chance,
+): Mark {
+  const date = new Date(Date.now() - chance.between(0, 3) * DAY_MS).toISOString().slice(0, 10);
+  const id = randomUUID();
+  const kind = chance.between(0, 8);
+  if (kind === 0)
+    return {
+      path: '/api/plants',
+      body: { client_id: id, name: DRILLED, pot: POT, mix_id: mixId, place_id: chance.of(placeIds), date },
+      table: 'plant',
+      ids: [id],
+    };
+  if (kind === 1)
+    return {
+      path: '/api/stock/moves',
+      body: { client_id: id, why: 'bought', lines: [{ stock_id: stockId, amount: 1 }] },
+      table: 'stock_move',
+      ids: [id],
+    };
+  return entriesOn(
+    plantId,
+    date,
+    chance.of([
+      [
+        { type: 'watering', method: 'drench' },
+        { type: 'feeding', dose: 0.5 },
+      ],
+      [{ type: 'watering', method: 'measured', amount_ml: 5 }],
+      [{ type: 'check', finger: 'dry' }],
+      [
+        { type: 'check', meter: 4 },
+        { type: 'sign', sign: 'firm-base', strength: 1 },
+        { type: 'note', text: 'drilled' },
+      ],
+      [{ type: 'verdict', cause: 'thirst' }],
+    ]),
+  );
 }
 
 export async function plantIds(url: string): Promise<number[]> {

@@ -40,7 +40,7 @@ export async function clocks(home: Home, table: Table): Promise<void> {
       near && statuses.every((status) => status === 200 || status === 201),
       `${days[0] ?? 'no day'}; ${statuses.join(', ')}`,
     );
-    await ask(url, '/api/marks/void', { body: { client_ids: [mark.clientId] } });
+    await ask(url, '/api/marks/void', { body: { client_ids: [mark.ids[0]!] } });
   }
   await server.stop();
 }

@@ -49,7 +49,7 @@ async function fullDisk(home: Home, table: Table): Promise<void> {
     });
     const mark = marks[i % marks.length]!;
     const marked = await ask(url, '/api/marks', { body: mark.body });
-    if (marked.status < 300) acknowledged.add(mark.clientId);
+    if (marked.status < 300) acknowledged.add(mark.ids[0]!);
     for (const { status, body } of [sent, marked]) {
       statuses.set(String(status), (statuses.get(String(status)) ?? 0) + 1);
       if (status >= 500) words.add(String((body as { detail?: string } | null)?.detail));

@@ -163,8 +163,6 @@ export async function requests(home: Home, table: Table, times: number, chance: 
     after.every(({ status }) => status === 200),
     after.map(({ status }) => status).join(', '),
   );
-  const doubled = await home.rows('SELECT client_id FROM journal GROUP BY client_id HAVING COUNT(*) > 1');
-  table.hold('no id stands twice', doubled.length === 0, `${doubled.length}`);
   const [count] = await home.rows<{ n: number }>('SELECT COUNT(*) AS n FROM plant');
   console.log(`        ${count!.n} plants stand there by now`);
   const homeless = await home.rows(

@@ -194,15 +194,15 @@ describe('lists', () => {
     const csv = `name,bench,mix\n${Array.from({ length: 5000 }, (_, i) => `Unheard-of ${i},nowhere ${i},nothing ${i}`).join('\n')}\n`;
     const columns = { name: 'name', place: 'bench', mix: 'mix' };
     let turns = 0;
-    let over = false;
+    const going = { on: true };
     const others = (async () => {
-      while (!over) {
+      while (going.on) {
         await here.ask('/api/timers');
         turns++;
       }
     })();
     const { status } = await listOf(csv, { columns, dry_run: true });
-    over = true;
+    going.on = false;
     await others;
     expect(status).toBe(200);
     expect(turns).toBeGreaterThan(3);

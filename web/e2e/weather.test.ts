@@ -89,8 +89,17 @@ describe('the weather', () => {
     await press(page, 'Add it');
     await sees(page, /shown this once/);
     await sees(page, /has said nothing yet/);
+    const list = 'section[aria-labelledby=instruments] ul';
+    const elsewhere = await page.$$eval(`${list} select[aria-label="Hang Ridge elsewhere"] option`, (all) => [
+      all.at(-1)!.value,
+      all.at(-1)!.textContent!,
+    ]);
+    await page.select('select[aria-label="Hang Ridge elsewhere"]', elsewhere[0]!);
+    await sees(page, new RegExp(`Ridge, ${elsewhere[1]!.replaceAll(/[^\w ]/g, '.')}`), list);
     await press(page, 'Take Ridge off');
     await sees(page, /taken off/);
+    await press(page, 'Strike Ridge from the list');
+    await page.waitForFunction((at) => !document.querySelector(at)?.textContent?.includes('Ridge'), {}, list);
     await page.close();
   });
 });

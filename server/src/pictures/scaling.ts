@@ -1,5 +1,7 @@
 /** Pictures as they are kept: upright, at most so large, and without the camera's notes. */
 import sharp from 'sharp';
+import { GivenUp } from '../database/limits.ts';
+import { errandNow } from '../errand.ts';
 import { Refused } from '../http/refusals.ts';
 
 // No picture is scaled twice: what libvips would keep of it is memory lost, and so are more threads than one.
@@ -20,12 +22,26 @@ export interface Sizes {
   heightPx: number;
 }
 
+/** One after the other: unpacked, one picture may be half a gigabyte. */
+let last: Promise<unknown> = Promise.resolve();
+
 /**
- * JPEG, large and small; where it was taken is nobody's business.
+ * JPEG, large and small; where it was taken is nobody's business. Pictures wait for each other; one that nobody waits for any more is not
+ * unpacked.
  *
  * @throws Refused where the file is no picture, or too large
  */
-export async function scaled(file: Buffer): Promise<Sizes> {
+export function scaled(file: Buffer): Promise<Sizes> {
+  const errand = errandNow();
+  const turn = last.then(() => {
+    if (errand?.over) throw new GivenUp('its request was given up');
+    return scaledNow(file);
+  });
+  last = turn.catch(() => {});
+  return turn;
+}
+
+async function scaledNow(file: Buffer): Promise<Sizes> {
   try {
     const { format } = await sharp(file, { limitInputPixels: MOST_PIXELS }).metadata();
     if (!FORMATS.has(format ?? '')) throw new Error(`${format} is not taken`);

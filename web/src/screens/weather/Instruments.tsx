@@ -41,6 +41,17 @@ export function Instruments() {
     mutationFn: (id: number) => ask(`/devices/${id}/revoke`, { method: 'POST', body: {} }),
     onSuccess: again,
   });
+  const places = usePlaces();
+  const move = useMutation({
+    mutationFn: ({ id, place }: { id: number; place: number }) =>
+      ask(`/devices/${id}/move`, { method: 'POST', body: { place_id: place } }),
+    onSuccess: again,
+  });
+  const remove = useMutation({
+    mutationFn: (id: number) => ask(`/devices/${id}`, { method: 'DELETE' }),
+    onSuccess: again,
+  });
+  const failed = [revoke, move, remove].find((one) => one.isError);
   return (
     <section aria-labelledby="instruments" className="mt-8 max-w-3xl">
       <SectionHead id="instruments">Instruments</SectionHead>
@@ -65,20 +76,46 @@ export function Instruments() {
               )}
               {device.revoked && ', taken off'}
             </span>
-            {!device.revoked && (
-              <button
-                type="button"
-                className="ml-auto h-11 px-2 underline"
-                aria-label={`Take ${device.name} off`}
-                onClick={() => revoke.mutate(device.id)}
-              >
-                take it off
-              </button>
-            )}
+            <span className="ml-auto flex flex-wrap items-center">
+              {device.kind === 'thermometer' && (
+                <select
+                  className="select h-11 w-44"
+                  aria-label={`Hang ${device.name} elsewhere`}
+                  value={String(device.place_id)}
+                  onChange={(event) => move.mutate({ id: device.id, place: Number(event.target.value) })}
+                >
+                  {(places.data ?? []).map((place) => (
+                    <option key={place.id} value={place.id}>
+                      {place.name}
+                    </option>
+                  ))}
+                </select>
+              )}
+              {!device.revoked && (
+                <button
+                  type="button"
+                  className="h-11 px-2 underline"
+                  aria-label={`Take ${device.name} off`}
+                  onClick={() => revoke.mutate(device.id)}
+                >
+                  take it off
+                </button>
+              )}
+              {device.revoked && (
+                <button
+                  type="button"
+                  className="h-11 px-2 underline"
+                  aria-label={`Strike ${device.name} from the list`}
+                  onClick={() => remove.mutate(device.id)}
+                >
+                  strike it off
+                </button>
+              )}
+            </span>
           </li>
         ))}
       </ul>
-      <Wrong words={revoke.isError ? wordsOf(revoke.error) : null} />
+      <Wrong words={failed ? wordsOf(failed.error) : null} />
       <NewInstrument onMade={again} />
     </section>
   );
