@@ -1,4 +1,5 @@
 /** Pictures, labels, and finding plants again. Against a real MariaDB. */
+import { scaled } from '../src/pictures/scaling.ts';
 import { inflateSync } from 'node:zlib';
 import QRCode from 'qrcode';
 import sharp from 'sharp';
@@ -17,6 +18,20 @@ afterAll(() => here.drop());
 const { send, takeIn, plant } = keeper(() => here);
 
 describe('pictures', () => {
+  it('are scaled one after the other, the large before the small that came after it', async () => {
+    const plain = (side: number) =>
+      sharp({ create: { width: side, height: side, channels: 3, background: '#8a8' } })
+        .png()
+        .toBuffer();
+    const [large, small] = [await plain(6000), await plain(40)];
+    const order: string[] = [];
+    await Promise.all([
+      scaled(large).then(() => order.push('large')),
+      scaled(Buffer.from('no picture')).catch(() => order.push('none')),
+      scaled(small).then(() => order.push('small')),
+    ]);
+    expect(order).toEqual(['large', 'none', 'small']);
+  });
   it('are made smaller, lose the camera’s notes, and go into the book', async () => {
     const file = await sharp({ create: { width: 2400, height: 1200, channels: 3, background: '#6f8650' } })
       .withExif({ IFD0: { Copyright: 'somebody', Model: 'camera' } })

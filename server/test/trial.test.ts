@@ -185,6 +185,7 @@ describe('lists', () => {
       await send('/api/places/1/readings.csv', { csv: wide }),
       await send('/api/sites/1/weather.csv', { csv: wide }),
       await listOf(`name\n${'"'.repeat(900_000)}\n`),
+      await listOf(`name\n${'Aloe aristata\n'.repeat(70_000)}`),
     ]) {
       expect(answer.status).toBe(400);
       expect(answer.body.faults[0].pointer).toBe('/csv');

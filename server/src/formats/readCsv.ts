@@ -8,6 +8,8 @@ const LINES_TO_GUESS = 10;
 const MOST_COLUMNS = 400;
 /** A header of so many columns is no longer. */
 const LONGEST_HEADER = 60_000;
+/** A record of every day since 1900 has fewer. */
+const MOST_LINES = 60_000;
 /** Every cell of the longest list within quotation marks has no more; a cell of nothing else is read for long. */
 const MOST_QUOTES = 400_000;
 
@@ -46,6 +48,12 @@ export function readCsv(csv: string): CsvRead {
   };
 }
 
+function moreThan(most: number, sign: string, text: string): boolean {
+  let found = 0;
+  for (let at = text.indexOf(sign); at >= 0; at = text.indexOf(sign, at + 1)) if (++found > most) return true;
+  return false;
+}
+
 function refuseWide(text: string, delimiter: string): void {
   const head = text.slice(0, LONGEST_HEADER);
   const columns = Papa.parse<string[]>(head, { preview: 1, skipEmptyLines: 'greedy', delimiter }).data[0]?.length ?? 0;
@@ -54,9 +62,11 @@ function refuseWide(text: string, delimiter: string): void {
     throw new Refused('not-understood', `A list has at most ${MOST_COLUMNS} columns, in a first line that ends.`, [
       { pointer: '/csv', got: head.slice(0, 80), accepted: `a list of at most ${MOST_COLUMNS} columns` },
     ]);
-  let quotes = 0;
-  for (let at = text.indexOf('"'); at >= 0 && quotes <= MOST_QUOTES; at = text.indexOf('"', at + 1)) quotes++;
-  if (quotes > MOST_QUOTES)
+  if (moreThan(MOST_LINES, '\n', text))
+    throw new Refused('not-understood', `A list has at most ${MOST_LINES} lines; cut it in parts.`, [
+      { pointer: '/csv', got: head.slice(0, 80), accepted: `a list of at most ${MOST_LINES} lines` },
+    ]);
+  if (moreThan(MOST_QUOTES, '"', text))
     throw new Refused('not-understood', 'That list has more quotation marks than cells could want.', [
       { pointer: '/csv', got: head.slice(0, 80), accepted: `a list of at most ${MOST_QUOTES} quotation marks` },
     ]);
