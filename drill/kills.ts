@@ -58,7 +58,7 @@ async function standing(home: Home, marks: readonly Mark[]): Promise<Map<Mark, n
     const ids = marks.flatMap((mark) => (mark.table === table ? mark.ids : []));
     if (ids.length === 0) continue;
     const rows = await home.rows<{ id: string; n: number }>(
-      `SELECT ${ID_COLUMN[table]} AS id, COUNT(*) AS n FROM ${table} WHERE ${ID_COLUMN[table]} IN (?) GROUP BY id`,
+      `SELECT ${ID_COLUMN[table]} AS id, COUNT(*) AS n FROM ${table} WHERE ${ID_COLUMN[table]} IN (?) GROUP BY ${ID_COLUMN[table]}`,
       [ids],
     );
     for (const { id, n } of rows) there.set(String(id).toLowerCase(), Number(n));

@@ -8,6 +8,8 @@ import {
   dayNumber,
   FORMS,
   FOUND,
+  readKept,
+  ROOT_FINDINGS,
   type Garden,
   HABITS,
   REFUSALS,
@@ -41,6 +43,7 @@ import {
   yesNo,
 } from './fields.ts';
 import { PLACE_BOUNDS } from './limits.ts';
+import { ownRulesFields } from './ownRules.ts';
 
 const ID = () => text(200);
 
@@ -76,6 +79,7 @@ const weatherDay = object(
     rain_mm: number(0, 2000, 'mm'),
     wind_m_s: number(0, 80, 'm/s'),
     source: oneOf(['observed', 'forecast']),
+    issued: optional(day()),
   },
   'a day of weather',
 );
@@ -102,7 +106,17 @@ const gardenPlaceFields = {
 };
 
 const place = object(
-  { id: ID(), ...gardenPlaceFields, thermometer: optional(list(thermometer, 'a list of readings')) },
+  {
+    id: ID(),
+    ...gardenPlaceFields,
+    name: optional(text(220)),
+    rain_counts_mm: optional(number(0, 2000, 'mm')),
+    width_mm: optional(whole(1, 65_535, 'mm')),
+    depth_mm: optional(whole(1, 65_535, 'mm')),
+    obstruction_deg: optional(number(0, 90, 'degrees')),
+    direct_sun_h: optional(number(0, 24, 'hours')),
+    thermometer: optional(list(thermometer, 'a list of readings')),
+  },
   'a place with id, kind and air',
 );
 
@@ -114,7 +128,7 @@ const mixParts = list(
   .min(1)
   .messages({ 'array.min': 'at least one part' });
 
-const mix = object({ id: ID(), parts: mixParts }, 'a mix with id and parts');
+const mix = object({ id: ID(), name: optional(text(220)), parts: mixParts }, 'a mix with id and parts');
 
 const ownComponent = object(
   {
@@ -184,7 +198,8 @@ export const eventFields: Record<string, Record<string, Joi.Schema>> = {
   repotting: {
     mix_was: optional(oneOf(['dry', 'damp', 'wet'])),
     roots_cut: optional(yesNo()),
-    before: optional(object({ pot, mix: ID() }, 'an object with pot and mix')),
+    findings: optional(list(oneOf(ROOT_FINDINGS), 'what its roots were like', ROOT_FINDINGS.length)),
+    before: optional(object({ pot: keptPot, mix: ID() }, 'an object with pot and mix')),
   },
   move: { from: optional(ID()), place: optional(ID()) },
   feeding: { dose: optional(number(0, 2)) },
@@ -247,9 +262,13 @@ const plant = object(
     min_dry_c: optional(number(-50, 40, '°C')),
     min_wet_c: optional(number(-50, 40, '°C')),
     grow_min_c: optional(number(-20, 40, '°C')),
-    pot,
+    pot: keptPot,
     leafless: optional(yesNo()),
     root_loss: optional(number(0, 1)),
+    name_sure: optional(oneOf(['sure', 'likely', 'unknown'])),
+    used_to: optional(text(300)),
+    acquired_on: optional(day()),
+    care: optional(object(ownRulesFields, 'rules of care')),
     events: list(eventSchema({ date: day() }), 'a list of events, oldest first'),
   },
   'a plant with id, diameter_mm, height_mm, place, mix, pot and events',
@@ -274,7 +293,8 @@ const garden = object(
 export function checkGarden(input: unknown): Checked<Garden> {
   const verdict = check<Garden>(garden, input);
   if (verdict.faults.length === 0) verdict.faults.push(...misfits(verdict.value));
-  return verdict;
+  if (verdict.faults.length > 0) return verdict;
+  return { ...verdict, value: { ...verdict.value, plants: verdict.value.plants.map(readKept) } };
 }
 
 /** What no single field shows: references, order, pairs of numbers. */

@@ -5,8 +5,6 @@ import {
   AIRS,
   type Hazard,
   HAZARDS,
-  FIRST_DRINKS,
-  LIGHTS,
   type LightVerdict,
   type OwnRules,
   PLACE_KINDS,
@@ -15,11 +13,7 @@ import {
   type PlaceKind,
   type Pot,
   type RootFinding,
-  STANDS,
-  SLEEPS,
-  TRIGGERS,
   WATER_KINDS,
-  WAYS,
   type Judged,
   type PotMaterial,
   type PotShape,
@@ -38,12 +32,11 @@ import {
   LONGEST_VIEW_NAME,
   MOST_AT_ONCE,
   MOST_COPIES,
-  MOST_SAUCER_MINUTES,
-  MOST_SOAK_MINUTES,
   PLACE_BOUNDS,
 } from './limits.ts';
 import { DAY_ORDERS, type DayOrder, LENGTH_UNITS, type LengthUnit } from './listCells.ts';
 import { UUID } from './marks.ts';
+import { ownRulesFields } from './ownRules.ts';
 import {
   CSV_FIELDS,
   type CsvField,
@@ -91,97 +84,6 @@ function ofKind(spec: FieldSpec): Joi.Schema {
       return id();
   }
 }
-
-const month = whole(1, 12);
-const feedRule = object(
-  {
-    rhythm: Joi.alternatives()
-      .conditional('.mode', {
-        switch: [
-          { is: 'never', then: object({ mode: Joi.any() }, 'never') },
-          {
-            is: 'nth',
-            then: object({ mode: Joi.any(), n: whole(1, 50), sipsCount: yesNo() }, 'mode, n and sipsCount'),
-          },
-          { is: 'weeks', then: object({ mode: Joi.any(), weeks: whole(1, 52) }, 'mode and weeks') },
-          {
-            is: 'months',
-            then: object(
-              {
-                mode: Joi.any(),
-                times: whole(1, 30),
-                months: list(month, 'months 1 to 12', 12)
-                  .min(1)
-                  .unique()
-                  .messages({ '*': 'months from 1 to 12, each once, at least one' }),
-              },
-              'mode, times and months',
-            ),
-          },
-        ],
-        otherwise: object({ mode: oneOf(['never', 'nth', 'weeks', 'months']) }, 'a rhythm with mode').unknown(true),
-      })
-      .required(),
-    strength: number(0.01, 2),
-    chargeMonths: number(0, 24, 'months'),
-    lastBeforeRest: yesNo(),
-    firstOnWaking: yesNo(),
-    ceiling: optional(whole(0, 100)),
-  },
-  'a feeding rule',
-);
-
-/** Own rules of care: as many as the keeper sets; null puts one back to what genus, form or place suggest. */
-export const ownRulesFields: Record<string, Joi.Schema> = {
-  trigger: optional(oneOf(TRIGGERS)),
-  dueAt: optional(number(0.05, 0.8)),
-  sleeps: optional(oneOf(SLEEPS)),
-  everyDays: optional(
-    list(optional(whole(1, 365, 'days')), '12 numbers of days or null, January first', 12)
-      .length(12)
-      .messages({ '*': '12 numbers of days or null, January first' }),
-  ),
-  ways: optional(
-    list(oneOf(WAYS), 'ways of watering', 5)
-      .min(1)
-      .unique()
-      .messages({ '*': `at least one of ${WAYS.join(', ')}, each once` }),
-  ),
-  amount: optional(
-    Joi.alternatives().conditional('.by', {
-      switch: [
-        { is: 'drench', then: object({ by: Joi.any() }, 'by') },
-        { is: 'fixed', then: object({ by: Joi.any(), ml: number(1, 200_000, 'ml') }, 'by and ml') },
-        { is: 'share', then: object({ by: Joi.any(), share: number(0.005, 1) }, 'by and share') },
-      ],
-      otherwise: object({ by: oneOf(['drench', 'fixed', 'share']) }, 'an amount with by').unknown(true),
-    }),
-  ),
-  waters: optional(
-    list(oneOf(WATER_KINDS), 'kinds of water', WATER_KINDS.length)
-      .min(1)
-      .unique()
-      .messages({ '*': `at least one of ${WATER_KINDS.join(', ')}, each once, best first` }),
-  ),
-  salts: optional(oneOf(['sensitive', 'usual', 'hardy'])),
-  stand: optional(oneOf(STANDS)),
-  saucerMinutes: optional(whole(1, MOST_SAUCER_MINUTES, 'minutes')),
-  soakMinutes: optional(whole(1, MOST_SOAK_MINUTES, 'minutes')),
-  feed: feedRule.optional().allow(null),
-  feedId: optional(id()),
-  light: optional(oneOf(LIGHTS)),
-  sunCeilingHours: optional(number(0, 24, 'hours')),
-  idealFromC: optional(number(-10, 40, '°C')),
-  idealToC: optional(number(0, 50, '°C')),
-  ceilingC: optional(number(15, 60, '°C')),
-  repotYears: optional(number(0.5, 30, 'years')),
-  indoorDays: optional(whole(1, 3650, 'days')),
-  stretchFrom: optional(number(1.1, 5)),
-  hardToReplace: optional(yesNo()),
-  firstDrink: optional(oneOf(FIRST_DRINKS)),
-  noFoodUntil: optional(day()),
-  stepsTakenBack: optional(list(day(), 'days of steps', 50)),
-};
 
 const asked = <F extends string>(fields: Record<F, Joi.Schema>) =>
   Object.fromEntries(Object.entries<Joi.Schema>(fields).map(([name, schema]) => [name, schema.optional()])) as Record<

@@ -89,6 +89,8 @@ export interface MixPart {
 
 export interface Mix {
   id: string;
+  /** as its keeper calls it; left out: its id */
+  name?: string | null;
   parts: readonly MixPart[];
 }
 
@@ -123,9 +125,6 @@ export interface Pot {
   /** across, of one hole */
   hole_mm?: number | null;
 }
-
-/** What garden files do not hold of a pot. */
-export const POT_DETAIL = ['dark', 'hole_count', 'hole_mm'] as const satisfies readonly (keyof Pot)[];
 
 /**
  * When a plant sleeps: in its season, whatever the room; only when its season is cold too, and else it slows; or never, it
@@ -250,7 +249,7 @@ export type PlantEvent =
       date: string;
       mix_was?: 'dry' | 'damp' | 'wet' | null;
       roots_cut?: boolean | null;
-      /** what the roots were found like; garden files do not hold it */
+      /** what the roots were found like */
       findings?: readonly RootFinding[] | null;
       before?: { pot: Pot; mix: string } | null;
     }
@@ -293,7 +292,13 @@ export interface Plant {
   grow_min_c?: number | null;
   pot: Pot;
   leafless?: boolean | null;
-  /** days of interval steps that the keeper took back; garden files do not hold them */
+  /** the keeper's record of it, as files hold it (plant/kept.ts reads it) */
+  name_sure?: 'sure' | 'likely' | 'unknown' | null;
+  used_to?: string | null;
+  acquired_on?: string | null;
+  /** rules of care of its own (care/rules.ts) */
+  care?: object | null;
+  /** days of interval steps that the keeper took back; in files within its care */
   steps_taken_back?: readonly string[] | null;
   /** grown in a wet mix before its last potting, as its keeper says; garden files tell it by the pot before */
   grown_wet?: boolean | null;

@@ -25,6 +25,7 @@ export * from './plant/synonyms.ts';
 export * from './season/restPlace.ts';
 export { speciesOf, type SpeciesTraits } from './plant/species.ts';
 export { traitsOf, type Told, type Traits, type SourcedTraits, type TraitSource } from './plant/traits.ts';
+export { asKept, readKept } from './plant/kept.ts';
 export { intervalSteps, type IntervalStep, STEP_HOLD_DAYS, STEP_M } from './plant/interval.ts';
 export * from './plant/firstDrink.ts';
 export { stretchSign } from './plant/stretch.ts';

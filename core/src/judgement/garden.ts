@@ -1,5 +1,6 @@
 /** Every plant of a garden file judged, with nothing known of its keeper but what stands there. */
 import { dayNumber } from '../calendar/day.ts';
+import type { OwnRules } from '../care/rules.ts';
 import { type CareTask, careTask, isCharged } from '../care/task.ts';
 import { GardenForecast, type Outlook } from '../forecast/forecast.ts';
 import type { Garden } from '../garden.ts';
@@ -22,7 +23,7 @@ export function gardenTasks(garden: Garden, only?: string): { outlook: Outlook; 
       name: plant.name ?? '',
       taxon: plant.taxon ?? null,
       nameUnknown: outlook.model.sourced.genus === undefined && plant.habit == null,
-      own: {},
+      own: (plant.care ?? {}) as OwnRules,
       outlook,
       today,
       placeKind: place.kind,
@@ -32,7 +33,7 @@ export function gardenTasks(garden: Garden, only?: string): { outlook: Outlook; 
         garden.mixes.find(({ id }) => id === plant.mix),
         components,
       ),
-      arrivedOn: null,
+      arrivedOn: plant.acquired_on ? dayNumber(plant.acquired_on) : null,
       watersAtHand: [],
       air: place.air,
       organicShare: forecast.blend(plant.mix).organicShare,

@@ -1,17 +1,10 @@
 /** A garden file into the tables and out of them again. */
 import { alike } from '../plants/numbering.ts';
-import {
-  type Garden,
-  type Mix,
-  type OwnComponent,
-  type Plant,
-  type PlantEvent,
-  type Pot,
-  POT_DETAIL,
-} from '@zinc-pail/core';
+import { type Garden, type Mix, type OwnComponent, type OwnRules, type Plant, type PlantEvent } from '@zinc-pail/core';
 import { randomUUID } from 'node:crypto';
 import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
+import { json } from '../database/json.ts';
 import { loadGarden, type SiteRow, siteStamp } from '../garden/store.ts';
 import { placeColumns } from '../places/store.ts';
 import { plantColumns, pottingColumns } from '../plants/takingInStore.ts';
@@ -90,12 +83,12 @@ async function insertSite(
     time_zone: timeZone,
     normals: JSON.stringify(site.normals),
   });
-  const columns = ['tmin_c', 'tmax_c', 'rh_pct', 'sunshine_h', 'rain_mm', 'wind_m_s', 'source'] as const;
+  const columns = ['tmin_c', 'tmax_c', 'rh_pct', 'sunshine_h', 'rain_mm', 'wind_m_s', 'source', 'issued'] as const;
   await insertMany(
     connection,
     'weather_day',
     ['site_id', 'day', ...columns],
-    weather.map((day) => [siteId, day.date, ...columns.map((column) => day[column])]),
+    weather.map((day) => [siteId, day.date, ...columns.map((column) => day[column] ?? null)]),
   );
   return siteId;
 }
@@ -136,7 +129,7 @@ class GardenWriter {
   async mixes(): Promise<void> {
     const own = new Set((this.garden.components ?? []).map((component) => component.id));
     for (const mix of this.garden.mixes) {
-      const row = { collection_id: this.to.collectionId, ref: this.ref(mix.id), name: mix.id };
+      const row = { collection_id: this.to.collectionId, ref: this.ref(mix.id), name: mix.name ?? mix.id };
       const id = await insert(this.connection, 'mix', row);
       this.mixIds.set(mix.id, id);
       await insertMany(
@@ -180,6 +173,11 @@ class GardenWriter {
       [this.to.collectionId],
     );
     const numbers = new Set(taken.map((row) => alike(row.number)));
+    const [fed] = await this.connection.query<Row<{ id: number }>[]>(
+      'SELECT id FROM feed_product WHERE collection_id = ?',
+      [this.to.collectionId],
+    );
+    const feeds = new Set(fed.map(({ id }) => id));
     const plantIds: number[] = [];
     for (const [i, plant] of this.garden.plants.entries()) {
       const id = await insert(this.connection, 'plant', {
@@ -189,6 +187,7 @@ class GardenWriter {
         number: freeNumber(plant.id, this.to.siteId, i, numbers),
         name: plant.name ?? plant.taxon ?? plant.id,
         named: plant.name != null,
+        ...recordColumns(plant, feeds),
       });
       plantIds.push(id);
       await this.potting(id, plant);
@@ -250,6 +249,21 @@ export async function stampGarden(pool: Pool, siteId: number, today: string): Pr
   ]);
 }
 
+/** What its keeper's record says, as far as the file tells it; a feed that is none of this collection's is left out. */
+function recordColumns(
+  { name_sure: sure, used_to: usedTo, acquired_on: acquiredOn, care }: Plant,
+  feeds: ReadonlySet<number>,
+): Record<string, unknown> {
+  const { feedId, ...rules } = (care ?? {}) as OwnRules;
+  const own = feedId != null && feeds.has(feedId) ? { ...rules, feedId } : rules;
+  return {
+    ...(sure == null ? {} : { name_sure: sure }),
+    ...(usedTo == null ? {} : { used_to: usedTo }),
+    ...(acquiredOn == null ? {} : { acquired_on: acquiredOn }),
+    ...(care == null ? {} : { own_rules: JSON.stringify(own) }),
+  };
+}
+
 function freeNumber(id: string, siteId: number, i: number, taken: Set<string>): string {
   const wished = id.trim().slice(0, 40);
   const number = wished !== '' && !taken.has(alike(wished)) ? wished : `${siteId}-${i + 1}`;
@@ -277,7 +291,7 @@ const FILE_FIELDS: Record<PlantEvent['type'], readonly string[]> = {
   check: ['finger', 'surface', 'meter', 'weight_g', 'lift'],
   weights: ['drained_g', 'dry_g'],
   sign: ['sign', 'strength', 'where', 'when'],
-  repotting: ['mix_was', 'roots_cut', 'before'],
+  repotting: ['mix_was', 'roots_cut', 'findings', 'before'],
   move: ['from', 'place'],
   feeding: ['dose'],
   state: ['state'],
@@ -287,6 +301,41 @@ const FILE_FIELDS: Record<PlantEvent['type'], readonly string[]> = {
   'case-step': ['cause', 'step', 'found'],
   'case-closed': ['cause', 'outcome'],
 };
+
+interface PlaceInFile {
+  width_mm: number | null;
+  depth_mm: number | null;
+  obstruction_deg: number | null;
+  direct_sun_h: number | null;
+}
+const ofBench = ({ width_mm, depth_mm, obstruction_deg, direct_sun_h }: PlaceInFile): PlaceInFile => ({
+  width_mm,
+  depth_mm,
+  obstruction_deg,
+  direct_sun_h,
+});
+
+interface PlantInFile {
+  id: number;
+  ref: string;
+  named: number;
+  taxon: string | null;
+  name_sure: 'sure' | 'likely' | 'unknown';
+  used_to: string | null;
+  acquired_on: string | null;
+  own_rules: unknown;
+}
+
+/** What its keeper's record says, where it says more than a file that is silent. */
+function recordInFile({ name_sure: sure, used_to, acquired_on, own_rules: rules }: PlantInFile) {
+  const care = json<OwnRules>(rules);
+  return {
+    name_sure: sure === 'sure' ? null : sure,
+    used_to,
+    acquired_on,
+    care: Object.keys(care).length > 0 ? care : null,
+  };
+}
 
 /** Its today, or the last day that something was read or done on, if that is later. */
 function latestOf({ today, places, plants }: Garden): string {
@@ -302,16 +351,16 @@ function latestOf({ today, places, plants }: Garden): string {
 /** A site as a garden file: what came from one goes out as it came in. */
 export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
   const { garden } = await loadGarden(pool, site);
-  const [places] = await pool.query<Row<{ id: number; ref: string }>[]>(
-    'SELECT id, ref FROM place WHERE collection_id = ?',
+  const [places] = await pool.query<Row<PlaceInFile & { id: number; ref: string }>[]>(
+    'SELECT id, ref, width_mm, depth_mm, obstruction_deg, direct_sun_h FROM place WHERE collection_id = ?',
     [site.collection_id],
   );
   const [mixes] = await pool.query<Row<{ id: number; ref: string; name: string }>[]>(
     'SELECT id, ref, name FROM mix WHERE collection_id = ?',
     [site.collection_id],
   );
-  const [plants] = await pool.query<Row<{ id: number; ref: string; named: number; taxon: string | null }>[]>(
-    'SELECT id, ref, named, taxon FROM plant WHERE collection_id = ?',
+  const [plants] = await pool.query<Row<PlantInFile>[]>(
+    'SELECT id, ref, named, taxon, name_sure, used_to, acquired_on, own_rules FROM plant WHERE collection_id = ?',
     [site.collection_id],
   );
   const [asOf] = await pool.query<Row<{ as_of: string | null; as_of_stamp: string | null }>[]>(
@@ -331,6 +380,7 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
     ]),
   );
   const refs = new Map(mixes.map((row) => [String(row.id), row.ref]));
+  const mixNames = new Map(mixes.map((row) => [String(row.id), row.name]));
   const own = (mix: Mix) => used.has(mix.id) || refs.get(mix.id)!.startsWith(`${site.id}/`);
   const outMixes = garden.mixes.filter(own).toSorted((a, b) => Number(a.id) - Number(b.id));
   const partRefs = new Set(outMixes.flatMap((mix) => mix.parts.map((part) => part.component)));
@@ -342,20 +392,24 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
     version: 1,
     today: fileToday,
     site: garden.site,
-    weather: garden.weather.map(({ issued: _issued, ...day }) => ({
+    weather: garden.weather.map(({ issued, ...day }) => ({
       ...day,
+      ...(issued != null && day.date > fileToday ? { issued } : {}),
       // A file's forecast lies ahead of its today, and nothing else does.
       source: day.date > fileToday ? 'forecast' : untouched ? day.source : 'observed',
     })),
-    places: garden.places.map(({ rain_counts_mm: _ownDepth, name: _named, full: _full, ...place }) =>
+    places: garden.places.map(({ name, full: _full, ...place }) =>
       dropNulls({
         ...place,
         id: placeRef.get(place.id)!,
+        name: name === placeRef.get(place.id) ? null : name,
+        ...ofBench(places.find(({ id }) => String(id) === place.id)!),
         thermometer: place.thermometer?.length ? place.thermometer.map(dropNulls) : null,
       }),
     ),
     mixes: outMixes.map((mix) => ({
       id: mixRef.get(mix.id)!,
+      ...(mixNames.get(mix.id) === mixRef.get(mix.id) ? {} : { name: mixNames.get(mix.id) }),
       parts: mix.parts.map((part) => ({ component: idFrom(site.id, part.component), parts: part.parts })),
     })),
     ...(components.length > 0
@@ -380,9 +434,10 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
           id: idFrom(site.id, row.ref),
           name: row.named ? plant.name : null,
           taxon: row.taxon,
+          ...recordInFile(row),
           place: placeRef.get(plant.place)!,
           mix: mixRef.get(plant.mix)!,
-          pot: potInFile(plant.pot),
+          pot: dropNulls(plant.pot),
           events: plant.events.map((event) => outward(event, placeRef, mixRef)),
         });
       }),
@@ -406,14 +461,9 @@ function outward(
   if (event.type === 'repotting' && event.before)
     return {
       ...out,
-      before: { pot: potInFile(event.before.pot), mix: mixRef.get(event.before.mix) ?? event.before.mix },
+      before: { pot: dropNulls(event.before.pot), mix: mixRef.get(event.before.mix) ?? event.before.mix },
     };
   return out;
-}
-
-/** Without what garden files do not hold. */
-function potInFile(pot: Pot): Partial<Pot> {
-  return dropNulls({ ...pot, ...Object.fromEntries(POT_DETAIL.map((field) => [field, null])) });
 }
 
 function dropNulls<T extends object>(value: T): Partial<T> {

@@ -3,6 +3,7 @@ import { POT_COLUMNS, type PotColumns, potOf } from '../plants/potColumns.ts';
 import { json } from '../database/json.ts';
 import { groupBy } from '../grouping.ts';
 import {
+  asKept,
   dayNumber,
   REFUSALS,
   stretchSign,
@@ -343,16 +344,12 @@ function toldBy(
   return { ...detail, type, date } as PlantEvent;
 }
 
-/** In the keeper's words: roots that grew in wet. */
-const GREW_WET = /wet|soggy|damp|moist|peat/i;
-
 function plantOf(row: PlantRow, events: readonly { day: string; type: string; detail: unknown }[]): Plant {
   return {
     id: String(row.id),
     name: row.name,
     taxon: row.taxon ?? row.name,
-    name_unknown: row.name_sure === 'unknown',
-    grown_wet: GREW_WET.test(row.used_to ?? ''),
+    ...asKept({ nameSure: row.name_sure, usedTo: row.used_to, own: json<OwnRules>(row.own_rules) }),
     habit: row.habit,
     form: row.form,
     diameter_mm: row.diameter_mm,
@@ -365,11 +362,6 @@ function plantOf(row: PlantRow, events: readonly { day: string; type: string; de
     grow_min_c: row.grow_min_c,
     leafless: row.leafless === null ? null : Boolean(row.leafless),
     root_loss: row.root_loss,
-    due_m: json<OwnRules>(row.own_rules).dueAt ?? null,
-    sleeps: json<OwnRules>(row.own_rules).sleeps ?? null,
-    ideal_from_c: json<OwnRules>(row.own_rules).idealFromC ?? null,
-    heat_from_c: json<OwnRules>(row.own_rules).ceilingC ?? null,
-    steps_taken_back: json<OwnRules>(row.own_rules).stepsTakenBack ?? null,
     place: String(row.place_id),
     mix: String(row.mix_id),
     pot: potOf(row),
