@@ -276,6 +276,8 @@ export type PlantEvent =
 
 export interface Plant {
   id: string;
+  /** its id in garden files, where it bears another here */
+  ref?: string | null;
   name?: string | null;
   taxon?: string | null;
   habit?: Habit | null;

@@ -30,6 +30,8 @@ export interface Served {
     path: string,
     init?: { method?: string; body?: unknown; headers?: Record<string, string> },
   ): Promise<{ status: number; type: string; body: any }>;
+  /** another server on the same database, in its place */
+  restart(): Promise<void>;
   drop(): Promise<void>;
 }
 
@@ -57,23 +59,29 @@ export async function served(
   const database = await freshDatabase();
   await migrate(database.pool, MIGRATIONS);
   if (fill) await fill(database.pool);
-  const running = await serve({
-    databaseUrl: databaseUrl(database.name),
-    port: 21_000 + Math.floor(Math.random() * 20_000),
-    webFolder: null,
-    workerFile: join(ROOT, 'build', 'forecast-worker.mjs'),
-    migrationsFolder: MIGRATIONS,
-    tell: () => {},
-    fill: null,
-    commandKey: commandKey(),
-    holdAnswers: true,
-    ...more,
-  });
-  const url = `http://127.0.0.1:${running.port}`;
+  const start = () =>
+    serve({
+      databaseUrl: databaseUrl(database.name),
+      port: 21_000 + Math.floor(Math.random() * 20_000),
+      webFolder: null,
+      workerFile: join(ROOT, 'build', 'forecast-worker.mjs'),
+      migrationsFolder: MIGRATIONS,
+      tell: () => {},
+      fill: null,
+      commandKey: commandKey(),
+      holdAnswers: true,
+      ...more,
+    });
+  let running = await start();
+  let url = `http://127.0.0.1:${running.port}`;
   return {
     pool: database.pool,
-    url,
-    running,
+    get url() {
+      return url;
+    },
+    get running() {
+      return running;
+    },
     async ask(path, init = {}) {
       const response = await fetch(url + path, {
         method: init.method ?? 'GET',
@@ -93,6 +101,11 @@ export async function served(
         type,
         body: text === '' ? null : type.includes('json') ? JSON.parse(text) : text,
       };
+    },
+    async restart() {
+      await running.close();
+      running = await start();
+      url = `http://127.0.0.1:${running.port}`;
     },
     async drop() {
       await running.close();

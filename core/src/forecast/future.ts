@@ -6,7 +6,6 @@ import { atRate } from '../belief/grid.ts';
 import type { Cell, Present } from '../belief/present.ts';
 import { BENT_SD, driveShift } from '../belief/rate.ts';
 import { DRY_TO_M } from '../moisture.ts';
-import { seededRandom, seedFrom } from '../numeric/random.ts';
 import { clamp } from '../numeric/curves.ts';
 import { HORIZON_DAYS, MEMBERS, NEAR_DAYS, type GardenClimate } from './climate.ts';
 import { dueMoisture, type PlantModel } from './plantModel.ts';
@@ -80,7 +79,6 @@ export function runFutures(model: PlantModel, present: Present, climate: GardenC
  * weather in no order.
  */
 function startMembers(futures: Futures, model: PlantModel, present: Present, today: DayNumber, dueM: number): void {
-  const noise = sortedNormals(seededRandom(seedFrom(model.plant.id)));
   const { cells } = present;
   let at = 0;
   let passed = cells[0]!.weight;
@@ -88,7 +86,7 @@ function startMembers(futures: Futures, model: PlantModel, present: Present, tod
     while (passed < (i + 0.5) / MEMBERS && at < cells.length - 1) passed += cells[++at]!.weight;
     const cell = cells[at]!;
     const member = (i * START_STRIDE) % MEMBERS;
-    const m = clamp(cell.m + cell.sd * noise[(i * DEVIATION_STRIDE) % MEMBERS]!, 0, model.pot.holes ? 1 : 2);
+    const m = clamp(cell.m + cell.sd * DEVIATIONS[(i * DEVIATION_STRIDE) % MEMBERS]!, 0, model.pot.holes ? 1 : 2);
     futures.rates[member] = cell.lnRate;
     futures.m[member] = m;
     if (m <= DRY_TO_M) futures.dryDay[member] = pastDryDay(cell, today);
@@ -186,13 +184,6 @@ function pastDryDay({ branch, x }: Cell, today: DayNumber): DayNumber {
   );
 }
 
-function sortedNormals(random: () => number): Float64Array {
-  // Stratified, so that 64 draws have a mean of nil and a spread of one.
-  const out = new Float64Array(MEMBERS);
-  for (let i = 0; i < MEMBERS; i++) out[i] = inverseNormal((i + 0.15 + 0.7 * random()) / MEMBERS);
-  return out;
-}
-
 /** Quantile of the standard normal (Acklam's rational approximation, error under 1.2e-9 in its middle). */
 function inverseNormal(p: number): number {
   const q = p - 0.5;
@@ -219,3 +210,9 @@ function inverseNormal(p: number): number {
     ((((0.007784695709041462 * r + 0.3224671290700398) * r + 2.445134137142996) * r + 3.754408661907416) * r + 1);
   return q < 0 ? tail : -tail;
 }
+
+/**
+ * The middles of as many equal shares of a normal: the same for every plant, whatever number it bears in whichever book, so that a
+ * garden taken in from its file is told the same.
+ */
+const DEVIATIONS = Float64Array.from({ length: MEMBERS }, (_, i) => inverseNormal((i + 0.5) / MEMBERS));

@@ -1,5 +1,6 @@
 /** Sleep and waking. Rest is mistaken for death, and death for rest: a thumb at the base tells, and waking never beats cold. */
 import { sleepsOn } from '../clinic/facts.ts';
+import type { Plant } from '../garden.ts';
 import { pairKnown } from '../forecast/plantModel.ts';
 import { TOO_WET_TO_DRINK_M } from '../moisture.ts';
 import { placeDefaults } from '../place/defaults.ts';
@@ -268,7 +269,7 @@ function touched(facts: Facts): Answer {
   const { today, seen, stateSince, outlook, warmRoom, nature } = facts;
   const why = asleep(facts);
   const since = today - Math.max(stateSince, seen.touched ?? -Infinity);
-  const phase = since - touchPhase(outlook.plant.id) - TOUCH_EVERY_DAYS;
+  const phase = since - touchPhase(outlook.plant) - TOUCH_EVERY_DAYS;
   const asks = nature !== 'stone' && nature !== 'hardy';
   if (asks && phase >= 0 && phase % TOUCH_EVERY_DAYS < TOUCH_ASKED_DAYS) {
     const sips = outlook.model.traits.store === 'leaf' && warmRoom;
@@ -296,14 +297,15 @@ function restsWrong({ outlook, inTheDark }: Facts): Deed | null {
 }
 
 /** Sleepers are not all touched on one day. */
-function touchPhase(id: string): number {
+function touchPhase({ ref, id: own }: Pick<Plant, 'id' | 'ref'>): number {
+  const id = ref ?? own;
   let sum = 0;
   for (let i = 0; i < id.length; i++) sum = (sum * 31 + id.charCodeAt(i)) % 997;
   return sum % 12;
 }
 
 function nextTouch({ today, seen, stateSince, outlook }: Facts): string {
-  const first = Math.max(stateSince, seen.touched ?? -Infinity) + TOUCH_EVERY_DAYS + touchPhase(outlook.plant.id);
+  const first = Math.max(stateSince, seen.touched ?? -Infinity) + TOUCH_EVERY_DAYS + touchPhase(outlook.plant);
   const missed = Math.max(0, Math.ceil((today + 1 - first) / TOUCH_EVERY_DAYS));
   return iso(first + missed * TOUCH_EVERY_DAYS);
 }

@@ -5,6 +5,7 @@ import { randomUUID } from 'node:crypto';
 import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 import { json } from '../database/json.ts';
+import { idFrom, refIn } from '../garden/refs.ts';
 import { loadGarden, type SiteRow, siteStamp } from '../garden/store.ts';
 import { placeColumns } from '../places/store.ts';
 import { plantColumns, pottingColumns } from '../plants/takingInStore.ts';
@@ -26,9 +27,6 @@ async function insert(connection: PoolConnection, table: string, row: Record<str
   return result.insertId;
 }
 
-/** Ids of a file are its own: within a collection they stand behind the number of their site. */
-const refIn = (siteId: number, id: string) => `${siteId}/${id}`;
-const idFrom = (siteId: number, ref: string) => (ref.startsWith(`${siteId}/`) ? ref.slice(`${siteId}/`.length) : ref);
 /** A place that the file names and does not hold. */
 const STRANGE = '?';
 
@@ -427,6 +425,7 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
           name_unknown: _sureness,
           steps_taken_back: _steps,
           grown_wet: _rootsBefore,
+          ref: _ref,
           ...inFile
         } = plant;
         return dropNulls({

@@ -1,4 +1,5 @@
 /** A site as the engine wants it: a garden read from the tables. */
+import { idFrom } from './refs.ts';
 import { POT_COLUMNS, type PotColumns, potOf } from '../plants/potColumns.ts';
 import { json } from '../database/json.ts';
 import { groupBy } from '../grouping.ts';
@@ -258,6 +259,8 @@ export async function loadComponents(pool: Pool, collectionId: number): Promise<
 
 interface PlantRow extends PotColumns {
   id: number;
+  ref: string;
+  site_id: number;
   name: string;
   taxon: string | null;
   habit: Plant['habit'];
@@ -291,7 +294,7 @@ export async function loadPlants(
   const values = bySite ? [which.siteId] : [which.plantIds];
   const from = 'plant p JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id';
   const [rows] = await pool.query<Row<PlantRow>[]>(
-    `SELECT p.id, p.name, p.taxon, p.habit, p.form, p.diameter_mm, p.height_mm, p.dry_rule, p.hold_days, p.store,
+    `SELECT p.id, p.ref, pl.site_id, p.name, p.taxon, p.habit, p.form, p.diameter_mm, p.height_mm, p.dry_rule, p.hold_days, p.store,
        p.min_dry_c, p.min_wet_c,
             p.grow_min_c, p.leafless, s.place_id, po.mix_id, ${POT_COLUMNS}, po.root_loss, p.name_sure, p.used_to, p.own_rules, p.acquired_on, pl.kind AS place_kind
      FROM ${from} JOIN potting po ON po.open_plant_id = p.id
@@ -347,6 +350,7 @@ function toldBy(
 function plantOf(row: PlantRow, events: readonly { day: string; type: string; detail: unknown }[]): Plant {
   return {
     id: String(row.id),
+    ref: idFrom(row.site_id, row.ref),
     name: row.name,
     taxon: row.taxon ?? row.name,
     ...asKept({ nameSure: row.name_sure, usedTo: row.used_to, own: json<OwnRules>(row.own_rules) }),
