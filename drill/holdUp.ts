@@ -6,7 +6,7 @@ import { randomUUID } from 'node:crypto';
 import { Agent } from 'node:http';
 import { gzipSync } from 'node:zlib';
 import { type Ask, ask, plantIds, quantile, sleep } from './ask.ts';
-import type { Home } from './home.ts';
+import { type Home, memoryOf, threadCpuMs } from './home.ts';
 import type { Table } from './table.ts';
 
 const MOST_MS = 200;
@@ -116,6 +116,7 @@ async function heavies(url: string): Promise<Heavy[]> {
     }),
     post('a list of 5,000 plants, tried', '/api/import/csv', { body: listOf(largeList(5000)) }),
     post('a list of quotes', '/api/import/csv', { body: listOf('"'.repeat(600_000)) }),
+    ...unknownOf(place!, listOf).map(([name, path, body]) => post(name, path, { body })),
     post('a thousand labels', `/api/labels.pdf?ids=${(await thousand(ids)).join(',')}`, {}),
     post('the list of plants', '/api/plants', {}),
     post('the round', '/api/round', {}),
@@ -130,6 +131,34 @@ async function heavies(url: string): Promise<Heavy[]> {
   ];
 }
 
+/** Tables that are wide, strange or long. */
+function unknownOf(
+  place: { id: number; site_id: number },
+  listOf: (csv: string) => object,
+): [name: string, path: string, body: object][] {
+  const wide = (columns: number) => `${Array.from({ length: columns }, (_, i) => i).join(',')}\n1\n`;
+  const strange = Array.from({ length: 5000 }, (_, i) => `Unheard of ${i},9 cm,nowhere ${i},nothing ${i}`);
+  const list = (csv: string) => ({
+    ...listOf(csv),
+    columns: { name: 'name', pot_top_mm: 'top', place: 'bench', mix: 'mix' },
+  });
+  const days = Array.from({ length: 27_000 }, (_, i) =>
+    [new Date(-631_152_000_000 + i * 86_400_000).toISOString().slice(0, 10), 3, 12, 70, 4, 0, 2].join(','),
+  );
+  return [
+    ['readings of 449,000 columns', `/api/places/${place.id}/readings.csv`, { csv: wide(449_000) }],
+    ['a list of 449,000 columns', '/api/import/csv', list(wide(449_000))],
+    ['weather of 300,000 columns', `/api/sites/${place.site_id}/weather.csv`, { csv: wide(300_000) }],
+    ['5,000 plants that nobody knows', '/api/import/csv', list(['name,top,bench,mix', ...strange].join('\n'))],
+    [
+      'weather of every day since 1950',
+      `/api/sites/${place.site_id}/weather.csv`,
+      { csv: ['date,min,max,rh,sunshine,rain,wind', ...days].join('\n') },
+    ],
+    ['a list of 900,000 quotes', '/api/import/csv', list(`name\n${'"'.repeat(900_000)}\n`)],
+  ];
+}
+
 async function thousand(ids: readonly number[]): Promise<number[]> {
   return Array.from({ length: 1000 }, (_, i) => ids[i % ids.length]!);
 }
@@ -140,6 +169,8 @@ export interface HeldUp {
   ms: number;
   /** the slowest answer to the small request meanwhile */
   worstMs: number;
+  /** CPU of the server's one thread while a small request waited, at most: what a loaded machine neither hides nor makes */
+  worstCpuMs: number;
   mb: number;
 }
 
@@ -155,18 +186,21 @@ const USUAL_POT = {
   top_dressing_mm: 0,
 };
 
-export async function holdUps(url: string, memoryMb: () => number, told: (one: HeldUp) => void): Promise<void> {
+export async function holdUps(url: string, pid: number, told: (one: HeldUp) => void): Promise<void> {
   for (const heavy of await heavies(url)) {
     const agent = new Agent({ keepAlive: true, maxSockets: 1 });
     await ask(url, '/api/timers', { agent });
     const state = { done: false };
     let mb = 0;
+    let worstCpuMs = 0;
     const times: number[] = [];
     const probing = (async () => {
       while (!state.done) {
+        const before = threadCpuMs(pid);
         const { status, ms } = await ask(url, '/api/timers', { agent });
+        worstCpuMs = Math.max(worstCpuMs, threadCpuMs(pid) - before);
         times.push(status === 200 ? ms : Infinity);
-        mb = Math.max(mb, memoryMb());
+        mb = Math.max(mb, memoryOf(pid));
         await sleep(PAUSE_MS);
       }
     })();
@@ -174,18 +208,18 @@ export async function holdUps(url: string, memoryMb: () => number, told: (one: H
     state.done = true;
     await probing;
     agent.destroy();
-    told({ name: heavy.name, status, ms, worstMs: quantile(times, 1), mb });
+    told({ name: heavy.name, status, ms, worstMs: quantile(times, 1), worstCpuMs, mb });
   }
 }
 
 export async function holdUp(home: Home, table: Table): Promise<void> {
   const server = await home.start();
   await ask(server.url, '/api/round');
-  await holdUps(server.url, server.memoryMb, ({ name, status, ms, worstMs, mb }) =>
+  await holdUps(server.url, server.pid, ({ name, status, ms, worstMs, worstCpuMs, mb }) =>
     table.hold(
-      `${name}: nobody waits longer than ${MOST_MS} ms, in ${MOST_MB} MB`,
-      worstMs <= MOST_MS && mb <= MOST_MB && status > 0 && status < 500,
-      `${status} in ${ms.toFixed(0)} ms; another waited ${worstMs.toFixed(0)} ms; ${mb.toFixed(0)} MB`,
+      `${name}: nobody waits for more than ${MOST_MS} ms of work, in ${MOST_MB} MB`,
+      worstCpuMs <= MOST_MS && mb <= MOST_MB && status > 0 && status < 500,
+      `${status} in ${ms.toFixed(0)} ms; another waited ${worstCpuMs.toFixed(0)} ms of its work, ${worstMs.toFixed(0)} ms by the clock; ${mb.toFixed(0)} MB`,
     ),
   );
   await server.stop();

@@ -154,6 +154,20 @@ export class Home {
   }
 }
 
+/** A tick of the kernel's clock, on Debian. */
+const TICK_MS = 10;
+
+/** CPU that the main thread of a process has had, ms; 0 once it is gone. */
+export function threadCpuMs(pid: number): number {
+  try {
+    const stat = readFileSync(`/proc/${pid}/task/${pid}/stat`, 'utf8');
+    const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ');
+    return TICK_MS * (Number(fields[11]) + Number(fields[12]));
+  } catch {
+    return 0;
+  }
+}
+
 /** Resident memory of a process, MB; 0 once it is gone. */
 export function memoryOf(pid: number): number {
   try {

@@ -21,6 +21,8 @@ const HEADERS = {
   'X-Frame-Options': 'DENY',
   // Else a foreign page could show the pictures.
   'Cross-Origin-Resource-Policy': 'same-origin',
+  // Nor hold the window that it opened.
+  'Cross-Origin-Opener-Policy': 'same-origin',
   'Content-Security-Policy': [
     "default-src 'self'",
     "style-src 'self' 'unsafe-inline'",
@@ -47,8 +49,11 @@ function refused(request: Request, commandKey: string | null): string | null {
   if (!ALLOWED_HOST.test(host)) return 'Zinc Pail answers its own pages on this machine only.';
   const origin = request.get('origin');
   const own = origin !== undefined && isOwn(origin, host);
-  if (READS.has(request.method))
-    return origin === undefined || own ? null : 'Zinc Pail answers its own pages on this machine only.';
+  if (READS.has(request.method)) {
+    // What a foreign page may not read need not be worked out for it; a link that somebody follows is no such page.
+    const foreign = request.get('sec-fetch-site') === 'cross-site' && request.get('sec-fetch-mode') !== 'navigate';
+    return !foreign && (origin === undefined || own) ? null : 'Zinc Pail answers its own pages on this machine only.';
+  }
   // No page knows an instrument's token, and without one nothing is taken there.
   if (request.path === INSTRUMENTS && origin === undefined) return null;
   if (commandKey !== null && showsKey(request.get('authorization'), commandKey)) return null;
@@ -58,7 +63,8 @@ function refused(request: Request, commandKey: string | null): string | null {
 }
 
 function isOwn(origin: string, host: string): boolean {
-  return URL.canParse(origin) && new URL(origin).origin === origin && new URL(origin).host === host;
+  // Served by HTTP alone: a page of the same host by another scheme is another's.
+  return URL.canParse(origin) && new URL(origin).origin === origin && origin === `http://${host}`;
 }
 
 function showsKey(authorization: string | undefined, key: string): boolean {

@@ -22,25 +22,42 @@ const UNWRITABLE = /[\0\p{Surrogate}]/u;
 const MOST_LOOKED_AT = 200_000;
 
 function brokenText(input: unknown): Fault | null {
-  let left = MOST_LOOKED_AT;
-  const look = (value: unknown, path: readonly (string | number)[]): Fault | null => {
-    if (left-- <= 0) return null;
-    if (typeof value === 'string')
-      return UNWRITABLE.test(value)
-        ? {
-            pointer: pointerOf(path),
-            got: value.replaceAll(/[\0\p{Surrogate}]/gu, '…'),
-            accepted: 'a text of whole characters',
-          }
-        : null;
-    if (typeof value !== 'object' || value === null || path.length > DEEPEST_LOOKED_AT) return null;
-    for (const key in value) {
-      const wrong = look(key, path) ?? look((value as Record<string, unknown>)[key], [...path, key]);
-      if (wrong) return wrong;
+  const way: (string | number)[] = [];
+  const found = findBroken(input, way, { left: MOST_LOOKED_AT });
+  return found === null
+    ? null
+    : {
+        pointer: pointerOf(way.toReversed()),
+        got: found.replaceAll(/[\0\p{Surrogate}]/gu, '…'),
+        accepted: 'a text of whole characters',
+      };
+}
+
+/** @param way from the text that was found up to the whole: filled on the way back, so that what is sound costs nothing */
+function findBroken(value: unknown, way: (string | number)[], looked: { left: number }, depth = 0): string | null {
+  if (typeof value === 'string') return UNWRITABLE.test(value) ? value : null;
+  if (typeof value !== 'object' || value === null || depth > DEEPEST_LOOKED_AT) return null;
+  const inside = (key: string | number, part: unknown): string | null => {
+    // Most of a long list is numbers: they are no text, and hold none.
+    if ((typeof part !== 'string' && typeof part !== 'object') || part === null) return null;
+    const broken = findBroken(part, way, looked, depth + 1);
+    if (broken !== null) way.push(key);
+    return broken;
+  };
+  if (Array.isArray(value)) {
+    for (let i = 0; i < value.length && looked.left > 0; i++, looked.left--) {
+      const broken = inside(i, value[i]);
+      if (broken !== null) return broken;
     }
     return null;
-  };
-  return look(input, []);
+  }
+  for (const key in value) {
+    if (looked.left-- <= 0) return null;
+    if (UNWRITABLE.test(key)) return key;
+    const broken = inside(key, (value as Record<string, unknown>)[key]);
+    if (broken !== null) return broken;
+  }
+  return null;
 }
 const DEEPEST_LOOKED_AT = 30;
 

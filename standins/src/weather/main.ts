@@ -18,3 +18,5 @@ process.once('SIGINT', end);
 process.once('SIGTERM', end);
 // Started by another program: when that goes, its end of the channel closes.
 process.once('disconnect', end);
+// It may have gone while this was still coming up.
+if (process.connected === false) end();
