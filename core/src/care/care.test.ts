@@ -204,6 +204,12 @@ describe('reminders', () => {
     cautions: [],
     slack: false,
   };
+  it('a kind that is not for soaking is lifted out at once', () => {
+    const [lift] = remindersFor({ ...mark, way: 'bottom', neverSoak: true });
+    expect(lift).toMatchObject({ kind: 'lift', afterMinutes: 0 });
+    expect(lift!.words).toContain('now');
+    expect(remindersFor({ ...mark, way: 'bottom' })[0]!.afterMinutes).toBeGreaterThan(0);
+  });
   it('a saucer after a drench; none where there is none', () => {
     expect(remindersFor(mark)).toMatchObject([{ kind: 'saucer', afterMinutes: 20 }]);
     expect(remindersFor({ ...mark, rules: { ...rules, stand: 'none' } })).toEqual([]);

@@ -28,6 +28,8 @@ export interface MarkFacts {
   placeKind: PlaceKind;
   holes: boolean;
   cautions: readonly Caution[];
+  /** its kind is not for soaking: one that stands in water is lifted out at once */
+  neverSoak?: boolean;
   /** the plant was slack before the drink */
   slack: boolean;
 }
@@ -39,11 +41,13 @@ export function remindersFor(facts: MarkFacts): Reminder[] {
   const { rules, way } = facts;
   const reminders: Reminder[] = [];
   if (way === 'bottom') {
-    const minutes = Math.min(rules.soakMinutes, LONGEST_SOAK_MINUTES);
+    const minutes = facts.neverSoak ? 0 : Math.min(rules.soakMinutes, LONGEST_SOAK_MINUTES);
     reminders.push({
       kind: 'lift',
       afterMinutes: minutes,
-      words: `Lift it out of the water after ${minutes} minutes at most, and let it drain.`,
+      words: facts.neverSoak
+        ? 'Lift it out of the water now: its kind is not for soaking. Let it drain.'
+        : `Lift it out of the water after ${minutes} minutes at most, and let it drain.`,
     });
   } else if ((way === 'drench' || way === 'base') && rules.stand !== 'none' && facts.holes) {
     reminders.push({

@@ -33,6 +33,19 @@ describe('the genus library', () => {
 });
 
 describe('traits', () => {
+  it.each([
+    ['below', 'dry-and-hold'],
+    ['stem', 'dry-through'],
+    ['none', 'dry-top'],
+  ] as const)('where its keeper says that its water is kept otherwise (%s) the rule is %s', (store, dryRule) => {
+    expect(traitsOf({ name: 'Haworthia cooperi', store }).traits).toMatchObject({ store, dryRule });
+    // What they set of the rule itself stands.
+    expect(traitsOf({ name: 'Haworthia cooperi', store, dry_rule: 'keep-damp' }).traits.dryRule).toBe('keep-damp');
+  });
+  it('the store that its kind has anyway changes nothing', () => {
+    const { traits } = traitsOf({ name: 'Haworthia cooperi' });
+    expect(traitsOf({ name: 'Haworthia cooperi', store: traits.store }).traits).toEqual(traits);
+  });
   const bare = {
     id: 'p',
     diameter_mm: 50,

@@ -29,6 +29,14 @@ const STORE_BY_FORM: Record<Form, Store> = {
   'stiff-leaf': 'below',
 };
 
+/** How dry each store lets a pot get, where its keeper says that it is another than its kind's (drink by store, not by name). */
+const RULE_BY_STORE: Record<Store, Traits['dryRule']> = {
+  below: 'dry-and-hold',
+  stem: 'dry-through',
+  leaf: 'dry-through',
+  none: 'dry-top',
+};
+
 /** For a plant nobody can name: the dry side of everything, and a warm lowest night. */
 const CAUTIOUS: Traits = {
   habit: 'evergreen',
@@ -103,7 +111,14 @@ export function traitsOf(plant: Told): SourcedTraits {
     genus?.store,
     sources.form === 'cautious' ? undefined : STORE_BY_FORM[form],
   );
-  const dryRule = choose('dryRule', plant.dry_rule, genus?.dryRule);
+  const ofKind = species?.store ?? genus?.store;
+  // A keeper who knows where it keeps its water knows more of how dry it may stand than its name does.
+  const otherStore = plant.store != null && ofKind !== undefined && plant.store !== ofKind;
+  const dryRule =
+    otherStore && plant.dry_rule == null
+      ? RULE_BY_STORE[plant.store!]
+      : choose('dryRule', plant.dry_rule, genus?.dryRule);
+  if (otherStore && plant.dry_rule == null) sources.dryRule = 'keeper';
   const traits: Traits = {
     form,
     habit,

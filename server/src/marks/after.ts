@@ -34,6 +34,7 @@ export function timersOf(mark: NewMark, pot: WholePot | undefined, home: PlantHo
       placeKind: home.place_kind,
       holes: pot.outlook.pot.holes,
       cautions: pot.outlook.cautions,
+      neverSoak: neverSoaked(pot),
       slack: asksAboutSlack(pot.outlook.thirst.level, judgement),
     });
     const whose = { collectionId: home.collection_id, plantId: mark.plant_id, clientId: entry.client_id };
@@ -41,9 +42,12 @@ export function timersOf(mark: NewMark, pot: WholePot | undefined, home: PlantHo
   });
 }
 
+const neverSoaked = ({ outlook: { genus, traits } }: WholePot): boolean =>
+  genusCare(genusOf(genus), traits.form, traits.habit).neverSoak;
+
 /** What the marks mean for the plant; for many at once only what is urgent is worth a sentence each. */
 export function adviceOn(mark: NewMark, pot: WholePot, home: PlantHome, events: readonly PlantEvent[]): AfterNote[] {
-  const { genus, traits } = pot.outlook;
+  const { genus } = pot.outlook;
   const { coarse, shedsWater, rewetDifficulty } = mixCharacter(home.mix);
   return [
     ...mark.entries.flatMap((entry) => drainNote(entry, pot.outlook.pot.depth_mm, rewetDifficulty)),
@@ -56,7 +60,7 @@ export function adviceOn(mark: NewMark, pot: WholePot, home: PlantHome, events: 
       events,
       coarse,
       shedsWater,
-      neverSoak: genusCare(genusOf(genus), traits.form, traits.habit).neverSoak,
+      neverSoak: neverSoaked(pot),
       genus,
     }),
   ];
