@@ -86,6 +86,7 @@ export const DEPTH_WORDS: Record<Depth, string> = {
   'caudex-third': 'About a third of the caudex in the mix, higher than it stood.',
   'rhizome-covered': 'Rhizome and roots just covered, no deeper.',
   'leaf-bases-clear': 'The lowest leaves clear of the mix, on a collar of grit.',
+  'clump-low': 'Low enough that its stems touch the mix: they root where they lie.',
   'same-depth': 'As deep as it stood.',
 };
 

@@ -168,6 +168,8 @@ describe('how big', () => {
     const next = nextPot(roundPot(140, 100, 'plastic'), { form: 'caudex', store: 'stem', diameterMm: 80 });
     expect(next.pot.top_mm).toBe(140);
     expect(plantingDepth('caudex')).toBe('caudex-third');
+    expect(plantingDepth('trailing')).toBe('clump-low');
+    expect(plantingDepth('trailing', 'epiphyte')).toBe('same-depth');
   });
   it('property: never narrower, never deeper than it is wide by much, always with a hole', () =>
     fc.assert(

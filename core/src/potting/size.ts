@@ -313,6 +313,7 @@ export const DEPTHS = [
   'caudex-third',
   'rhizome-covered',
   'leaf-bases-clear',
+  'clump-low',
   'same-depth',
 ] as const;
 export type Depth = (typeof DEPTHS)[number];
@@ -334,6 +335,9 @@ export function plantingDepth(form: Form, nature: Nature = 'succulent'): Depth {
     case 'column':
     case 'pad':
       return 'crown-clear';
+    // Mats and hanging shoots root wherever a stem lies on the mix.
+    case 'trailing':
+      return 'clump-low';
     default:
       return 'same-depth';
   }
