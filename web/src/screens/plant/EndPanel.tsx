@@ -74,8 +74,8 @@ export function EndPanel({ plant, onClose }: { plant: PlantView; onClose(): void
         {mayOnlySleep && pressed && (
           <div role="alert" className="mb-3 border-l-4 border-[var(--straw)] pl-3">
             <p>
-              Without leaves it may rest and not be dead. Press it: hard all over, it sleeps, for longer than a season
-              at times. Hollow, or soft through and through, it is lost.
+              It may rest and not be dead, with leaves or without. Press it: hard all over, it sleeps, for longer than a
+              season at times. Hollow, or soft through and through, it is lost.
             </p>
             <button type="button" className="btn mt-2 h-11" disabled={sleeps.isPending} onClick={() => sleeps.mutate()}>
               It is hard: it stays

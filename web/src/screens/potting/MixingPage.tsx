@@ -125,13 +125,15 @@ function Bench({ kit, stock, own }: { kit: Kit; stock: readonly StockLine[]; own
         onTake={(parts, name) => add({ key: 'amend', name, mixId: null, parts })}
       />
       {recipes.length > 1 && (
-        <OneOf
-          label="A batch of which"
-          value={String(batched)}
-          onChange={(i) => setBatched(Number(i))}
-          options={recipes.map(({ name }, i) => [String(i), name] as const)}
-          width="w-full max-w-md"
-        />
+        <div className="mt-8">
+          <OneOf
+            label="A batch of which"
+            value={String(batched)}
+            onChange={(i) => setBatched(Number(i))}
+            options={recipes.map(({ name }, i) => [String(i), name] as const)}
+            width="w-full max-w-md"
+          />
+        </div>
       )}
       <BatchPanel
         key={recipes[batched]!.key}
