@@ -306,6 +306,8 @@ export interface Plant {
   grown_wet?: boolean | null;
   /** nobody knows what it is: what its name says is taken on the dry side; garden files do not hold it */
   name_unknown?: boolean | null;
+  /** the name is likely and not sure: a little to the dry side */
+  name_likely?: boolean | null;
   /** moisture at which the keeper wants water called for, in place of the dry rule's; garden files do not hold it */
   due_m?: number | null;
   /** warmth from which it does best, and height of a day from which it shuts down, as the keeper has them, °C; garden files do not hold them */

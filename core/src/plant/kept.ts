@@ -17,10 +17,18 @@ export function asKept({
   own,
 }: KeptRecord): Pick<
   Plant,
-  'name_unknown' | 'grown_wet' | 'due_m' | 'sleeps' | 'ideal_from_c' | 'heat_from_c' | 'steps_taken_back'
+  | 'name_unknown'
+  | 'name_likely'
+  | 'grown_wet'
+  | 'due_m'
+  | 'sleeps'
+  | 'ideal_from_c'
+  | 'heat_from_c'
+  | 'steps_taken_back'
 > {
   return {
     name_unknown: nameSure === 'unknown',
+    name_likely: nameSure === 'likely',
     grown_wet: GREW_WET.test(usedTo ?? ''),
     due_m: own.dueAt ?? null,
     sleeps: own.sleeps ?? null,

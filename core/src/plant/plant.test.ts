@@ -42,6 +42,19 @@ describe('traits', () => {
     // What they set of the rule itself stands.
     expect(traitsOf({ name: 'Haworthia cooperi', store, dry_rule: 'keep-damp' }).traits.dryRule).toBe('keep-damp');
   });
+  it('a name that is likely stands dry a little longer, less than one that nobody knows; a rule of the keeper’s stands', () => {
+    const hold = (more: object) => {
+      const { dryRule, holdDays } = traitsOf({ name: 'Echeveria elegans', ...more }).traits;
+      return dryRule === 'dry-and-hold' ? holdDays : 0;
+    };
+    const [sure, likely, unknown] = [hold({}), hold({ name_likely: true }), hold({ name_unknown: true })];
+    expect(likely).toBe(sure + 2);
+    expect(unknown).toBeGreaterThan(likely);
+    expect(hold({ name_likely: true, dry_rule: 'dry-through' })).toBe(0);
+    expect(traitsOf({ name: 'Rhipsalis baccifera', name_likely: true }).traits).toEqual(
+      traitsOf({ name: 'Rhipsalis baccifera' }).traits,
+    );
+  });
   it('the store that its kind has anyway changes nothing', () => {
     const { traits } = traitsOf({ name: 'Haworthia cooperi' });
     expect(traitsOf({ name: 'Haworthia cooperi', store: traits.store }).traits).toEqual(traits);

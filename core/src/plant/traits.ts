@@ -73,6 +73,18 @@ function toTheDrySide(traits: Traits, sources: SourcedTraits['sources']): void {
   }
 }
 
+/** Days longer that one whose name is likely stands dry: half of what a name that nobody knows asks for. */
+const LIKELY_HOLD_DAYS = 2;
+
+/** A name that may be another's: no other care, but a little later; what must not dry out is left as it is. */
+function aLittleDrier(traits: Traits, sources: SourcedTraits['sources']): void {
+  if (sources.dryRule === 'keeper' || sources.holdDays === 'keeper' || traits.dueM !== null) return;
+  if (traits.dryRule !== 'dry-through' && traits.dryRule !== 'dry-and-hold') return;
+  traits.dryRule = 'dry-and-hold';
+  traits.holdDays += LIKELY_HOLD_DAYS;
+  sources.holdDays = 'cautious';
+}
+
 /** What of a plant its traits hang on. */
 export type Told = Pick<Plant, 'name' | 'taxon'> & Partial<Plant>;
 
@@ -144,5 +156,6 @@ export function traitsOf(plant: Told): SourcedTraits {
   };
   if (traits.dryRule !== 'dry-and-hold') traits.holdDays = 0;
   if (plant.name_unknown) toTheDrySide(traits, sources);
+  else if (plant.name_likely) aLittleDrier(traits, sources);
   return { traits, sources, genus, cautions: species?.cautions ?? genus?.cautions ?? [] };
 }

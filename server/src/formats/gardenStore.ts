@@ -423,6 +423,7 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
           ideal_from_c: _ownBand,
           heat_from_c: _ownCeiling,
           name_unknown: _sureness,
+          name_likely: _likely,
           steps_taken_back: _steps,
           grown_wet: _rootsBefore,
           ref: _ref,

@@ -169,7 +169,8 @@ function Head({ plant }: { plant: PlantView }) {
             <span>{plant.place.name}</span>
             {record.name_sure !== 'sure' && (
               <span className="font-semibold text-[var(--straw)]">
-                name {record.name_sure === 'likely' ? 'likely, not sure' : 'unknown: kept to the dry side'}
+                name{' '}
+                {record.name_sure === 'likely' ? 'likely, not sure: a little drier' : 'unknown: kept to the dry side'}
               </span>
             )}
             {isApart(record.quarantine_until, site.today) && (
