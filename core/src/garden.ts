@@ -304,16 +304,16 @@ export interface Plant {
   steps_taken_back?: readonly string[] | null;
   /** grown in a wet mix before its last potting, as its keeper says; garden files tell it by the pot before */
   grown_wet?: boolean | null;
-  /** nobody knows what it is: what its name says is taken on the dry side; garden files do not hold it */
+  /** nobody knows what it is: what its name says is taken on the dry side; in files as name_sure */
   name_unknown?: boolean | null;
   /** the name is likely and not sure: a little to the dry side */
   name_likely?: boolean | null;
-  /** moisture at which the keeper wants water called for, in place of the dry rule's; garden files do not hold it */
+  /** moisture at which the keeper wants water called for, in place of the dry rule's; in files within its care */
   due_m?: number | null;
-  /** warmth from which it does best, and height of a day from which it shuts down, as the keeper has them, °C; garden files do not hold them */
+  /** warmth from which it does best, and height of a day from which it shuts down, as the keeper has them, °C; in files within its care */
   ideal_from_c?: number | null;
   heat_from_c?: number | null;
-  /** when it sleeps, as the keeper wants it, in place of its kind's; garden files do not hold it */
+  /** when it sleeps, as the keeper wants it, in place of its kind's; in files within its care */
   sleeps?: Sleeps | null;
   root_loss?: number | null;
   events: readonly PlantEvent[];
