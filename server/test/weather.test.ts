@@ -115,7 +115,33 @@ describe('with a service that does not', () => {
       await service.close();
     }
   });
+});
 
+describe('with a service that lies', () => {
+  let liar: Server;
+  let own: Served;
+  let sent = 0;
+  let saying: (response: ServerResponse) => void = (response) => response.end('[]');
+  beforeAll(async () => {
+    liar = await new Promise<Server>((resolve) => {
+      const server = createServer((_request, response) => {
+        const { socket } = response;
+        const before = socket?.bytesWritten ?? 0;
+        response.on('close', () => (sent = Math.max(sent, (socket?.bytesWritten ?? 0) - before)));
+        saying(response);
+      }).listen(0, '127.0.0.1', () => resolve(server));
+    });
+    own = await served(undefined, {
+      weatherUrl: `http://127.0.0.1:${(liar.address() as AddressInfo).port}`,
+      weatherPatience: QUICK,
+    });
+    await settled(own);
+  });
+  afterAll(async () => {
+    await own.drop();
+    liar.closeAllConnections();
+    await new Promise((resolve) => liar.close(resolve));
+  });
   const DAY = {
     date: TODAY,
     low_c: 4,
@@ -159,31 +185,19 @@ describe('with a service that does not', () => {
       'its answer is too long',
     ],
   ])('whose answer %s: nothing of it is believed', async (_, say, words) => {
-    let sent = 0;
-    const liar = await new Promise<Server>((resolve) => {
-      const server = createServer((_request, response) => {
-        const { socket } = response;
-        response.on('close', () => (sent = Math.max(sent, socket?.bytesWritten ?? 0)));
-        say(response);
-      }).listen(0, '127.0.0.1', () => resolve(server));
-    });
-    const own = await served(undefined, {
-      weatherUrl: `http://127.0.0.1:${(liar.address() as AddressInfo).port}`,
-      weatherPatience: QUICK,
-    });
-    try {
-      const site = await settled(own);
-      expect(site.service.failure).toMatch(words);
-      const [[row]] = (await own.pool.query('SELECT COUNT(*) AS n FROM weather_day')) as any;
-      expect(row.n).toBe(0);
-      // Read no further than it may be long, but for what was under way.
-      expect(sent).toBeLessThan(20e6);
-    } finally {
-      await own.drop();
-      liar.closeAllConnections();
-      await new Promise((resolve) => liar.close(resolve));
-    }
+    sent = 0;
+    saying = say;
+    const { status, body } = await own.ask('/api/sites/1/weather/ask', { method: 'POST', body: {} });
+    expect(status).toBe(200);
+    expect(body.sites[0].service.failure).toMatch(words);
+    const [[row]] = (await own.pool.query('SELECT COUNT(*) AS n FROM weather_day')) as any;
+    expect(row.n).toBe(0);
+    // Read no further than it may be long, but for what was under way.
+    expect(sent).toBeLessThan(20e6);
   });
+});
+
+describe('with a service that is slow, away or none', () => {
   it('that hangs, asked at once: it is said after one try, and the ask is no fault of ours', async () => {
     const service = await serveWeather({ port: 0, outages: 'hangs' });
     const own = await served(undefined, { weatherUrl: service.url, weatherPatience: QUICK });
