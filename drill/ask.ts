@@ -108,7 +108,8 @@ function entriesOn(plantId: number, date: string, events: readonly object[]): Ma
 }
 
 const DAY_MS = 86_400_000;
-const POT = {
+/** A usual pot. */
+export const POT = {
   shape: 'round',
   top_mm: 90,
   base_mm: 67,

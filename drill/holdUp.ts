@@ -5,7 +5,7 @@
 import { randomUUID } from 'node:crypto';
 import { Agent } from 'node:http';
 import { gzipSync } from 'node:zlib';
-import { type Ask, ask, plantIds, quantile, sleep } from './ask.ts';
+import { type Ask, ask, plantIds, POT, quantile, sleep } from './ask.ts';
 import { type Home, memoryOf, threadCpuMs } from './home.ts';
 import type { Table } from './table.ts';
 
@@ -79,7 +79,7 @@ async function heavies(url: string): Promise<Heavy[]> {
     name: 'list.csv',
     csv,
     columns,
-    defaults: { place_id: place!.id, mix_id: mix!.id, pot: USUAL_POT },
+    defaults: { place_id: place!.id, mix_id: mix!.id, pot: POT },
     dry_run: true,
   });
   const zeros = `{"plants":[${'0,'.repeat(29_000_000)}0]}`;
@@ -175,17 +175,6 @@ export interface HeldUp {
 }
 
 /** Sends everything heavy, one after the other. */
-/** For the rows of a list, which tell none. */
-const USUAL_POT = {
-  shape: 'round',
-  top_mm: 90,
-  base_mm: 67,
-  depth_mm: 80,
-  material: 'plastic',
-  holes: true,
-  top_dressing_mm: 0,
-};
-
 export async function holdUps(url: string, pid: number, told: (one: HeldUp) => void): Promise<void> {
   for (const heavy of await heavies(url)) {
     const agent = new Agent({ keepAlive: true, maxSockets: 1 });

@@ -310,7 +310,10 @@ export interface Plant {
   name_likely?: boolean | null;
   /** moisture at which the keeper wants water called for, in place of the dry rule's; in files within its care */
   due_m?: number | null;
-  /** warmth from which it does best, and height of a day from which it shuts down, as the keeper has them, °C; in files within its care */
+  /**
+   * warmth from which it does best, and height of a day from which it shuts down, as the keeper has them, °C; in files within
+   * its care
+   */
   ideal_from_c?: number | null;
   heat_from_c?: number | null;
   /** when it sleeps, as the keeper wants it, in place of its kind's; in files within its care */

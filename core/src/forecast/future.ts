@@ -212,7 +212,7 @@ function inverseNormal(p: number): number {
 }
 
 /**
- * The middles of as many equal shares of a normal: the same for every plant, whatever number it bears in whichever book, so that a
- * garden taken in from its file is told the same.
+ * The middles of as many equal shares of a normal: the same for every plant, whatever number it bears in whichever book,
+ * so that a garden taken in from its file is told the same.
  */
 const DEVIATIONS = Float64Array.from({ length: MEMBERS }, (_, i) => inverseNormal((i + 0.5) / MEMBERS));

@@ -296,7 +296,8 @@ export async function loadPlants(
   const [rows] = await pool.query<Row<PlantRow>[]>(
     `SELECT p.id, p.ref, pl.site_id, p.name, p.taxon, p.habit, p.form, p.diameter_mm, p.height_mm, p.dry_rule, p.hold_days, p.store,
        p.min_dry_c, p.min_wet_c,
-            p.grow_min_c, p.leafless, s.place_id, po.mix_id, ${POT_COLUMNS}, po.root_loss, p.name_sure, p.used_to, p.own_rules, p.acquired_on, pl.kind AS place_kind
+            p.grow_min_c, p.leafless, s.place_id, po.mix_id, ${POT_COLUMNS}, po.root_loss, p.name_sure, p.used_to, p.own_rules,
+            p.acquired_on, pl.kind AS place_kind
      FROM ${from} JOIN potting po ON po.open_plant_id = p.id
      WHERE ${where} ORDER BY pl.walk_order, pl.id, s.walk_order, p.id`,
     values,
@@ -328,7 +329,10 @@ function shelteredOn(book: readonly { day: string; type: string; detail: unknown
   return last?.day ?? null;
 }
 
-/** What an entry tells the engine: a drink left out as "still wet" is a look, otherwise a refusal, and whether it firmed up is a sign. */
+/**
+ * What an entry tells the engine: a drink left out as "still wet" is a look, otherwise a refusal, and whether it firmed up is
+ * a sign.
+ */
 function toldBy(
   type: string,
   date: string,

@@ -26,8 +26,8 @@ export interface Sizes {
 let last: Promise<unknown> = Promise.resolve();
 
 /**
- * JPEG, large and small; where it was taken is nobody's business. Pictures wait for each other; one that nobody waits for any more is not
- * unpacked.
+ * JPEG, large and small; where it was taken is nobody's business. Pictures wait for each other; one that nobody waits for
+ * any more is not unpacked.
  *
  * @throws Refused where the file is no picture, or too large
  */
