@@ -122,11 +122,27 @@ export class WeatherWatch {
     }
   }
 
+  /**
+   * Does what is given up after a time, or when the watch ends. By a timer of our own: a signal made by AbortSignal.any of
+   * AbortSignal.timeout may be collected before it fires (Node 20), and a service that hangs would be waited for for ever.
+   */
+  private async within<T>(ms: number, action: (limit: AbortSignal) => Promise<T>): Promise<T> {
+    const limit = new AbortController();
+    const end = () => limit.abort(this.ended.signal.reason);
+    const timer = setTimeout(() => limit.abort(new DOMException('no answer in time', 'TimeoutError')), ms);
+    this.ended.signal.addEventListener('abort', end);
+    try {
+      return await action(limit.signal);
+    } finally {
+      clearTimeout(timer);
+      this.ended.signal.removeEventListener('abort', end);
+    }
+  }
+
   private async tried(site: SiteOnMap, asked: AskedDays, tries: number) {
     for (let tried = 1; ; tried++) {
       try {
-        const limit = AbortSignal.any([this.ended.signal, AbortSignal.timeout(this.patience.timeoutMs)]);
-        return await this.service!.days(site, asked, limit);
+        return await this.within(this.patience.timeoutMs, (limit) => this.service!.days(site, asked, limit));
       } catch (error) {
         if (tried >= tries || this.ended.signal.aborted) throw error;
         await new Promise((resolve) => setTimeout(resolve, this.patience.betweenTriesMs * tried));
