@@ -475,7 +475,9 @@ describe('lists that go out', () => {
 
 describe('the calendar', () => {
   it('as a file, and under an address that cannot be guessed and can be closed', async () => {
-    const file = await here.ask('/api/export/round.ics');
+    // A slow machine is told to ask again while the gardens taken in above are reckoned.
+    let file = await here.ask('/api/export/round.ics');
+    while (file.status === 503) file = await here.ask('/api/export/round.ics');
     expect(file.body).toMatch(/^BEGIN:VCALENDAR\r\n/);
     expect(file.body).toMatch(/DTSTART;VALUE=DATE:\d{8}/);
     const { body } = await send('/api/calendar-tokens', { name: 'Kitchen tablet' });

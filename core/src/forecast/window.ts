@@ -24,8 +24,8 @@ export interface WaterWindow {
 }
 
 /**
- * A usual watering day near by, a night too cold for a drink, too little light to use one, heat in which it is shut, its keeper who left it
- * out twice.
+ * A usual watering day near by, a night too cold for a drink, too little light to use one, heat in which it is shut, its
+ * keeper who left it out twice.
  */
 export type PutOff = 'weekday' | 'cold-eve' | 'dim' | 'hot' | 'refused';
 

@@ -22,7 +22,7 @@ export function gardenTasks(garden: Garden, only?: string): { outlook: Outlook; 
     const task = careTask({
       name: plant.name ?? '',
       taxon: plant.taxon ?? null,
-      nameUnknown: outlook.model.sourced.genus === undefined && plant.habit == null,
+      nameUnknown: plant.name_unknown ?? (outlook.model.sourced.genus === undefined && plant.habit == null),
       own: (plant.care ?? {}) as OwnRules,
       outlook,
       today,

@@ -21,7 +21,7 @@ import { accept } from '../http/validate.ts';
 import { lockBooks } from '../journal/store.ts';
 import { collectionId } from '../keeping/store.ts';
 import { plantHomes } from '../plants/store.ts';
-import { siteOf } from '../places/store.ts';
+import { refuseGonePlaces, siteOf } from '../places/store.ts';
 import { takePush } from './push.ts';
 import { addDevice, deviceOf, devices, moveDevice, removeDevice, revokeDevice } from './store.ts';
 
@@ -86,6 +86,7 @@ function leaving(app: App): Route[] {
         await refuseNowhere(app, { ...body, name: device.name, kind: device.kind });
         await transaction(app.pool, async (connection) => {
           await lockBooks(connection);
+          if (body.place_id != null) await refuseGonePlaces(connection, [body.place_id]);
           await moveDevice(connection, id, body);
         });
         return { devices: await devices(app.pool) };

@@ -128,10 +128,10 @@ function goesWords({ plants, marks, pictures, offsets, instruments }: WouldGo): 
   const [first, ...more] = plants;
   const on = first ? ` on ${first}${more.length > 0 ? ` and ${more.length} more` : ''}` : '';
   const words = [
-    going.length > 0 && `${going.join(' and ')}${on} ${marks + pictures === 1 ? 'goes' : 'go'} with it`,
+    going.length > 0 && `${going.join(' and ')}${on} ${marks + pictures + instruments === 1 ? 'goes' : 'go'} with it`,
     offsets > 0 && `${offsets} ${offsets === 1 ? 'offset stays' : 'offsets stay'}, without a mother`,
   ].filter(Boolean);
-  return `Since it came in, its plants were written on: ${words.join('; ')}. Nothing was taken back yet.`;
+  return `Since it came in, its plants were written on or measured: ${words.join('; ')}. Nothing was taken back yet.`;
 }
 
 function takenRow({ row, number }: CsvPlant): CsvReport['faults'][number] {

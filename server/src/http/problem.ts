@@ -125,8 +125,9 @@ function asProblem(error: unknown, method: string, written: Written, full: () =>
     return failure('no-database', 'The disk of the database is full; make room.', method, written);
   if (isAway(error)) return failure('no-database', 'The database does not answer just now.', method, written);
   if (BLOCKED.has(code)) return failure('too-long', 'The database is too busy or hangs.', method, written);
-  // A race that nobody's check could see: the database kept what belongs together, and wrote nothing.
-  if (PARTED.has(code))
+  // A race that nobody's check could see: the database kept what belongs together, and wrote nothing. Of a request that had
+  // written before, that would be untrue.
+  if (PARTED.has(code) && written === 'no')
     return problemOf(
       'gone-meanwhile',
       'What it belongs to was taken away meanwhile. Nothing was written; load it again.',

@@ -179,6 +179,7 @@ export async function removePlace(connection: PoolConnection, id: number, today:
  */
 export async function refuseGonePlaces(connection: PoolConnection, ids: readonly number[]): Promise<void> {
   const wanted = [...new Set(ids)];
+  if (wanted.length === 0) return;
   const [rows] = await connection.query<Row<{ id: number }>[]>(
     'SELECT id FROM place WHERE dropped_on IS NULL AND id IN (?) LOCK IN SHARE MODE',
     [wanted],

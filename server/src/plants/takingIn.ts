@@ -5,7 +5,6 @@ import { randomUUID } from 'node:crypto';
 import type { App } from '../context.ts';
 import { transaction } from '../database/pool.ts';
 import { badField, notFound } from '../http/refusals.ts';
-import { refuseGonePlaces } from '../places/store.ts';
 import { refuseStale } from '../http/version.ts';
 import { entriesByClientIds, lockBooks } from '../journal/store.ts';
 import { idsByRef, type PlantDetail, plantRecord, pottingOf } from './store.ts';
@@ -20,7 +19,6 @@ export async function takeIn(app: App, collectionId: number, body: NewPlant, by:
     await lockBooks(connection);
     const before = await idsByRef(connection, collectionId, clientId);
     if (before.length > 0) return before;
-    await refuseGonePlaces(connection, [body.place_id]);
     const numbering = await numberingOf(connection, collectionId);
     const own = count === 1 ? body.number : null;
     const plants = Array.from({ length: count }, (_, i) => ({

@@ -1,4 +1,5 @@
 /** Taking plants in, setting them elsewhere, and letting them go: what changes more than the journal. */
+import { refuseGonePlaces } from '../places/store.ts';
 import type { ENDINGS } from '@zinc-pail/contract/choices';
 import { PLANT_FIELD_NAMES, type PlantField, type PlantValues } from '@zinc-pail/contract/plantFields';
 import { type Pot, TORN_ROOTS } from '@zinc-pail/core';
@@ -63,6 +64,10 @@ export async function insertPlants(
   collectionId: number,
   plants: readonly PlantToWrite[],
 ): Promise<number[]> {
+  await refuseGonePlaces(
+    connection,
+    plants.map((plant) => plant.place_id),
+  );
   const ids: number[] = [];
   for (let from = 0; from < plants.length; from += ROWS_AT_ONCE)
     ids.push(...(await insertSome(connection, collectionId, plants.slice(from, from + ROWS_AT_ONCE))));

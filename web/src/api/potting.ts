@@ -6,23 +6,21 @@ export const stockKey = ['stock'] as const;
 export const pottingKey = (siteId?: number) =>
   siteId === undefined ? (['potting'] as const) : (['potting', siteId] as const);
 
+const benchOf = (siteId: number | undefined, wanted: boolean) => ({
+  queryKey: pottingKey(siteId),
+  queryFn: () => ask<{ today: string; plants: BenchPlant[] }>(`/potting/${siteId}`),
+  enabled: siteId !== undefined && wanted,
+});
+
 /** The potting bench of a site; every mark makes it stale, since any may move it. */
 export function usePotting(siteId: number | undefined, wanted = true) {
-  return useQuery({
-    queryKey: pottingKey(siteId),
-    queryFn: () => ask<{ today: string; plants: BenchPlant[] }>(`/potting/${siteId}`),
-    enabled: siteId !== undefined && wanted,
-  });
+  return useQuery(benchOf(siteId, wanted));
 }
 
 /** The potting benches of several sites as one. */
 export function usePottingOf(siteIds: readonly number[], wanted: boolean): BenchPlant[] {
   return useQueries({
-    queries: siteIds.map((id) => ({
-      queryKey: pottingKey(id),
-      queryFn: () => ask<{ today: string; plants: BenchPlant[] }>(`/potting/${id}`),
-      enabled: wanted,
-    })),
+    queries: siteIds.map((id) => benchOf(id, wanted)),
     combine: (benches) => benches.flatMap(({ data }) => data?.plants ?? []),
   });
 }
