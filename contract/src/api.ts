@@ -119,7 +119,14 @@ export interface RoundSite {
     steps: { plant_id: number; plant: string; place: string; cause: Cause; step: Step; due: string; time: number }[];
     raised: { plant_id: number; plant: string; place: string; code: WatchCode; n: Readonly<Record<string, number>> }[];
     /** the bench that has waited longest for a look at all its plants; null where none is due */
-    inspect: { place_id: number; place: string; plants: number; last: string | null; spots: Spot[] } | null;
+    inspect: {
+      place_id: number;
+      place: string;
+      plants: number;
+      last: string | null;
+      spots: Spot[];
+      close: boolean;
+    } | null;
   };
   also: {
     plant_id: number;
@@ -496,6 +503,7 @@ export const roundSchema = named(
                       plants: whole(1, 1e6),
                       last: optional(day()),
                       spots: list(oneOf(SPOTS), 'places'),
+                      close: yesNo().required(),
                     },
                     'a bench to look over',
                   ),

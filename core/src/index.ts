@@ -122,4 +122,5 @@ export * from './clinic/answer.ts';
 export type { ClinicView } from './judgement/facts.ts';
 export { type KeptTask } from './care/task.ts';
 export { clinicStrip, type ClinicStrip } from './clinic/strip.ts';
+export { type Harms, type Poison, poisonOf, WHOM, type Whom } from './plant/poison.ts';
 export { inspectionDays, SPOTS, type Spot, spotsOf } from './clinic/inspections.ts';

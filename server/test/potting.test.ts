@@ -204,10 +204,14 @@ describe('a potting', () => {
     const [first] = body.task.judgement.deeds;
     expect(first.deed).toBe('wait');
     expect(dayNumber(first.until) - dayNumber(TODAY)).toBeGreaterThanOrEqual(10);
-    expect(body.task.judgement.because[0]).toMatchObject({ code: 'cut-roots', of: 'rot-found' });
+    expect(body.task.judgement.because[0]).toMatchObject({ code: 'in-treatment', of: 'root-rot' });
     expect(body.task.feed).toMatchObject({ kind: 'plain', why: { code: 'roots-form' } });
     const entry = body.journal.find((one: any) => one.event.type === 'repotting');
     expect(entry.event).toMatchObject({ findings: ['brown-soft'], why: 'rescue', root_loss: 0.4 });
+    // The case is open by itself, and the potting is what was done on it.
+    const [ail] = (await here.ask('/api/plants/2/clinic')).body.cases;
+    expect(ail).toMatchObject({ cause: 'root-rot', openedOn: TODAY, closed: null });
+    expect(ail.steps.filter((step: any) => step.doneOn === TODAY).map((step: any) => step.step)).toContain('unpot');
     // What follows says what the judge and the feeding rule say.
     const { follows } = (await here.ask('/api/plants/2/pots')).body;
     const on = (kind: string) => follows.find((task: any) => task.kind === kind).on;

@@ -1,10 +1,11 @@
 /** What a mark means beyond the judgement that follows it: how far a look can be trusted, what a drink or food did. */
 import type { AfterNote, OddMark } from '@zinc-pail/core';
 import { drainWords } from './drainage.ts';
+import { feedWords } from './feed.ts';
 import { amountWords, capital, lengthWords, type Units } from './units.ts';
 
 /** What is asked back before it is written. */
-export function oddWords(odd: OddMark, units: Units): string {
+export function oddWords(odd: OddMark, units: Units, today: string): string {
   switch (odd.code) {
     case 'more-than-it-holds':
       return `${capital(amountWords(odd.ml, units))} is more than this pot can take: it holds about ${amountWords(odd.holds_ml, units)}. Is it the right pot?`;
@@ -14,6 +15,8 @@ export function oddWords(odd: OddMark, units: Units): string {
       return `That is ${odd.dose} times the dose on the label, which is the law: is that meant?`;
     case 'past-the-ceiling':
       return `It was fed ${countOf(odd.given)} of ${odd.ceiling} this season: one more burns a light feeder's roots.`;
+    case 'food-harms':
+      return `${feedWords(odd.feed, today)} Feed it all the same?`;
     case 'many-drinks':
       return `That would be ${odd.drinks} drinks in a week: roots need to dry between them.`;
   }

@@ -290,14 +290,15 @@ const SPOT_WORDS: Readonly<Record<Spot, string>> = {
   stems: 'cracks of the stems',
 };
 
-/** "Look all 13 over for guests: leaf axils, hearts, flower stalks. Last on 4 October." */
+/** "Look all 13 over for pests: leaf axils, hearts, flower stalks. Last on 4 October." */
 export function inspectWords(
-  { plants, last, spots }: { plants: number; last: string | null; spots: readonly Spot[] },
+  { plants, last, spots, close }: { plants: number; last: string | null; spots: readonly Spot[]; close: boolean },
   { today }: Speaking,
 ): string {
   return (
-    `Look ${plants === 1 ? 'it' : `all ${plants}`} over for guests: ` +
-    `${spots.map((spot) => SPOT_WORDS[spot]).join(', ')}. ${last ? `Last ${onDay(last, today)}.` : 'Never yet.'}`
+    `Look ${plants === 1 ? 'it' : `all ${plants}`} over for pests: ` +
+    `${spots.map((spot) => SPOT_WORDS[spot]).join(', ')}. ${last ? `Last ${onDay(last, today)}.` : 'Never yet.'}` +
+    (close ? ' They stand close and the air is still: thin them out.' : '')
   );
 }
 

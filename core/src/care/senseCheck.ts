@@ -1,13 +1,15 @@
 /** What is asked back before it is written: a slip of the hand, or a drink and a meal that a plant cannot use. Codes, no words. */
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
-import type { FeedAdvice } from '../feed/schedule.ts';
+import type { FeedAdvice, FeedWhy } from '../feed/schedule.ts';
 import type { PlantEvent } from '../garden.ts';
+import { BONE_DRY_M } from '../moisture.ts';
 
 export type OddMark =
   | { code: 'more-than-it-holds'; ml: number; holds_ml: number }
   | { code: 'more-than-a-can'; ml: number; can_ml: number }
   | { code: 'above-the-label'; dose: number }
   | { code: 'past-the-ceiling'; given: number; ceiling: number }
+  | { code: 'food-harms'; feed: FeedAdvice }
   | { code: 'many-drinks'; drinks: number };
 
 export interface SenseFacts {
@@ -17,7 +19,9 @@ export interface SenseFacts {
   holes: boolean;
   /** moisture of the pot, on the dry side */
   mLow: number;
-  feed: Pick<FeedAdvice, 'given' | 'ceiling'>;
+  feed: FeedAdvice;
+  /** moisture of the pot, on the wet side */
+  mHigh: number;
   canMl: number;
   /** what is in the book */
   events: readonly PlantEvent[];
@@ -27,6 +31,8 @@ export interface SenseFacts {
 const FLUSH_TIMES = 2.2;
 /** Without one it stands: what fits, and a little for the doubt. */
 const FITS_TIMES = 1.15;
+/** Food does harm for as long as one of these holds, not only out of season: roots that are sick, new, cut or not settled. */
+const HARMFUL: ReadonlySet<FeedWhy['code']> = new Set(['sick', 'settles', 'roots-form', 'bone-dry', 'salts']);
 const MANY_DRINKS = 6;
 const WEEK = 7;
 
@@ -34,8 +40,11 @@ const WEEK = 7;
 export function senseCheck(event: PlantEvent, facts: SenseFacts): OddMark | null {
   if (event.type === 'watering') return oddDrink(event, facts);
   if (event.type !== 'feeding') return null;
-  const { given, ceiling } = facts.feed;
+  const { given, ceiling, why } = facts.feed;
   if ((event.dose ?? 1) > 1) return { code: 'above-the-label', dose: event.dose! };
+  if (HARMFUL.has(why.code)) return { code: 'food-harms', feed: facts.feed };
+  if (facts.mHigh <= BONE_DRY_M && facts.feed.kind === 'plain')
+    return { code: 'food-harms', feed: { ...facts.feed, why: { code: 'bone-dry', n: {} } } };
   return ceiling !== null && given >= ceiling ? { code: 'past-the-ceiling', given, ceiling } : null;
 }
 

@@ -2,6 +2,7 @@
  * What to do with one plant now, with all that hands need beside it: the judgement, its next drink, food, salts and the
  * rules behind.
  */
+import { BONE_DRY_M } from '../moisture.ts';
 import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { Component } from '../mix/components.ts';
 import type { ClinicLine } from '../clinic/answer.ts';
@@ -207,7 +208,7 @@ function feedFacts(facts: CareFacts, events: readonly PlantEvent[]): Omit<FeedFa
     south,
     mixIsCharged: facts.mixIsCharged,
     pottedOn: potted ? dayNumber(potted.date) : null,
-    dry: outlook.moisture.p90 <= 0.05 && outlook.stress.thirst > 0.3,
+    dry: outlook.moisture.p90 <= BONE_DRY_M && outlook.stress.thirst > 0.3,
     arrivedOn: facts.arrivedOn,
     signs: events.flatMap((event) =>
       event.type === 'sign' && today - dayNumber(event.date) <= RECENT_SIGN_DAYS ? [event.sign] : [],

@@ -9,12 +9,19 @@ const PLAIN: InspectionFacts = {
   blooming: false,
   outbreak: false,
   fresh: false,
+  close: false,
 };
 const days = (over: Partial<InspectionFacts> = {}) => inspectionDays({ ...PLAIN, ...over });
 
 describe('looking plants over', () => {
-  it('comes sooner for kinds that guests like, indoors, in bloom, newly come, and soonest beside an outbreak', () => {
-    for (const over of [{ genus: 'Echeveria' }, { indoors: true }, { blooming: true }, { fresh: true }])
+  it('comes sooner for kinds that guests like, indoors, in bloom, newly come, in still air set tight, and soonest beside an outbreak', () => {
+    for (const over of [
+      { genus: 'Echeveria' },
+      { indoors: true },
+      { blooming: true },
+      { fresh: true },
+      { close: true },
+    ])
       expect(days(over)).toBeLessThan(days());
     expect(days({ outbreak: true })).toBe(7);
     expect(days({ genus: 'Hoya', indoors: true, blooming: true, fresh: true })).toBeGreaterThanOrEqual(7);

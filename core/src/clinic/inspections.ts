@@ -11,6 +11,8 @@ export interface InspectionFacts {
   outbreak: boolean;
   /** came within the last two months */
   fresh: boolean;
+  /** set so tightly, or in air so still, that guests walk from pot to pot unseen */
+  close: boolean;
 }
 
 /** Usual gap between two looks, in days: pests of succulents breed in three to six weeks in warmth (greenhouse practice). */
@@ -24,12 +26,13 @@ const PRONE = new Set(
   Epiphyllum Adenium Pachyphytum Graptopetalum Ceropegia Dorstenia`.split(/\s+/),
 );
 
-export function inspectionDays({ genus, indoors, blooming, outbreak, fresh }: InspectionFacts): number {
+export function inspectionDays({ genus, indoors, blooming, outbreak, fresh, close }: InspectionFacts): number {
   if (outbreak) return OUTBREAK_DAYS;
   let days = USUAL_DAYS;
   if (genus !== null && PRONE.has(genus)) days *= SHORTER;
   if (indoors) days *= SHORTER;
   if (blooming) days *= SHORTER;
+  if (close) days *= SHORTER;
   if (fresh) days = Math.min(days, 14);
   return Math.max(OUTBREAK_DAYS, Math.round(days));
 }

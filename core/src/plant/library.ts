@@ -5,6 +5,7 @@
  * Starting values for cultivated plants from general horticulture (the handbooks cited in genera.ts; for poisons the
  * plant lists of public poison centres). A genus takes its form's and habit's usual answer unless it is named here.
  */
+import { poisonOf } from './poison.ts';
 import type { Form, Habit } from '../garden.ts';
 import { GENERA, type Genus } from './genera.ts';
 
@@ -101,9 +102,7 @@ const SALT_SENSITIVE = named(`
   Rhipsalis Lepismium Hatiora Schlumbergera Epiphyllum Disocactus Aporocactus Selenicereus Hoya Tillandsia
   Hydnophytum Myrmecodia Asplenium Blossfeldia Frailea Uebelmannia Sulcorebutia Rebutia Haworthia Conophytum Lithops
 `);
-const PETS_ONLY = named('Pelargonium Aloe Aloidendron Crassula Yucca Portulaca Plectranthus Cussonia Dioscorea Tradescantia Agave Furcraea Bulbine');
 const EACH_YEAR = named('Epiphyllum Schlumbergera Tradescantia Plectranthus Portulaca Oxalis');
-const POISONS = ['milky-sap', 'poisonous-sap', 'poisonous-eaten'];
 
 const DOUBTS: Readonly<Record<string, string>> = {
   Aeonium: 'Some grow on through a cool summer; others shut their hearts from May.',
@@ -174,13 +173,13 @@ function airOf(name: string, form: Form): AirBand {
 function careOf(genus: Genus): GenusCare {
   const { name, form, habit } = genus;
   const [idealFromC, idealToC, ceilingC] = IDEAL_BY_HABIT[habit];
-  const poison = genus.cautions.some((caution) => POISONS.includes(caution));
+  const { eaten } = poisonOf(name, genus.cautions);
   return {
     light: SHADE.has(name) ? 'shade' : FILTERED.has(name) ? 'filtered' : SUN.has(name) ? 'sun' : LIGHT_BY_FORM[form],
     appetite: SPARSE.has(name) ? 'sparse' : USUAL.has(name) ? 'usual' : APPETITE_BY_FORM[form],
     repotYears: EACH_YEAR.has(name) ? 1 : SLOW.has(name) ? YEARS_BY_FORM[form] + 1 : YEARS_BY_FORM[form],
     idealFromC: Math.max(idealFromC, genus.growMinC), idealToC, ceilingC,
-    poisonous: { people: poison, pets: poison || PETS_ONLY.has(name) },
+    poisonous: { people: eaten.people === 'yes', pets: eaten.dogs === 'yes' || eaten.cats === 'yes' || eaten.others === 'yes' },
     neverSoak: form === 'stemless',
     saltSensitive: SALT_SENSITIVE.has(name),
     air: airOf(name, form),

@@ -1,5 +1,6 @@
 import type { JournalEntry, JournalEvent, NewEntry } from '@zinc-pail/contract/api';
 import type { PlantEvent } from '@zinc-pail/core';
+import { createHash } from 'node:crypto';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 
 interface JournalRow {
@@ -213,4 +214,10 @@ export async function touchPlants(connection: PoolConnection, plantIds: readonly
        WHERE p.id IN (?)`,
     [plantIds],
   );
+}
+
+/** The same for the same mark, so that one that is sent again makes no second of it. */
+export function companionId(clientId: string, nth: number): string {
+  const hash = createHash('sha256').update(`${clientId.toLowerCase()} ${nth}`).digest('hex');
+  return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-4${hash.slice(13, 16)}-8${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
 }

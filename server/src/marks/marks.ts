@@ -18,7 +18,6 @@ import {
 } from '@zinc-pail/core';
 import { oddWords } from '@zinc-pail/words/after';
 import { SI } from '@zinc-pail/words/units';
-import { createHash } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import type { App } from '../context.ts';
 import { type PoolConnection, transaction } from '../database/pool.ts';
@@ -26,6 +25,7 @@ import { todayAt } from '../garden/clock.ts';
 import { groupBy } from '../grouping.ts';
 import { notFound, Refused } from '../http/refusals.ts';
 import {
+  companionId,
   addEntries,
   type EntriesToAdd,
   entriesByClientIds,
@@ -320,12 +320,6 @@ function companions(entry: NewEntry, beside: readonly NewEntry[], pot: WholePot 
     .map((event, i) => ({ ...event, client_id: companionId(entry.client_id, i), with: entry.client_id }) as NewEntry);
 }
 
-/** The same for the same mark, so that one that is sent again makes no second of it. */
-export function companionId(clientId: string, nth: number): string {
-  const hash = createHash('sha256').update(`${clientId.toLowerCase()} ${nth}`).digest('hex');
-  return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-4${hash.slice(13, 16)}-8${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
-}
-
 /** What a hand may have slipped on is asked back before it is written. */
 function refuseOdd(
   marks: readonly NewMark[],
@@ -341,6 +335,7 @@ function refuseOdd(
       availableMl: outlook.available_ml,
       holes: outlook.pot.holes,
       mLow: outlook.moisture.p10,
+      mHigh: outlook.moisture.p90,
       feed: task.feed,
       canMl: homes.get(id)!.can_ml,
       events: drinks.get(id) ?? [],
@@ -349,7 +344,7 @@ function refuseOdd(
       if (known.has(entry.client_id)) continue;
       const odd = senseCheck(entry as PlantEvent, facts);
       if (odd)
-        throw new Refused('odd-mark', oddWords(odd, SI), [
+        throw new Refused('odd-mark', oddWords(odd, SI, todayAt(homes.get(id)!.time_zone)), [
           { pointer: `/marks/${m}/entries/${i}`, got: entry.type, accepted: 'the same with anyway, if it is meant' },
         ]);
     }

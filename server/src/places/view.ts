@@ -76,7 +76,11 @@ function climateOf(record: PlaceRecord, today: PlaceToday): Pick<PlaceView, 'tod
   };
 }
 
-function crowdedness({ width_mm: width, depth_mm: depth }: PlaceRecord, here: readonly StandingPot[]): number | null {
+/** Share of the bench that pots and crowns take; null where nobody measured it. */
+export function crowdedness(
+  { width_mm: width, depth_mm: depth }: Pick<PlaceRecord, 'width_mm' | 'depth_mm'>,
+  here: readonly Pick<StandingPot, 'top_mm' | 'diameter_mm'>[],
+): number | null {
   if (width === null || depth === null) return null;
   const across = here.map((pot) => Math.max(pot.top_mm, pot.diameter_mm));
   return Math.round(100 * crowding(across, (width * depth) / 1e6)) / 100;

@@ -2,13 +2,14 @@
 import { refuseGonePlaces } from '../places/store.ts';
 import type { ENDINGS } from '@zinc-pail/contract/choices';
 import { PLANT_FIELD_NAMES, type PlantField, type PlantValues } from '@zinc-pail/contract/plantFields';
-import { type Pot, TORN_ROOTS } from '@zinc-pail/core';
+import { APART_DAYS, type Cause, type Pot, type RootFinding, spreads, TORN_ROOTS } from '@zinc-pail/core';
 import { randomUUID } from 'node:crypto';
 import mysql from 'mysql2/promise';
 import type { PoolConnection, Row } from '../database/pool.ts';
-import { addEntry, lockBooks, touchPlants } from '../journal/store.ts';
+import { addEntry, companionId, lockBooks, touchPlants } from '../journal/store.ts';
 import { alike, Numbering } from './numbering.ts';
 import { POT_COLUMNS, potOf, type PotRow } from './potColumns.ts';
+import { setApart } from './store.ts';
 
 /** Columns of `plant` that a keeper sets; their names are the API's own. */
 export function plantColumns(body: object): Record<string, unknown> {
@@ -200,10 +201,6 @@ export async function setPottingRight(
   await touchPlants(connection, [plantId]);
 }
 
-/**
- * Ends the open potting and begins the next; what the old pot was stands in the book, so that it still teaches its
- * place.
- */
 /** The version of a plant and its mix, held until the transaction ends. */
 export async function versionOf(
   connection: PoolConnection,
@@ -216,6 +213,10 @@ export async function versionOf(
   return row!;
 }
 
+/**
+ * Ends the open potting and begins the next; what the old pot was stands in the book, so that it still teaches its
+ * place. Roots that ail open their case, on which the potting is the first that was done.
+ */
 export async function repot(
   connection: PoolConnection,
   plantId: number,
@@ -255,6 +256,7 @@ export async function repot(
     ...to.more,
     before,
   };
+  await openRootCases(connection, plantId, collection_id, to);
   await addEntry(connection, {
     collectionId: collection_id,
     plantId,
@@ -266,6 +268,39 @@ export async function repot(
   });
   await touchPlants(connection, [plantId]);
   return 'done';
+}
+
+/** What roots are found like, and the case that says so. */
+const AILS: Partial<Record<RootFinding, Cause>> = { 'brown-soft': 'root-rot', pests: 'root-mealybug' };
+
+/** Written before the potting, so that its steps count. A case that is open stays as it is. */
+async function openRootCases(
+  connection: PoolConnection,
+  plantId: number,
+  collectionId: number,
+  { date, more, clientId, by }: { date: string; more: Record<string, unknown>; clientId: string; by: string },
+): Promise<void> {
+  const findings = (more.findings ?? []) as RootFinding[];
+  const causes = findings.flatMap((finding) => AILS[finding] ?? []);
+  if (causes.length === 0) return;
+  const [rows] = await connection.query<Row<{ type: string; cause: Cause }>[]>(
+    `SELECT type, JSON_VALUE(detail, '$.cause') AS cause FROM journal
+     WHERE plant_id = ? AND type IN ('verdict', 'case-closed') AND voided_at IS NULL AND day <= ? ORDER BY day, id`,
+    [plantId, date],
+  );
+  for (const [i, cause] of causes.entries()) {
+    if (rows.findLast((row) => row.cause === cause)?.type === 'verdict') continue;
+    await addEntry(connection, {
+      collectionId,
+      plantId,
+      clientId: companionId(clientId, i),
+      day: date,
+      type: 'verdict',
+      detail: { cause },
+      by,
+    });
+    if (spreads(cause)) await setApart(connection, plantId, date, APART_DAYS);
+  }
 }
 
 /** Into fresh mix of the kind it has, and the same pot; nothing where it was potted that day already, or since. */

@@ -7,11 +7,11 @@ import {
   doseFor,
   drinkOf,
   type Form,
+  CROWDED_FROM,
   inspectionDays,
   JUDGED,
   nightItBearsC,
   judgedAs,
-  type PlaceKind,
   placeDefaults,
   spotsOf,
   spreads,
@@ -20,6 +20,7 @@ import {
 } from '@zinc-pail/core';
 import { type LookedOver, lookedOver } from '../clinic/store.ts';
 import { groupBy } from '../grouping.ts';
+import { crowdedness } from '../places/view.ts';
 import type { App } from '../context.ts';
 import { type SiteRow, sites } from '../garden/store.ts';
 import { KeptAnswer } from '../http/kept.ts';
@@ -31,7 +32,7 @@ import { roundPot } from '../plants/pots.ts';
 import { latePottings, pottedToday } from './aftercare.ts';
 import { movesOf } from './moves.ts';
 import { Shared } from '../sharing.ts';
-import { type CanKit, kitOf, placeRows, shelteredOn, stoodBefore, waitingLooks } from './store.ts';
+import { type BenchRow, type CanKit, kitOf, placeRows, shelteredOn, stoodBefore, waitingLooks } from './store.ts';
 
 interface KeptSite {
   edition: string;
@@ -217,7 +218,7 @@ const FRESH_DAYS = 60;
 /** One bench a day at most: the one whose plants have waited longest, against how often each should be looked over. */
 function benchToLookOver(
   pots: readonly { pot: RoundPot; placeId: number }[],
-  places: readonly { id: number; name: string; kind: PlaceKind }[],
+  places: readonly BenchRow[],
   { tasks, views, today }: SiteOutlooks,
   looked: ReadonlyMap<number, LookedOver>,
 ): RoundSite['clinic']['inspect'] {
@@ -227,6 +228,11 @@ function benchToLookOver(
   for (const [placeId, some] of groupBy(pots, (one) => one.placeId)) {
     const place = places.find(({ id }) => id === placeId);
     if (!place) continue;
+    const taken = crowdedness(
+      place,
+      some.map(({ pot }) => ({ top_mm: pot.outlook.pot.top_mm, diameter_mm: pot.diameter_mm })),
+    );
+    const close = place.air === 'still' && taken !== null && taken > CROWDED_FROM;
     const sick = some.some(({ pot }) => tasks.get(pot.id)?.clinic?.cases.some(({ cause }) => spreads(cause)));
     let waited = 0;
     let due = 0;
@@ -241,6 +247,7 @@ function benchToLookOver(
         blooming: tasks.get(pot.id)?.clinic?.signs.some(({ sign }) => sign === 'buds') ?? false,
         outbreak: sick,
         fresh: known?.from != null && now - dayNumber(known.from) <= FRESH_DAYS,
+        close,
       });
       const over = (now - dayNumber(since)) / every;
       waited += over;
@@ -250,7 +257,14 @@ function benchToLookOver(
     if (due / some.length < DUE_SHARE || waited / some.length <= most) continue;
     most = waited / some.length;
     const forms = some.map(({ pot }) => views.get(pot.id)?.traits.form ?? (pot.form as Form));
-    found = { place_id: placeId, place: place.name, plants: some.length, last, spots: spotsOf(forms).slice(0, 3) };
+    found = {
+      place_id: placeId,
+      place: place.name,
+      plants: some.length,
+      last,
+      spots: spotsOf(forms).slice(0, 3),
+      close,
+    };
   }
   return found;
 }

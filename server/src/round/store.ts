@@ -1,5 +1,5 @@
 import type { Shelter } from '@zinc-pail/contract/marks';
-import type { FeedLabel, PlaceKind } from '@zinc-pail/core';
+import type { Air, FeedLabel, PlaceKind } from '@zinc-pail/core';
 import { json } from '../database/json.ts';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 
@@ -7,6 +7,9 @@ export interface BenchRow {
   id: number;
   name: string;
   kind: PlaceKind;
+  air: Air;
+  width_mm: number | null;
+  depth_mm: number | null;
   quarantine: number;
   version: number;
 }
@@ -14,7 +17,7 @@ export interface BenchRow {
 /** The benches of a site in walking order. */
 export async function placeRows(pool: Pool, siteId: number): Promise<BenchRow[]> {
   const [rows] = await pool.query<Row<BenchRow>[]>(
-    'SELECT id, name, kind, quarantine, version FROM place WHERE site_id = ? AND dropped_on IS NULL ORDER BY walk_order, id',
+    'SELECT id, name, kind, air, width_mm, depth_mm, quarantine, version FROM place WHERE site_id = ? AND dropped_on IS NULL ORDER BY walk_order, id',
     [siteId],
   );
   return rows;

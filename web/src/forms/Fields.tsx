@@ -1,6 +1,7 @@
 /** Pieces of forms, so that every one of them is labelled and large enough for a thumb. */
-import { type ReactNode, useId } from 'react';
+import { type ReactNode, useId, useState } from 'react';
 import { useFault } from './faults.ts';
+import { mmText, shownLength, typed } from '../words/units.ts';
 
 interface ChoiceProps {
   legend: string;
@@ -136,6 +137,25 @@ export function Typed({ label, hint, at, value, onChange, width = 'w-40', placeh
         />
       )}
     </Field>
+  );
+}
+
+/**
+ * A length, typed in the keeper's own unit and handed on as a text in mm. What nobody touches stays to the digit.
+ * @param props `label` without a unit; `value` in mm
+ */
+export function TypedLength({ label, value, onChange, ...rest }: TypedProps) {
+  const [shown, setShown] = useState('');
+  return (
+    <Typed
+      {...rest}
+      label={`${label}, ${typed.length()}`}
+      value={mmText(shown) === value ? shown : shownLength(value)}
+      onChange={(next) => {
+        setShown(next);
+        onChange(mmText(next));
+      }}
+    />
   );
 }
 

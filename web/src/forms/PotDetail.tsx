@@ -1,7 +1,8 @@
 /** What a pot is besides its measures: its holes, and whether it is dark. */
 import { hasSmallHole, type Pot } from '@zinc-pail/core';
 import { numberIn } from '../words/numbers.ts';
-import { Tick, Typed } from './Fields.tsx';
+import { Tick, Typed, TypedLength } from './Fields.tsx';
+import { lengthBounds } from '../words/units.ts';
 
 export interface PotDetailDraft {
   holes: boolean;
@@ -24,7 +25,7 @@ export function detailOf(draft: PotDetailDraft): Pick<Pot, 'holes' | 'hole_count
   const maybe = (text: string, most: number) => (text.trim() === '' ? null : Math.round(numberIn(text, 1, most)));
   const [count, mm] = [maybe(draft.holeCount, 60), maybe(draft.holeMm, 120)];
   if (Number.isNaN(count)) return 'Holes: from 1 to 60, or nothing.';
-  if (Number.isNaN(mm)) return 'Width of a hole: from 1 to 120 mm, or nothing.';
+  if (Number.isNaN(mm)) return `Width of a hole: ${lengthBounds(1, 120)}, or nothing.`;
   return {
     holes: draft.holes,
     dark: draft.dark,
@@ -70,7 +71,7 @@ export function potOfDraft(draft: PotDraft): Omit<Pot, 'shape' | 'material'> | s
   const measures = { top_mm: 0, base_mm: 0, depth_mm: 0, top_dressing_mm: 0 };
   for (const [key, field, least, most, label] of MEASURES) {
     measures[field] = numberIn(draft[key], least, most);
-    if (Number.isNaN(measures[field])) return `${label}: a number of millimetres from ${least} to ${most}.`;
+    if (Number.isNaN(measures[field])) return `${label}: ${lengthBounds(least, most)}.`;
   }
   const detail = detailOf(draft);
   return typeof detail === 'string' ? detail : { ...measures, ...detail };
@@ -99,8 +100,8 @@ export function PotDetail({ draft, base, shape, onChange }: Props) {
             value={draft.holeCount}
             onChange={(holeCount) => onChange({ holeCount })}
           />
-          <Typed
-            label="Each across, mm"
+          <TypedLength
+            label="Each across"
             width="w-28"
             value={draft.holeMm}
             onChange={(holeMm) => onChange({ holeMm })}

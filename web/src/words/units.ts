@@ -2,6 +2,7 @@
  * The units that this keeper reads and writes. Everything is kept in °C, mm and ml; what is typed in other units is
  * turned into these once, at full precision, and what is shown is turned back only for the eye, so nothing drifts.
  */
+import { numberIn } from './numbers.ts';
 import { ML_PER_CUP, MM_PER_INCH, shownTemperature as shownIn, SI, type Units } from '@zinc-pail/words/units';
 
 export { ML_PER_CUP, MM_PER_INCH, type Units };
@@ -33,6 +34,26 @@ export function setUnits(next: Units): void {
 export const celsiusOf = (shown: number): number => (units().temperature === 'F' ? ((shown - 32) * 5) / 9 : shown);
 export const shownTemperature = (celsius: number): number => shownIn(celsius, units());
 export const mmOf = (shown: number): number => (units().length === 'in' ? shown * MM_PER_INCH : shown);
+
+const hundredth = (value: number) => Math.round(value * 100) / 100;
+/** What was typed as a length, as a text in mm, to the tenth; what is no number stays as it is. */
+export function mmText(shown: string): string {
+  const value = numberIn(shown, -Infinity, Infinity);
+  return Number.isNaN(value) || units().length !== 'in' ? shown : String(Math.round(10 * mmOf(value)) / 10);
+}
+/** And back: 101.6 is "4" to whoever thinks in inches. */
+export function shownLength(mm: string): string {
+  const value = numberIn(mm, -Infinity, Infinity);
+  return Number.isNaN(value) || units().length !== 'in' ? mm : String(hundredth(value / MM_PER_INCH));
+}
+/** Small lengths: "6 mm", "0.24 in". */
+export const smallLength = (mm: number): string =>
+  units().length === 'in' ? `${hundredth(mm / MM_PER_INCH)} in` : `${Math.round(mm)} mm`;
+/** Bounds of a length that is typed: "from 10 to 3000 mm". */
+export const lengthBounds = (least: number, most: number): string =>
+  units().length === 'in'
+    ? `from ${hundredth(least / MM_PER_INCH)} to ${hundredth(most / MM_PER_INCH)} in`
+    : `from ${least} to ${most} mm`;
 const MM_PER_CM = 10;
 const benchUnitMm = () => (units().length === 'in' ? MM_PER_INCH : MM_PER_CM);
 /** Sizes of benches, in cm or inches. */

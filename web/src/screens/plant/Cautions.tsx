@@ -1,4 +1,5 @@
-import type { Caution, OutlookView } from '@zinc-pail/core';
+import { type Caution, type OutlookView, poisonOf } from '@zinc-pail/core';
+import { poisonWords } from '@zinc-pail/words/poison';
 
 const WORDS: Record<Caution, string> = {
   spines: 'Spines: thick gloves or tongs, and mind the eyes.',
@@ -40,6 +41,7 @@ export function Cautions({
   poisonous: { people: boolean; pets: boolean };
 }) {
   const lines = cautionLines(outlook, poisonous);
+  const known = poisonWords(poisonOf(outlook.genus, outlook.cautions));
   return (
     <section aria-labelledby="cautions">
       <h2 id="cautions" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[1.0625rem] font-semibold">
@@ -58,6 +60,11 @@ export function Cautions({
           ))}
         </ul>
       )}
+      {known.map((line) => (
+        <p key={line} className="mt-1 text-[0.9375rem] text-[var(--ink-2)]">
+          {line}
+        </p>
+      ))}
     </section>
   );
 }

@@ -5,7 +5,7 @@ import { wordsOf } from '../../api/client.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
 import { Field } from '../../forms/Fields.tsx';
-import { changeOf, formOf, type RecordForm, specOf } from './recordForm.ts';
+import { changeOf, formOf, labelOf, type RecordForm, specOf } from './recordForm.ts';
 import { useChange } from './useChange.ts';
 
 /** Who the plant is and where it came from. A new name keeps the whole book. */
@@ -61,7 +61,7 @@ function RecordField({ field, register, latest }: RecordFieldProps) {
   const given = register(field);
   return (
     <div className={wide ? 'col-span-2' : ''}>
-      <Field label={spec.label} {...(spec.hint ? { hint: spec.hint } : {})}>
+      <Field label={labelOf(spec)} {...(spec.hint ? { hint: spec.hint } : {})}>
         {(id) =>
           spec.kind === 'choice' ? (
             <select id={id} className="select h-11 w-full" {...given}>

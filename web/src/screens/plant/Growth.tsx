@@ -5,6 +5,7 @@ import { extent, group, line, scaleLinear } from 'd3';
 import { useState } from 'react';
 import { fullDay, shortDay } from '../../words/days.ts';
 import { SectionHead } from '../../forms/Fields.tsx';
+import { shownLength, typed } from '../../words/units.ts';
 
 type Measure = Extract<JournalEvent, { type: 'measure' }>;
 const KINDS = [
@@ -14,6 +15,9 @@ const KINDS = [
   ['heads', 'heads', ''],
   ['weight_g', 'weight', 'g'],
 ] as const;
+/** In the keeper's own units, so that an axis has whole ones. */
+const shownOf = ([, , unit]: (typeof KINDS)[number], value: number) =>
+  unit === 'mm' ? Number(shownLength(String(value))) : value;
 const W = 420;
 const H = 150;
 
@@ -55,10 +59,10 @@ export function Growth({ plant }: { plant: PlantView }) {
           )}
           <Curve
             points={measures.flatMap((measure) =>
-              measure[kind[0]] === undefined ? [] : [{ date: measure.date, value: measure[kind[0]]! }],
+              measure[kind[0]] === undefined ? [] : [{ date: measure.date, value: shownOf(kind, measure[kind[0]]!) }],
             )}
             label={kind[1]}
-            unit={kind[2]}
+            unit={kind[2] === 'mm' ? typed.length() : kind[2]}
           />
         </>
       )}
@@ -70,7 +74,7 @@ function Curve({ points, label, unit }: { points: { date: string; value: number 
   const [first, last] = [points[0]!, points.at(-1)!];
   const days = points.map((point) => dayNumber(point.date));
   const [low = 0, high = 1] = extent(points, (point) => point.value);
-  const pad = Math.max(1, (high - low) * 0.15);
+  const pad = Math.max(high * 0.02, (high - low) * 0.15);
   const x = scaleLinear([days[0]!, Math.max(days[0]! + 1, days.at(-1)!)], [44, W - 10]);
   const y = scaleLinear([Math.max(0, low - pad), high + pad], [H - 24, 10]).nice(4);
   const years = (days.at(-1)! - days[0]!) / 365;

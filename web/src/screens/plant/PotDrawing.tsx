@@ -4,12 +4,15 @@ import { Stick } from '../../drawing/Stick.tsx';
 import { bandOf, hasSmallHole, type Pot } from '@zinc-pail/core';
 import { centimetres, litres } from '../../words/amounts.ts';
 import { shortDay } from '../../words/days.ts';
+import { smallLength } from '../../words/units.ts';
 
 const SIZE = 230;
 
 function holeWords(pot: Pot): string {
   if (!pot.holes) return 'none: all that is poured stays';
-  const told = [pot.hole_count && `${pot.hole_count}`, pot.hole_mm && `${pot.hole_mm} mm across`].filter(Boolean);
+  const told = [pot.hole_count && `${pot.hole_count}`, pot.hole_mm && `${smallLength(pot.hole_mm)} across`].filter(
+    Boolean,
+  );
   return `${told.length > 0 ? told.join(', ') : 'yes'}${hasSmallHole(pot) ? ': small for it' : ''}`;
 }
 
@@ -47,7 +50,7 @@ export function PotDrawing({ plant }: { plant: PlantView }) {
         <dd>
           {pot.dark && 'dark '}
           {shape} {pot.material}, {centimetres(pot.top_mm)} × {centimetres(pot.depth_mm)}
-          {pot.top_dressing_mm > 0 && `, ${pot.top_dressing_mm} mm of grit on top`}
+          {pot.top_dressing_mm > 0 && `, ${smallLength(pot.top_dressing_mm)} of grit on top`}
         </dd>
         <dt className="text-[var(--ink-2)]">Hole</dt>
         <dd className={pot.holes ? '' : 'font-semibold text-[var(--rust)]'}>{holeWords(pot)}</dd>

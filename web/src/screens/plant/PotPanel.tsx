@@ -11,7 +11,7 @@ import { blockWords } from '@zinc-pail/words/potting';
 import { cautionLines } from './Cautions.tsx';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
-import { Choice, Field, OnDay } from '../../forms/Fields.tsx';
+import { Choice, Field, OnDay, TypedLength } from '../../forms/Fields.tsx';
 import { PotDetail, potDraft, type PotDraft, potOfDraft, ROOTS_LOST } from '../../forms/PotDetail.tsx';
 
 interface Draft extends PotDraft {
@@ -87,17 +87,7 @@ export function PotPanel({
     save.mutate(body);
   };
   const box = (key: 'top' | 'base' | 'depth' | 'dressing', label: string) => (
-    <Field label={label}>
-      {(id) => (
-        <input
-          id={id}
-          inputMode="decimal"
-          className="input h-11 w-full"
-          value={draft[key]}
-          onChange={(e) => set({ [key]: e.target.value })}
-        />
-      )}
-    </Field>
+    <TypedLength label={label} width="w-full" value={draft[key]} onChange={(mm) => set({ [key]: mm })} />
   );
   const choose = (key: 'shape' | 'material', label: string, all: readonly string[]) => (
     <Field label={label}>
@@ -149,10 +139,10 @@ export function PotPanel({
         <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
           {choose('shape', 'Shape', POT_SHAPES)}
           {choose('material', 'Material', POT_MATERIALS)}
-          {box('top', 'Width at the top, mm')}
-          {box('base', 'Width at the base, mm')}
-          {box('depth', 'Depth of mix, mm')}
-          {box('dressing', 'Stones on top, mm')}
+          {box('top', 'Width at the top')}
+          {box('base', 'Width at the base')}
+          {box('depth', 'Depth of mix')}
+          {box('dressing', 'Stones on top')}
         </div>
         <PotDetail draft={draft} base={draft.base} shape={draft.shape as Pot['shape']} onChange={set} />
         <Field label="Mix">

@@ -3,7 +3,9 @@ import type { PlantView } from '@zinc-pail/contract/api';
 import { FORM_FIELDS } from '@zinc-pail/contract/plantFields';
 import type { CareRules } from '@zinc-pail/core';
 import { describe, expect, it } from 'vitest';
-import { changeOf, formOf } from './recordForm.ts';
+import { changeOf, formOf, labelOf, specOf } from './recordForm.ts';
+import { SI } from '@zinc-pail/words/units';
+import { setUnits } from '../../words/units.ts';
 import { ruleLines } from './ruleLines.ts';
 import { changesOf, draftOf, type RulesDraft } from './rulesDraft.ts';
 
@@ -150,8 +152,19 @@ describe('the record', () => {
     });
   });
   it('tells what is no number', () => {
-    expect(changeOf({ ...formOf(whole), diameter_mm: 'wide' })).toEqual({ wrong: 'Width, mm: a number is wanted.' });
-    expect(changeOf({ ...formOf(whole), height_mm: '99999' })).toEqual({ wrong: 'Height, mm: a number is wanted.' });
+    expect(changeOf({ ...formOf(whole), diameter_mm: 'wide' })).toEqual({ wrong: 'Width: a number is wanted.' });
+    expect(changeOf({ ...formOf(whole), height_mm: '99999' })).toEqual({ wrong: 'Height: a number is wanted.' });
     expect(changeOf({ ...formOf(whole), price_minor: 'a swap' })).toEqual({ wrong: 'Price: a number is wanted.' });
+  });
+  it('takes and shows inches to whoever thinks in them, and nothing drifts that is not touched', () => {
+    setUnits({ ...SI, length: 'in' });
+    try {
+      for (const mm of [1, 7, 33, 70, 101, 254, 999])
+        expect(changeOf(formOf({ ...whole, diameter_mm: mm }))).toMatchObject({ body: { diameter_mm: mm } });
+      expect(labelOf(specOf('height_mm'))).toBe('Height, in');
+      expect(changeOf({ ...formOf(whole), height_mm: '4' })).toMatchObject({ body: { height_mm: 102 } });
+    } finally {
+      setUnits(SI);
+    }
   });
 });

@@ -9,6 +9,7 @@ import {
   type PlantValues,
 } from '@zinc-pail/contract/plantFields';
 import { numberIn } from '../../words/numbers.ts';
+import { mmText, shownLength, typed as units } from '../../words/units.ts';
 
 export type RecordForm = Record<FormField, string>;
 
@@ -17,13 +18,19 @@ const USUAL_CURRENCY = 'EUR';
 
 export const specOf = (field: FormField): FieldSpec => PLANT_FIELDS[field];
 
+const isLength = (spec: FieldSpec) => spec.kind === 'whole' && spec.unit === 'mm';
+/** With the unit in which it is typed. */
+export const labelOf = (spec: FieldSpec): string => (isLength(spec) ? `${spec.label}, ${units.length()}` : spec.label);
+
 export function formOf(plant: PlantView): RecordForm {
   const values: PlantValues<FormField> = { ...plant.record, ...plant };
   return Object.fromEntries(FORM_FIELDS.map((field) => [field, shown(specOf(field), values[field])])) as RecordForm;
 }
 
-function shown({ kind }: FieldSpec, value: string | number | boolean | null): string {
+function shown(spec: FieldSpec, value: string | number | boolean | null): string {
+  const { kind } = spec;
   if (value === null) return kind === 'currency' ? USUAL_CURRENCY : '';
+  if (isLength(spec)) return shownLength(String(value));
   return kind === 'money' ? (Number(value) / COIN).toFixed(2) : String(value);
 }
 
@@ -44,7 +51,7 @@ function typed(spec: FieldSpec, text: string): string | number | null {
   if (text === '' && !spec.must) return null;
   switch (spec.kind) {
     case 'whole':
-      return Math.round(numberIn(text, spec.min, spec.max));
+      return Math.round(numberIn(isLength(spec) ? mmText(text) : text, spec.min, spec.max));
     case 'number':
       return numberIn(text, spec.min, spec.max);
     case 'money':

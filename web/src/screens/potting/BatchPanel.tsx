@@ -8,7 +8,7 @@ import { useMemo, useState } from 'react';
 import { ask, ProblemError, wordsOf } from '../../api/client.ts';
 import { kitKey } from '../../api/kit.ts';
 import { stockKey, usePottingOf } from '../../api/potting.ts';
-import { Choice, SectionHead, Tick, Typed, Wrong } from '../../forms/Fields.tsx';
+import { Choice, SectionHead, Tick, Typed, TypedLength, Wrong } from '../../forms/Fields.tsx';
 import { count } from '../../words/amounts.ts';
 import { numberIn } from '../../words/numbers.ts';
 import { moneyWords } from '../../words/money.ts';
@@ -104,8 +104,8 @@ export function BatchPanel({ recipe, held, stock, kit, components, pot, crockMm,
         {by === 'size' && (
           <>
             <Typed label="Pots" width="w-24" value={pots} onChange={setPots} />
-            <Typed label="Width, mm" width="w-24" value={top} onChange={setTop} />
-            <Typed label="Depth of mix, mm" width="w-28" value={depth} onChange={setDepth} />
+            <TypedLength label="Width" width="w-24" value={top} onChange={setTop} />
+            <TypedLength label="Depth of mix" width="w-28" value={depth} onChange={setDepth} />
           </>
         )}
         <Typed label="Root balls fill, %" width="w-28" value={ball} onChange={setBall} />

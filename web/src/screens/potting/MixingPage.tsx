@@ -8,10 +8,10 @@ import { useMemo, useRef, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
 import { useKit } from '../../api/kit.ts';
 import { useDrying, useOwnComponents, usePottingOf, useStock } from '../../api/potting.ts';
-import { OneOf, SectionHead, Tick, Typed, Wrong } from '../../forms/Fields.tsx';
+import { OneOf, SectionHead, Tick, TypedLength, Wrong } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { useWidth } from '../../parts/useWidth.ts';
-import { litres } from '../../words/amounts.ts';
+import { centimetres, litres } from '../../words/amounts.ts';
 import { numberIn } from '../../words/numbers.ts';
 import { moneyWords } from '../../words/money.ts';
 import { AimPanel } from './AimPanel.tsx';
@@ -20,6 +20,7 @@ import { BatchPanel } from './BatchPanel.tsx';
 import { Curves, STROKES, WetPot } from './RecipeDrawing.tsx';
 import { allComponents, type Held, heldOf, litresOf, pricesOf, type Recipe, withPart } from './recipes.ts';
 import { ScalePanel } from './ScalePanel.tsx';
+import { lengthBounds, smallLength } from '../../words/units.ts';
 
 /** A pot to begin with, where no plant is chosen. */
 const PLAIN_POT: Pot = {
@@ -79,13 +80,13 @@ function Bench({ kit, stock, own }: { kit: Kit; stock: readonly StockLine[]; own
       <div className="flex flex-wrap gap-x-5">
         <PlantChoice plantId={plantId} onChoose={setPlantId} />
         {next && <Tick label="in its next pot" checked={inNext} onChange={setInNext} />}
-        <Typed label="Crocks below, mm" width="w-32" value={crocks} onChange={setCrocks} />
+        <TypedLength label="Crocks below" width="w-32" value={crocks} onChange={setCrocks} />
       </div>
-      {Number.isNaN(typedMm) && <Wrong words={`Crocks: from 0 to ${pot.depth_mm / 2} mm, half of this pot.`} />}
+      {Number.isNaN(typedMm) && <Wrong words={`Crocks: ${lengthBounds(0, pot.depth_mm / 2)}, half of this pot.`} />}
       <p className="mb-2 text-[0.9375rem] text-[var(--ink-2)]">
         {drying.data
-          ? `For ${drying.data.name} where it stands, in ${pot === next ? 'its next pot' : 'its pot'} of ${pot.top_mm} × ${pot.depth_mm} mm.`
-          : `For a plastic pot of ${pot.top_mm} × ${pot.depth_mm} mm; with a plant the days to dry are reckoned as well.`}
+          ? `For ${drying.data.name} where it stands, in ${pot === next ? 'its next pot' : 'its pot'} of ${centimetres(pot.top_mm)} × ${centimetres(pot.depth_mm)}.`
+          : `For a plastic pot of ${centimetres(pot.top_mm)} × ${centimetres(pot.depth_mm)}; with a plant the days to dry are reckoned as well.`}
       </p>
       <div className="grid gap-5 md:grid-cols-2 xl:grid-cols-3">
         {recipes.map((recipe, i) => (
@@ -280,8 +281,8 @@ function Figures({ held, pot, currency }: { held: Held; pot: Pot; currency: stri
     [
       'wet layer',
       held.crockMm > 0
-        ? `${Math.round(held.wetLayerMm)} mm, ${Math.round(held.crockMm)} mm up`
-        : `${Math.round(held.wetLayerMm)} of ${pot.depth_mm} mm`,
+        ? `${smallLength(held.wetLayerMm)}, ${smallLength(held.crockMm)} up`
+        : `${smallLength(held.wetLayerMm)} of ${smallLength(pot.depth_mm)}`,
     ],
     ['weight, drained', `${Math.round(held.weightG)} g`],
     ['pH about', held.ph.toFixed(1)],

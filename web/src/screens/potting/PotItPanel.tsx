@@ -21,7 +21,7 @@ import { useStock } from '../../api/potting.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { AddPictures } from '../../parts/AddPictures.tsx';
 import { Form } from '../../forms/Form.tsx';
-import { Choice, KeepOrLeave, OnDay, OneOf, Tick, Typed } from '../../forms/Fields.tsx';
+import { Choice, KeepOrLeave, OnDay, OneOf, Tick, Typed, TypedLength } from '../../forms/Fields.tsx';
 import { detailDraft, PotDetail, potDraft, type PotDraft, potOfDraft, ROOTS_LOST } from '../../forms/PotDetail.tsx';
 import { numberIn } from '../../words/numbers.ts';
 import { movedWords } from '../plant/PotHistory.tsx';
@@ -167,7 +167,7 @@ export function PotItPanel({ plant, kit, today, onClose }: Props) {
           <p className="my-2 border-l-4 border-[var(--straw)] pl-2">
             Throw the old mix away; wash pot and tools. Keep it apart from the others until it is clean twice running.{' '}
             <Link className="link" to={`/clinic/${plant.id}`}>
-              Open its case in the clinic
+              Its case is open in the clinic
             </Link>
           </p>
         ) : null}
@@ -289,10 +289,10 @@ function PotFields({
         />
       )}
       <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-4">
-        <Typed label="Top, mm" width="w-full" value={draft.top} onChange={(top) => set({ top })} />
-        <Typed label="Base, mm" width="w-full" value={draft.base} onChange={(base) => set({ base })} />
-        <Typed label="Mix deep, mm" width="w-full" value={draft.depth} onChange={(depth) => set({ depth })} />
-        <Typed label="Stones, mm" width="w-full" value={draft.dressing} onChange={(dressing) => set({ dressing })} />
+        <TypedLength label="Top" width="w-full" value={draft.top} onChange={(top) => set({ top })} />
+        <TypedLength label="Base" width="w-full" value={draft.base} onChange={(base) => set({ base })} />
+        <TypedLength label="Mix deep" width="w-full" value={draft.depth} onChange={(depth) => set({ depth })} />
+        <TypedLength label="Stones" width="w-full" value={draft.dressing} onChange={(dressing) => set({ dressing })} />
       </div>
       {step && (
         <p

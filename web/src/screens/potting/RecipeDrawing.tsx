@@ -2,6 +2,7 @@
 import { type Blend, halfWidthMm, type Pot } from '@zinc-pail/core';
 import { axisBottom, axisLeft, line, scaleLinear, scaleLog, select } from 'd3';
 import { useEffect, useRef } from 'react';
+import { smallLength } from '../../words/units.ts';
 
 const SLICES = 24;
 
@@ -35,8 +36,8 @@ export function WetPot({ pot, blend, wetMm, crockMm, size }: WetPotProps) {
       className="shrink-0"
       role="img"
       aria-label={
-        `The pot cut through after a drench: ${crockMm > 0 ? `over ${Math.round(crockMm)} mm of crocks ` : ''}its lowest ` +
-        `${Math.round(wetMm)} mm stay full of water`
+        `The pot cut through after a drench: ${crockMm > 0 ? `over ${smallLength(crockMm)} of crocks ` : ''}its lowest ` +
+        `${smallLength(wetMm)} stay full of water`
       }
     >
       {slices.map(({ fill, path }, i) => (

@@ -4,12 +4,13 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Form } from '../../forms/Form.tsx';
 import { ask } from '../../api/client.ts';
-import { OneOf, SectionHead, Typed } from '../../forms/Fields.tsx';
+import { OneOf, SectionHead, Typed, TypedLength } from '../../forms/Fields.tsx';
 import { numberIn } from '../../words/numbers.ts';
+import { lengthBounds } from '../../words/units.ts';
 
 const FIELDS = [
   ['volumeMl', 'Volume, loose, ml', 50, 20_000],
-  ['depthMm', 'Height of it, mm', 30, 500],
+  ['depthMm', 'Height of it', 30, 500],
   ['dryG', 'Dry, g', 1, 50_000],
   ['soakedG', 'Soaked, g', 1, 50_000],
   ['drainedG', 'Drained, g', 1, 50_000],
@@ -52,7 +53,10 @@ export function ScalePanel({ components, weighed }: Props) {
     const bad = FIELDS.find(([field]) => Number.isNaN(values[field]));
     const measured = ph.trim() === '' ? null : numberIn(ph, 3, 10);
     if (Number.isNaN(measured)) return setWrong('pH: from 3 to 10, or nothing.');
-    if (bad) return setWrong(`${bad[1]}: a number from ${bad[2]} to ${bad[3]}.`);
+    if (bad)
+      return setWrong(
+        `${bad[1]}: ${bad[0] === 'depthMm' ? lengthBounds(bad[2], bad[3]) : `a number from ${bad[2]} to ${bad[3]}`}.`,
+      );
     try {
       setWrong(null);
       keep.mutate({ ph: measured ?? like.ph, ...fromScaleTest(values, like) });
@@ -77,15 +81,18 @@ export function ScalePanel({ components, weighed }: Props) {
           options={[...components.values()].map(({ id, name }) => [id, name] as const)}
         />
         <div className="flex flex-wrap gap-x-5">
-          {FIELDS.map(([field, label]) => (
-            <Typed
-              key={field}
-              label={label}
-              width="w-32"
-              value={typed[field]}
-              onChange={(value) => setTyped({ ...typed, [field]: value })}
-            />
-          ))}
+          {FIELDS.map(([field, label]) => {
+            const Box = field === 'depthMm' ? TypedLength : Typed;
+            return (
+              <Box
+                key={field}
+                label={label}
+                width="w-32"
+                value={typed[field]}
+                onChange={(value) => setTyped({ ...typed, [field]: value })}
+              />
+            );
+          })}
         </div>
         <Typed label="pH, if you read it" width="w-32" value={ph} onChange={setPh} />
         <button type="submit" className="btn h-11" disabled={keep.isPending}>

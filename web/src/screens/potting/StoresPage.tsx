@@ -7,10 +7,12 @@ import { type FormEvent, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
 import { kitKey, useKit } from '../../api/kit.ts';
 import { stockKey, useStock } from '../../api/potting.ts';
-import { OneOf, SectionHead, Typed, Wrong } from '../../forms/Fields.tsx';
+import { OneOf, SectionHead, Typed, TypedLength, Wrong } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { numberIn } from '../../words/numbers.ts';
 import { moneyWords } from '../../words/money.ts';
+import { centimetres } from '../../words/amounts.ts';
+import { lengthBounds } from '../../words/units.ts';
 
 const KIND_WORDS: Record<StockKind, string> = {
   component: 'Components and bags',
@@ -97,7 +99,7 @@ function Line({ line, currency }: { line: StockLine; currency: string | null }) 
       <div className="flex flex-wrap items-center gap-x-3">
         <span className="grow">
           <b>{line.name}</b>: {amountWords(line)}
-          {line.pot && `, ${line.pot.top_mm} × ${line.pot.depth_mm} mm, ${line.pot.material}`}
+          {line.pot && `, ${centimetres(line.pot.top_mm)} × ${centimetres(line.pot.depth_mm)}, ${line.pot.material}`}
           {line.component_ref &&
             line.component_ref !== line.name &&
             ` of ${COMPONENTS.get(line.component_ref)?.name ?? line.component_ref}`}
@@ -168,7 +170,7 @@ export function thingOf(draft: Draft): Record<string, unknown> | string {
   if (Number.isNaN(amount)) return 'How much there is: a number.';
   if (Number.isNaN(low) || Number.isNaN(price)) return 'Low mark and price: a number, or nothing.';
   if (draft.kind === 'pot' && (Number.isNaN(top) || Number.isNaN(depth)))
-    return 'Width and depth of the pot: from 10 to 3000 mm.';
+    return `Width and depth of the pot: ${lengthBounds(10, 3000)}.`;
   return {
     kind: draft.kind,
     name: draft.name.trim(),
@@ -232,8 +234,8 @@ function NewThing() {
         )}
         {draft.kind === 'pot' && (
           <>
-            <Typed label="Width, mm" width="w-24" value={draft.top} onChange={(top) => set({ top })} />
-            <Typed label="Depth, mm" width="w-24" value={draft.depth} onChange={(depth) => set({ depth })} />
+            <TypedLength label="Width" width="w-24" value={draft.top} onChange={(top) => set({ top })} />
+            <TypedLength label="Depth" width="w-24" value={draft.depth} onChange={(depth) => set({ depth })} />
             <OneOf
               label="Of"
               value={draft.material}

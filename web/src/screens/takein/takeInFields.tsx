@@ -11,6 +11,7 @@ import { type Mother, MotherField } from './MotherField.tsx';
 import { mixesInOrder, NOT_KNOWN } from './mixChoice.ts';
 import { OWN_POT, type TakeInForm, UNKNOWN_POT } from './takeInForm.ts';
 import { FIRST_POT, USUAL_POTS, usualPotWords } from './usualPots.ts';
+import { typed } from '../../words/units.ts';
 
 type Register = UseFormRegister<TakeInForm>;
 type Options = readonly (readonly [value: string, words: string])[];
@@ -135,8 +136,8 @@ export function PotFields({ register, kit, places, today, chosenPot, chosenMix, 
       {chosenPot === OWN_POT && (
         <>
           <Select register={register} field="shape" label="Shape" options={asTheyAre(POT_SHAPES)} />
-          <Box register={register} field="top" label="Width inside at the top, mm" max={4} />
-          <Box register={register} field="depth" label="Depth of mix, mm" max={4} />
+          <Box register={register} field="top" label={`Width inside at the top, ${typed.length()}`} max={4} />
+          <Box register={register} field="depth" label={`Depth of mix, ${typed.length()}`} max={4} />
           <Select register={register} field="material" label="Made of" options={asTheyAre(POT_MATERIALS)} />
         </>
       )}
@@ -189,8 +190,8 @@ export function MoreFields({ register, scheme, mother, onMother, files, onFiles 
         <Box register={register} field="price" label="Price" max={12} />
         <Box register={register} field="currency" label="Currency" max={3} />
         <Box register={register} field="other_names" label={others.label} max={others.max} />
-        <Box register={register} field="width" label="Width, mm" max={5} />
-        <Box register={register} field="height" label="Height, mm" max={5} />
+        <Box register={register} field="width" label={`Width, ${typed.length()}`} max={5} />
+        <Box register={register} field="height" label={`Height, ${typed.length()}`} max={5} />
         <Box register={register} field="used_to" label={usedTo.label} max={usedTo.max} hint={usedTo.hint} />
       </div>
       <MotherField mother={mother} onChange={onMother} />

@@ -3,6 +3,8 @@ import { unknownMixId } from '@zinc-pail/contract/unknownMix';
 import { mixesInOrder, mixOf, NOT_KNOWN } from './mixChoice.ts';
 import { emptyForm, OWN_POT, plantOf, type TakeInForm, UNKNOWN_POT } from './takeInForm.ts';
 import { USUAL_POTS } from './usualPots.ts';
+import { SI } from '@zinc-pail/words/units';
+import { setUnits } from '../../words/units.ts';
 
 const kit = {
   mixes: [
@@ -53,6 +55,16 @@ describe('what is sent', () => {
   it('a usual pot by its measures, with or without a hole', () => {
     const [usual] = USUAL_POTS;
     expect(plant({ pot: usual!.id, holes: false })).toMatchObject({ pot: { ...usual!.pot, holes: false } });
+  });
+  it('lengths in inches, where its keeper thinks in them', () => {
+    setUnits({ ...SI, length: 'in' });
+    try {
+      const own = { pot: OWN_POT, shape: 'round', top: '4', depth: '3.5', material: 'glazed', width: '2' } as const;
+      expect(plant(own)).toMatchObject({ pot: { top_mm: 101.6, depth_mm: 88.9 }, diameter_mm: 51 });
+      expect(plant({ ...own, top: '900' })).toEqual({ top: 'A length from 0.39 to 118.11 in.' });
+    } finally {
+      setUnits(SI);
+    }
   });
   it('a pot by its own measures', () => {
     expect(plant({ pot: OWN_POT, shape: 'bowl', top: '180', depth: '60', material: 'glazed' })).toMatchObject({

@@ -7,6 +7,7 @@ import { type Read, readOr } from '../../forms/read.ts';
 import { numberIn } from '../../words/numbers.ts';
 import { mixesInOrder, NOT_KNOWN } from './mixChoice.ts';
 import { FIRST_POT, USUAL_POTS } from './usualPots.ts';
+import { lengthBounds, mmText } from '../../words/units.ts';
 
 export interface TakeInForm {
   name_sure: string;
@@ -97,14 +98,19 @@ export interface Named {
 /** What is sent but for its id and its mix; or what is wrong, by field. */
 export function plantOf(form: TakeInForm, { name, meant, motherId, today }: Named): Read<Record<string, unknown>> {
   const wrong: Record<string, string> = {};
-  const number = (text: string, min: number, max: number, field: keyof TakeInForm | 'diameter_mm' | 'height_mm') => {
+  const number = (text: string, min: number, max: number, field: keyof TakeInForm) => {
     const found = numberIn(text, min, max);
     if (Number.isNaN(found)) wrong[field] = `A number from ${min} to ${max}.`;
     return found;
   };
+  const length = (text: string, min: number, max: number, field: 'top' | 'depth' | 'diameter_mm' | 'height_mm') => {
+    const found = numberIn(mmText(text), min, max);
+    if (Number.isNaN(found)) wrong[field] = `A length ${lengthBounds(min, max)}.`;
+    return found;
+  };
   const size = (text: string, field: 'diameter_mm' | 'height_mm') => {
     const { min, max } = PLANT_FIELDS[field];
-    return text.trim() === '' ? {} : { [field]: Math.round(number(text, min, max, field)) };
+    return text.trim() === '' ? {} : { [field]: Math.round(length(text, min, max, field)) };
   };
   if (name.trim() === '') wrong.name = 'A name, even if it is only “unknown globe”.';
   else if (meant === null && unclearName(name)) wrong.name = 'That name fits several: say which is meant, below it.';
@@ -124,7 +130,7 @@ export function plantOf(form: TakeInForm, { name, meant, motherId, today }: Name
     // A common name that means but one kind is taken for it.
     taxon: meant ?? commonGenus(name),
     name_sure: form.name_sure,
-    pot: potOf(form, number),
+    pot: potOf(form, length),
     place_id: Number(form.place),
     date: form.date,
     count,
@@ -141,17 +147,17 @@ export function plantOf(form: TakeInForm, { name, meant, motherId, today }: Name
 
 function potOf(
   form: TakeInForm,
-  number: (text: string, min: number, max: number, field: 'top' | 'depth') => number,
+  length: (text: string, min: number, max: number, field: 'top' | 'depth') => number,
 ): object {
   const id = form.pot === UNKNOWN_POT ? FIRST_POT : form.pot;
   const usual = USUAL_POTS.find((pot) => pot.id === id);
   if (usual) return { ...usual.pot, holes: form.holes };
-  const top = number(form.top, POT_MM.least, POT_MM.most, 'top');
+  const top = length(form.top, POT_MM.least, POT_MM.most, 'top');
   return {
     shape: form.shape,
     top_mm: top,
     base_mm: Math.round(top * BASE_SHARE),
-    depth_mm: number(form.depth, POT_MM.least, POT_MM.most, 'depth'),
+    depth_mm: length(form.depth, POT_MM.least, POT_MM.most, 'depth'),
     material: form.material,
     holes: form.holes,
     top_dressing_mm: 0,
