@@ -4,21 +4,22 @@ import {
   AIRS,
   CAUSES,
   componentsOf,
-  DRY_RULES,
   dayNumber,
+  DRY_RULES,
   FORMS,
   FOUND,
-  readKept,
-  ROOT_FINDINGS,
   type Garden,
   HABITS,
-  REFUSALS,
   METHODS,
+  MOST_CROCKS,
   OUTCOMES,
   PLACE_KINDS,
   PLANT_STATES,
   POT_MATERIALS,
   POT_SHAPES,
+  readKept,
+  REFUSALS,
+  ROOT_FINDINGS,
   SIGN_PLACES,
   SIGNS,
   STEPS,
@@ -163,6 +164,7 @@ export const keptPot = named(
       dark: optional(yesNo()),
       hole_count: optional(whole(1, 60)),
       hole_mm: optional(whole(1, 120, 'mm')),
+      crocks_mm: optional(whole(1, 200, 'mm')),
     },
     A_POT,
   ),
@@ -355,6 +357,12 @@ function misfits(file: Garden): Fault[] {
     const at = (...path: (string | number)[]) => ['plants', i, ...path];
     if (!placeIds.has(entry.place)) fault(at('place'), entry.place, `the id of a place of this file: ${somePlaces}`);
     if (!mixIds.has(entry.mix)) fault(at('mix'), entry.mix, `the id of a mix of this file: ${someMixes}`);
+    if ((entry.pot.crocks_mm ?? 0) > MOST_CROCKS * entry.pot.depth_mm)
+      fault(
+        at('pot', 'crocks_mm'),
+        entry.pot.crocks_mm,
+        `at most half of depth_mm (${MOST_CROCKS * entry.pot.depth_mm})`,
+      );
     let before = '';
     for (const [j, event] of entry.events.entries()) {
       if (dayNumber(event.date) > today)

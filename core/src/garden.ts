@@ -124,6 +124,8 @@ export interface Pot {
   hole_count?: number | null;
   /** across, of one hole */
   hole_mm?: number | null;
+  /** a floor of crocks below the mix, within `depth_mm`: it takes room and is no hole */
+  crocks_mm?: number | null;
 }
 
 /**

@@ -251,7 +251,7 @@ describe('a potting', () => {
   });
   it('its holes and its colour are kept and told, and a garden file holds them', async () => {
     const { version } = (await here.ask('/api/plants/1')).body;
-    const detailed = { ...pot, hole_count: 1, hole_mm: 4, dark: true };
+    const detailed = { ...pot, hole_count: 1, hole_mm: 4, crocks_mm: 12, dark: true };
     const body = { client_id: randomUUID(), kind: 'set-right', pot: detailed, mix_id: 1 };
     const { status } = await send('POST', '/plants/1/pottings', body, { 'If-Match': `"${version}"` });
     expect(status).toBe(201);
@@ -268,6 +268,10 @@ describe('a potting', () => {
     ).toMatchObject({
       pointer: '/pot/hole_mm',
     });
+    const full = { ...body, client_id: randomUUID(), pot: { ...detailed, crocks_mm: 190 } };
+    expect(
+      (await send('POST', '/plants/1/pottings', full, { 'If-Match': `"${version}"` })).body.faults[0].pointer,
+    ).toBe('/pot/crocks_mm');
   });
   it('a rescue out of season waits for its final pot', async () => {
     const entries = [{ client_id: randomUUID(), type: 'state', date: ago(3), state: 'resting' }];

@@ -52,7 +52,7 @@ describe('a site as a file, taken in again', () => {
     await change(first!.id, { rules: { dueAt: 0.3, ceilingC: 33, everyDays: Array(12).fill(9), trigger: 'calendar' } });
     await change(second!.id, { name_sure: 'unknown', used_to: 'moist peat in the shade', acquired_on: daysAgo(40) });
     const { body: plant } = await here.ask(`/api/plants/${third!.id}`);
-    const pot = { ...plant.outlook.pot, dark: true, hole_count: 1, hole_mm: 4 };
+    const pot = { ...plant.outlook.pot, dark: true, hole_count: 1, hole_mm: 4, crocks_mm: 15 };
     const potting = {
       client_id: crypto.randomUUID(),
       kind: 'repotted',

@@ -4,7 +4,7 @@ import type { Blend } from '../mix/blend.ts';
 import { clamp } from '../numeric/curves.ts';
 import type { Traits } from '../plant/traits.ts';
 import { type Capacity, potCapacity } from '../pot/capacity.ts';
-import { surfaceCm2, wallCm2 } from '../pot/shape.ts';
+import { crockFloorMm, surfaceCm2, wallCm2 } from '../pot/shape.ts';
 
 export interface PotModel {
   capacity: Capacity;
@@ -80,13 +80,13 @@ const FORMS: Record<Form, FormWater> = {
 const MM2_PER_CM2 = 100;
 const MM3_PER_ML = 1000;
 
-/** @param crockMm a floor of crocks, if there is one */
+/** @param crockMm a floor of crocks: the pot's own, where no other is tried */
 export function potModel(
   plant: Pick<Plant, 'diameter_mm' | 'height_mm' | 'ideal_from_c' | 'heat_from_c'>,
   pot: Pot,
   blend: Blend,
   traits: Traits,
-  crockMm = 0,
+  crockMm = crockFloorMm(pot),
 ): PotModel {
   const form = FORMS[traits.form];
   const planCm2 = (Math.PI / 4) * (plant.diameter_mm ** 2 / MM2_PER_CM2);

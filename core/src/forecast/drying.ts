@@ -2,6 +2,7 @@
  * How fast a plant's place and season would empty any pot and mix: what the potting bench asks of the engine, in a few
  * numbers that fit on a wire, so that a hundred thousand recipes can be tried without it.
  */
+import { crockFloorMm } from '../pot/shape.ts';
 import { dayOfYear } from '../calendar/day.ts';
 import { potModel } from '../drydown/potModel.ts';
 import type { Plant, Pot } from '../garden.ts';
@@ -96,7 +97,13 @@ export interface DaysToDry {
 }
 
 /** Days from a full drink to dry in this pot and mix, under a steady demand; slow pots are the late bound. */
-export function daysToDryIn(drying: Drying, pot: Pot, blend: Blend, drive: Drive, crockMm = 0): DaysToDry {
+export function daysToDryIn(
+  drying: Drying,
+  pot: Pot,
+  blend: Blend,
+  drive: Drive,
+  crockMm = crockFloorMm(pot),
+): DaysToDry {
   const model = potModel(drying.plant, pot, blend, drying.traits, crockMm);
   const days = (rate: number) => steadyDaysToDry(model, { drive, drinking: drive.drinking, rate }, drying.surfaceWetM);
   return { p10: days(drying.rate.p90), p50: days(drying.rate.p50), p90: days(drying.rate.p10) };

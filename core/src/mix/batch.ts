@@ -1,6 +1,6 @@
 /** A batch: litres of each part for some pots, scoops, what the stores lack, what it costs. */
 import type { MixPart, Pot } from '../garden.ts';
-import { volumeMl } from '../pot/shape.ts';
+import { crockFloorMm, volumeMl } from '../pot/shape.ts';
 
 export interface BatchPot {
   pot: Pot;
@@ -53,7 +53,10 @@ const SHOPPING_STEP_L = 0.5;
 export function batchOf({ parts, shrink, pots, spill, scoopMl, stock }: BatchInput): Batch {
   const total = parts.reduce((sum, part) => sum + part.parts, 0);
   if (!(total > 0)) throw new RangeError('the parts sum to nothing');
-  const mixMl = pots.reduce((sum, { pot, rootBall, crockMm = 0 }) => sum + volumeMl(pot, crockMm) * (1 - rootBall), 0);
+  const mixMl = pots.reduce(
+    (sum, { pot, rootBall, crockMm = crockFloorMm(pot) }) => sum + volumeMl(pot, crockMm) * (1 - rootBall),
+    0,
+  );
   const looseL = (mixMl * (1 + spill)) / (1 - shrink) / ML_A_LITRE;
   const lines = parts
     .filter((part) => part.parts > 0)

@@ -125,6 +125,12 @@ describe('a mix in a pot', () => {
     const deep = potCapacity({ ...POT, depth_mm: 200 }, peaty);
     expect(shallow.containerCapacity).toBeGreaterThan(deep.containerCapacity + 0.03);
   });
+  it('has the crocks of its own pot taken off, up to half of its depth', () => {
+    const [plain, crocked] = [potCapacity(POT, peaty), potCapacity({ ...POT, crocks_mm: 20 }, peaty)];
+    expect(crocked).toEqual(potCapacity(POT, peaty, 20));
+    expect(crocked.volumeMl).toBeLessThan(plain.volumeMl);
+    expect(potCapacity({ ...POT, crocks_mm: 200 }, peaty)).toEqual(potCapacity(POT, peaty, POT.depth_mm / 2));
+  });
   it('keeps its wet layer on crocks: it only moves up, and there is less mix', () => {
     const plain = potCapacity(POT, peaty);
     const crocked = potCapacity(POT, peaty, 20);

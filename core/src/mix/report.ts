@@ -1,3 +1,4 @@
+import { crockFloorMm } from '../pot/shape.ts';
 import type { Pot } from '../garden.ts';
 import { potCapacity } from '../pot/capacity.ts';
 import type { Blend } from './blend.ts';
@@ -24,7 +25,7 @@ export interface MixReport {
 const ML_PER_L = 1000;
 
 /** The mix in a pot: what it holds, what it weighs, and the litres of each part for a batch of pots. */
-export function mixReport(blend: Blend, pot: Pot, pots = 1, crockMm = 0): MixReport {
+export function mixReport(blend: Blend, pot: Pot, pots = 1, crockMm = crockFloorMm(pot)): MixReport {
   const capacity = potCapacity(pot, blend, crockMm);
   // Loose parts settle on mixing, so the heap must be larger than the pots.
   const looseLitres = (capacity.volumeMl * pots) / ML_PER_L / (1 - blend.shrink);

@@ -5,7 +5,7 @@
  * only by how much water it holds.
  */
 import type { MixPart, Pot } from '../garden.ts';
-import { integrate, volumeMl } from '../pot/shape.ts';
+import { crockFloorMm, integrate, volumeMl } from '../pot/shape.ts';
 import { PH_INERT_WEIGHT, reactsInPh, WORST_SHRINK } from './blend.ts';
 import type { Component } from './components.ts';
 import { waterAt } from './retention.ts';
@@ -133,10 +133,11 @@ function gcd(a: number, b: number): number {
 
 function summedOf(component: Component, { pot, priceMinor, litres }: SolverInput): Summed {
   const volume = Math.max(1e-9, volumeMl(pot));
+  const floor = crockFloorMm(pot);
   return {
     id: component.id,
     porosity: component.totalPorosity,
-    water: integrate(pot, 0, (heightMm) => waterAt(component, heightMm / 10)) / volume,
+    water: integrate(pot, floor, (heightMm) => waterAt(component, (heightMm - floor) / 10)) / volume,
     held: waterAt(component, GAPS_EMPTY_CM),
     airDry: component.waterAirDry,
     density: component.bulkDensityGMl,

@@ -1,6 +1,6 @@
 import type { Pot } from '../garden.ts';
 import type { Blend } from '../mix/blend.ts';
-import { integrate, volumeMl } from './shape.ts';
+import { crockFloorMm, integrate, volumeMl } from './shape.ts';
 
 /** The water store that a mix makes in a pot. */
 export interface Capacity {
@@ -26,7 +26,7 @@ const WET_LAYER_FILL = 0.9;
  * retention curve over its own section (White & Mastalerz 1966, Journal of the American Society for Horticultural
  * Science 89; Fonteno 1989). A crock floor lifts the outlet: the wet layer only moves up by `crockMm`.
  */
-export function potCapacity(pot: Pot, blend: Blend, crockMm = 0): Capacity {
+export function potCapacity(pot: Pot, blend: Blend, crockMm = crockFloorMm(pot)): Capacity {
   let known = reckoned.get(blend);
   if (!known) {
     known = new Map();

@@ -24,11 +24,18 @@ export function surfaceCm2(pot: Pot): number {
   return sectionCm2(pot, pot.depth_mm);
 }
 
+/** Crocks fill no more than this share of a pot's depth. */
+export const MOST_CROCKS = 0.5;
+/** Height of the floor of crocks, mm. */
+export function crockFloorMm({ crocks_mm: crocks, depth_mm: depth }: Pot): number {
+  return Math.min(crocks ?? 0, MOST_CROCKS * depth);
+}
+
 /**
- * Volume of mix, ml, with an optional floor of crocks below it.
+ * Volume of mix, ml, without the floor of crocks below it.
  * A round pot 120 mm across the top, 90 mm at the base and 100 mm deep holds 871 ml.
  */
-export function volumeMl(pot: Pot, fromMm = 0): number {
+export function volumeMl(pot: Pot, fromMm = crockFloorMm(pot)): number {
   return integrate(pot, fromMm, () => 1);
 }
 

@@ -32,6 +32,7 @@ export function daughterOf(
       holes: true,
       hole_count: null,
       hole_mm: null,
+      crocks_mm: null,
     },
   };
 }

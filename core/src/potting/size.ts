@@ -124,6 +124,7 @@ function potOf(old: Pot, top: number, rooting: Rooting): Pot {
     dark: null,
     hole_count: null,
     hole_mm: null,
+    crocks_mm: null,
   };
 }
 
@@ -155,6 +156,7 @@ export function interimPot(old: Pot, rootLoss: number): Pot {
     holes: true,
     hole_count: null,
     hole_mm: null,
+    crocks_mm: null,
   };
 }
 

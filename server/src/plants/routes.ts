@@ -1,3 +1,4 @@
+import { MOST_CROCKS } from '@zinc-pail/core';
 import { madeMany, movedSchema, storySchema } from '@zinc-pail/contract/answers';
 import { plantIdParam, plantSchema } from '@zinc-pail/contract/api';
 import {
@@ -297,7 +298,13 @@ function refuseDay(pointer: string, date: string | null | undefined, timeZone: s
     throw badField(pointer, date, `a day from ${OLDEST_DAY} to today, ${today}`);
 }
 
-async function refusePot(app: App, mixId: number, { base_mm: base, top_mm: top }: Pot): Promise<void> {
+async function refusePot(
+  app: App,
+  mixId: number,
+  { base_mm: base, top_mm: top, depth_mm: depth, crocks_mm: crocks }: Pot,
+): Promise<void> {
   if (!(await mixParts(app.pool, mixId)).length) throw badField('/mix_id', mixId, 'the id of one of your mixes');
   if (base > top * 2) throw badField('/pot/base_mm', base, 'a base no wider than twice the top');
+  if (crocks != null && crocks > MOST_CROCKS * depth)
+    throw badField('/pot/crocks_mm', crocks, `at most half the depth, ${MOST_CROCKS * depth} mm`);
 }

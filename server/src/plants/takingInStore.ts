@@ -187,6 +187,7 @@ export const pottingColumns = (mixId: number, pot: Pot) => ({
   dark: pot.dark ?? null,
   hole_count: pot.hole_count ?? null,
   hole_mm: pot.hole_mm ?? null,
+  crocks_mm: pot.crocks_mm ?? null,
 });
 
 /** What was wrong from the start is put right: the open potting becomes this, and its past is reckoned anew. */

@@ -8,29 +8,35 @@ export interface PotDetailDraft {
   holes: boolean;
   holeCount: string;
   holeMm: string;
+  crocks: string;
   dark: boolean;
 }
 
-export function detailDraft(pot: Pick<Pot, 'holes' | 'hole_count' | 'hole_mm' | 'dark'>): PotDetailDraft {
+export function detailDraft(pot: Pick<Pot, 'holes' | 'hole_count' | 'hole_mm' | 'crocks_mm' | 'dark'>): PotDetailDraft {
   return {
     holes: pot.holes,
     holeCount: pot.hole_count == null ? '' : String(pot.hole_count),
     holeMm: pot.hole_mm == null ? '' : String(pot.hole_mm),
+    crocks: pot.crocks_mm == null ? '' : String(pot.crocks_mm),
     dark: pot.dark ?? false,
   };
 }
 
 /** The details of a draft, or what is wrong with them. Empty is not known. */
-export function detailOf(draft: PotDetailDraft): Pick<Pot, 'holes' | 'hole_count' | 'hole_mm' | 'dark'> | string {
+export function detailOf(
+  draft: PotDetailDraft,
+): Pick<Pot, 'holes' | 'hole_count' | 'hole_mm' | 'crocks_mm' | 'dark'> | string {
   const maybe = (text: string, most: number) => (text.trim() === '' ? null : Math.round(numberIn(text, 1, most)));
-  const [count, mm] = [maybe(draft.holeCount, 60), maybe(draft.holeMm, 120)];
+  const [count, mm, crocks] = [maybe(draft.holeCount, 60), maybe(draft.holeMm, 120), maybe(draft.crocks, 200)];
   if (Number.isNaN(count)) return 'Holes: from 1 to 60, or nothing.';
   if (Number.isNaN(mm)) return `Width of a hole: ${lengthBounds(1, 120)}, or nothing.`;
+  if (Number.isNaN(crocks)) return `Crocks: ${lengthBounds(1, 200)}, or nothing.`;
   return {
     holes: draft.holes,
     dark: draft.dark,
     hole_count: draft.holes ? count : null,
     hole_mm: draft.holes ? mm : null,
+    crocks_mm: crocks,
   };
 }
 
@@ -117,6 +123,12 @@ export function PotDetail({ draft, base, shape, onChange }: Props) {
           Little comes through so small a hole, and a root shuts it: widen it or drill more. Shards over it are no hole.
         </p>
       )}
+      <TypedLength
+        label="Crocks below the mix"
+        width="w-28"
+        value={draft.crocks}
+        onChange={(crocks) => onChange({ crocks })}
+      />
       <Tick label="It is dark, and stands in the sun" checked={draft.dark} onChange={(dark) => onChange({ dark })} />
     </>
   );

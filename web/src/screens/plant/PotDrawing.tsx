@@ -51,6 +51,7 @@ export function PotDrawing({ plant }: { plant: PlantView }) {
           {pot.dark && 'dark '}
           {shape} {pot.material}, {centimetres(pot.top_mm)} × {centimetres(pot.depth_mm)}
           {pot.top_dressing_mm > 0 && `, ${smallLength(pot.top_dressing_mm)} of grit on top`}
+          {pot.crocks_mm != null && `, ${smallLength(pot.crocks_mm)} of crocks below`}
         </dd>
         <dt className="text-[var(--ink-2)]">Hole</dt>
         <dd className={pot.holes ? '' : 'font-semibold text-[var(--rust)]'}>{holeWords(pot)}</dd>
