@@ -39,7 +39,9 @@ function print(result: unknown): void {
 }
 
 const program = new Command('zinc')
-  .description('Reckons when succulents and cacti want water. Results go to standard output, words to standard error.')
+  .description(
+    'Works out when succulents and cacti need water. Results go to standard output, words to standard error.',
+  )
   .exitOverride()
   .configureOutput({ writeErr: (text) => process.stderr.write(text) });
 

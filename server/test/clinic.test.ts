@@ -127,7 +127,7 @@ describe('guests', () => {
     expect(await apart(1)).toBe(back(3 - 28));
     await post(1, { type: 'case-closed', cause: 'mealybug', outcome: 'cured' });
   });
-  it('a case of a powdered plant asks for picking off again, never for the swab, until it was clean twice running, and can then be closed', async () => {
+  it('a case of a powdered plant asks for picking off again, never for the swab, until it was clean twice in a row, and can then be closed', async () => {
     await post(2, { type: 'verdict', cause: 'mealybug', date: back(20) });
     await post(2, { type: 'case-step', cause: 'mealybug', step: 'pick-off', date: back(20) });
     const asked = (await round()).clinic.steps

@@ -123,7 +123,7 @@ describe('the stores', () => {
   it('never go below nothing without a word', async () => {
     const { status, body } = await move('batch', -6);
     expect(status).toBe(409);
-    expect(body.detail).toBe('Pumice, the bag: 6 wanted, 4 there. Count anew, or send it with anyway.');
+    expect(body.detail).toBe('Pumice, the bag: 6 wanted, 4 there. Count again, or send it with anyway.');
     expect(await amount()).toBe(4);
     expect((await move('batch', -6, { anyway: true })).status).toBe(200);
     expect(await amount()).toBe(0);

@@ -219,7 +219,7 @@ describe('lists of plants', () => {
       row: 2,
       column: 'm',
       got: 'dirt',
-      taken: 'not known: reckoned as bagged potting soil',
+      taken: 'not known: taken as bagged potting soil',
     });
     expect(plants[1]!.taxon).not.toBeNull();
   });

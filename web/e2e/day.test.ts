@@ -144,7 +144,7 @@ describe('taking in', () => {
     await sees(page, /as Dracaena/);
     await fill(page, 'input[role=combobox]', 'Rebutia heliosa ‘Quay’');
     await fill(page, await labelled(page, 'How many alike'), '20');
-    await press(page, 'Take it in');
+    await press(page, 'Add it');
     await sees(page, /× 20/, '[role=status]');
     const { rows } = await get<{ rows: unknown[][] }>('/api/plants');
     expect(rows.filter((row) => row.includes('Rebutia heliosa ‘Quay’'))).toHaveLength(20);
@@ -152,7 +152,7 @@ describe('taking in', () => {
     await page.waitForSelector('dialog[open]');
     await expectAccessible(page);
     await press(page, /foil, sleeve/, 'dialog');
-    await press(page, 'Write it down', 'dialog');
+    await press(page, 'Save', 'dialog');
     await page.waitForFunction(() => !document.querySelector('dialog[open]'));
     await sees(page, /apart until/, 'main header');
     await page.close();
@@ -160,7 +160,7 @@ describe('taking in', () => {
   it('says what is missing, and keeps what was typed', async () => {
     const page = await on.open('/take-in');
     await fill(page, await labelled(page, 'How many alike'), '0');
-    await press(page, 'Take it in');
+    await press(page, 'Add it');
     await page.waitForSelector('[role=alert]');
     const told = await page.$$eval('[role=alert]', (all) => all.map((one) => one.textContent));
     expect(told.join(' ')).toMatch(/A name.*A number from 1 to 200/);
@@ -181,7 +181,7 @@ describe('one plant', () => {
     await page.waitForSelector('dialog input[inputmode=numeric]');
     const why = await labelled(page, 'Why, for what you changed now', 'dialog');
     await page.type(why, 'the sitter wants a list');
-    await press(page, 'Keep these', 'dialog');
+    await press(page, 'Save', 'dialog');
     await page.waitForFunction(() => !document.querySelector('dialog[open]'));
     await sees(page, /by the calendar.*because the sitter wants a list/);
     await press(page, 'Put back: Calls');
@@ -210,7 +210,7 @@ describe('one plant', () => {
     await page.waitForSelector('dialog[open]');
     await page.click('dialog input[value=measure]');
     await page.type(await labelled(page, 'Width, mm', 'dialog'), '33');
-    await press(page, 'Write it down', 'dialog');
+    await press(page, 'Save', 'dialog');
     await sees(page, /width: 33 mm now/);
     await expectAccessible(page);
     await page.close();
@@ -222,7 +222,7 @@ describe('one plant', () => {
     await page.waitForSelector('dialog[open]');
     await expectAccessible(page);
     await press(page, 'Close its book', 'dialog');
-    await sees(page, /Its last months, as the book has them/);
+    await sees(page, /Its last months, from its notes/);
     await expectAccessible(page);
     await press(page, /That was a mistake/);
     await sees(page, /Three schools/);
@@ -339,12 +339,12 @@ describe('benches', () => {
     await page.waitForSelector('dialog[open]');
     await expectAccessible(page);
     await press(page, /^More of it/, 'dialog');
-    const sun = await labelled(page, 'Hours of sun, your count', 'dialog');
+    const sun = await labelled(page, 'Hours of sun, as you counted', 'dialog');
     await fill(page, sun, 'many');
-    await press(page, 'Keep it', 'dialog');
+    await press(page, 'Save', 'dialog');
     await page.waitForSelector('dialog [role=alert]');
     await fill(page, sun, '3,5');
-    await press(page, 'Keep it', 'dialog');
+    await press(page, 'Save', 'dialog');
     await page.waitForFunction(() => !document.querySelector('dialog[open]'));
     await sees(page, /up to 3\.5 h of sun by your count/);
     const csv = join(folder, 'logger.csv');
@@ -352,7 +352,7 @@ describe('benches', () => {
     await press(page, 'Thermometer at Covered balcony');
     await fill(page, await labelled(page, 'Lowest, °C', 'dialog'), 'cold');
     await fill(page, await labelled(page, 'Highest, °C', 'dialog'), '12');
-    await press(page, 'Write it down', 'dialog');
+    await press(page, 'Save', 'dialog');
     await page.waitForSelector('dialog [aria-invalid=true]');
     const told = await page.evaluate(() => document.activeElement!.getAttribute('aria-describedby')!);
     expect(await textOf(page, `[id="${told}"]`)).toBe('A number of °C.');
@@ -456,7 +456,7 @@ describe('units', () => {
     const page = await on.open('/benches');
     await press(page, 'Who writes here');
     await page.click('dialog input[name=temperature][value=F]');
-    await press(page, 'Keep it', 'dialog');
+    await press(page, 'Save', 'dialog');
     await sees(page, /\d\d° to \d\d°/);
     await press(page, 'Thermometer at Attic sill, south');
     await sees(page, /Lowest, °F/, 'dialog[open]');
@@ -486,7 +486,7 @@ describe('the shed', () => {
     const page = await on.open('/shed/papers-in');
     const inputs = await page.$$('input[type=file]');
     await (inputs.at(-1) as ElementHandle<HTMLInputElement>).uploadFile(file);
-    await press(page, 'Take it in as a site');
+    await press(page, 'Import it as a site');
     await sees(page, /It is in\./);
     expect((await get<{ sites: { name: string }[] }>('/api/kit')).sites.at(-1)!.name).toBe('Sister roof');
     await page.close();

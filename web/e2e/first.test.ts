@@ -37,14 +37,14 @@ describe('a keeper who begins', () => {
     await click('south');
     await sees(page, /The first plant/);
     await page.type('input[role=combobox]', 'Haworthia cooperi');
-    await click('Take it in');
+    await click('Add it');
     await sees(page, /Haworthia cooperi/, '#main');
     // Nobody knows how wet it came: it is felt before its first drink.
     await click(/felt dry$/);
     await told(page, /felt dry/);
     // What its keeper does with that is theirs: it is watered all the same, and noted.
     await click(/^Note/);
-    await click('Write it down', 'dialog');
+    await click('Save', 'dialog');
     await told(page, /watered|stood in water/);
     expect(clicks).toBeLessThanOrEqual(8);
     // What was told at the beginning decides: the tap is hard, the bench faces south, the clock is the town's.
@@ -86,7 +86,7 @@ describe('the beginning', () => {
     await press(page, /^Soft/);
     await sees(page, /The first plant/);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-    await press(page, 'Take it in');
+    await press(page, 'Add it');
     await sees(page, /A name, even if/, '[role=alert]');
     const { sites, waters } = (await (await fetch(`${empty.url}/api/kit`)).json()) as {
       sites: unknown[];

@@ -54,7 +54,7 @@ describe('a list of plants', () => {
     await expectAccessible(page);
     await press(page, 'Attic sill, south?');
     await means(page, '3 rows have no soil', /./);
-    await press(page, 'Leave it out: row 3');
+    await press(page, 'Skip this row: row 3');
     await sees(page, /3 rows: 2 good, 0 with faults, 1 left out/);
     expect(await found('juvenna')).toEqual([]);
     await press(page, 'Take in 2 plants');
@@ -100,7 +100,7 @@ describe('a list of plants', () => {
     await means(page, 'no soil', /./);
     await means(page, 'no width of the pot', /./);
     await sees(page, /30 rows: 27 good, 3 with faults/);
-    expect(await page.$$eval('[role=status] li button[aria-label^="Leave it out: row"]', (all) => all.length)).toBe(3);
+    expect(await page.$$eval('[role=status] li button[aria-label^="Skip this row: row"]', (all) => all.length)).toBe(3);
     await press(page, 'Leave out these 3 rows');
     await sees(page, /27 good, 0 with faults, 3 left out/);
     await press(page, 'Take in 27 plants');
@@ -129,13 +129,15 @@ describe('a list of plants', () => {
     await sees(page, /70 rows: 0 good, 70 with faults/);
     await sees(page, /and 10 more/);
     await means(page, 'Only', /^Bought \(30\)/);
-    expect(await page.$$eval('[role=status] li button[aria-label^="Leave it out: row"]', (all) => all.length)).toBe(30);
+    expect(await page.$$eval('[role=status] li button[aria-label^="Skip this row: row"]', (all) => all.length)).toBe(
+      30,
+    );
     // The thirty whose pot is read say what of it was not: round, plastic, with a hole.
     const href = await page.$eval('[role=status] a[download]', (a) => (a as HTMLAnchorElement).href);
     const text = decodeURIComponent(href.slice(href.indexOf(',') + 1));
     expect(text.trim().split('\n')).toHaveLength(1 + 70 + 30);
     expect(text).toContain('once');
-    await press(page, 'Leave it');
+    await press(page, 'Cancel');
     await page.waitForFunction(() => !document.body.innerText.includes('wrong.csv'));
     await page.close();
   });

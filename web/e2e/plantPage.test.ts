@@ -104,7 +104,7 @@ describe('units', () => {
     await sees(page, /Width, mm/);
     await press(page, 'Who writes here');
     await page.click('dialog input[name=length][value=in]');
-    await press(page, 'Keep it', 'dialog');
+    await press(page, 'Save', 'dialog');
     await sees(page, /Width, in/);
     await page.evaluate(() => localStorage.clear());
     await page.close();

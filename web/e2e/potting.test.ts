@@ -187,11 +187,11 @@ describe('the stores', () => {
   it('take in a new thing, or say what is missing', async () => {
     const page = await on.open('/potting/stores');
     await sees(page, /Something new/);
-    await press(page, 'Put it in the stores');
+    await press(page, 'Add to the stores');
     await sees(page, /A name is wanted/);
     await type(page, 'Name', 'River sand');
     await type(page, 'How much, l', '4');
-    await press(page, 'Put it in the stores');
+    await press(page, 'Add to the stores');
     await sees(page, /River sand: 4 l/);
     await page.close();
   });

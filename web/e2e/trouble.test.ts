@@ -113,10 +113,10 @@ describe('a line that is dead', () => {
     await page.waitForSelector('dialog[open]');
     await typeInto(page, 'Provenance', 'from the weir', 'dialog');
     line.down = true;
-    await press(page, 'Keep it', 'dialog');
+    await press(page, 'Save', 'dialog');
     await sees(page, /does not answer/, 'dialog');
     line.down = false;
-    await press(page, 'Keep it', 'dialog');
+    await press(page, 'Save', 'dialog');
     await page.waitForFunction(() => !document.querySelector('dialog[open]'));
     await sees(page, /from the weir/);
     expect((await get<{ provenance: string }>(`/api/plants/${second}`)).provenance).toBe('from the weir');
@@ -138,12 +138,12 @@ describe('two keepers on one record', () => {
       body: JSON.stringify({ used_to: 'a greenhouse' }),
     });
     expect(change.status).toBe(200);
-    await press(page, 'Keep it', 'dialog');
+    await press(page, 'Save', 'dialog');
     await sees(page, /Someone changed this since you opened it/, 'dialog');
     expect(await page.$$eval('dialog input', (all) => all.map((one) => (one as HTMLInputElement).value))).toContain(
       'lace aloe',
     );
-    await press(page, 'Keep it', 'dialog');
+    await press(page, 'Save', 'dialog');
     await page.waitForFunction(() => !document.querySelector('dialog[open]'));
     await page.close();
   });
@@ -171,7 +171,7 @@ describe('the shed', () => {
     await sees(page, /Weir butt.*hard, 18 °dH; hard: not for plants that mind salts/, waters);
     await press(page, 'Change Weir butt', waters);
     await typeInto(page, 'Hardness, °dH', '12', waters);
-    await press(page, 'Keep it so', waters);
+    await press(page, 'Save', waters);
     await sees(page, /12 °dH/, waters);
     await press(page, 'Drop Weir butt', waters);
     await sees(page, /keep the kind of water/, waters);
@@ -201,18 +201,18 @@ describe('the shed', () => {
     const page = await on.open('/shed/can');
     const can = 'section[aria-labelledby=can]';
     await typeInto(page, 'The can holds, litres', 'a bucket', can);
-    await press(page, 'Keep these', can);
+    await press(page, 'Save', can);
     await sees(page, /litres from 0.1 to 200/, can);
     await typeInto(page, 'The can holds, litres', '7,5', can);
-    await press(page, 'Keep these', can);
-    await sees(page, /Kept/, can);
+    await press(page, 'Save', can);
+    await sees(page, /Saved/, can);
     expect((await get<{ collection: { can_ml: number } }>('/api/kit')).collection.can_ml).toBe(7500);
     await page.close();
   });
   it('a misspelt part of the numbering is no text', async () => {
     const page = await on.open('/shed/house');
     await typeInto(page, 'Numbers are made as', '{foo}-{n:3}', 'main');
-    await press(page, 'Keep these', 'main');
+    await press(page, 'Save', 'main');
     await sees(page, /\{foo\} means nothing here/, 'main');
     await page.close();
   });
@@ -226,10 +226,10 @@ describe('the shed', () => {
     await expectAccessible(page);
     await press(page, 'Change Innsbruck');
     await typeInto(page, 'Where it lies', 'somewhere', 'main');
-    await press(page, 'Keep it so');
+    await press(page, 'Save');
     await sees(page, /write coordinates/);
     await typeInto(page, 'Where it lies', "46°30'N 11,35°E", 'main');
-    await press(page, 'Keep it so');
+    await press(page, 'Save');
     await sees(page, /46.5° N, 11.35° E.*guessed from Innsbruck, 85 km away/);
     await press(page, 'Drop Innsbruck');
     await press(page, 'Drop it');
@@ -306,7 +306,7 @@ describe('what is wrong with what was typed', () => {
     const page = await on.open(`/plants/${pots[0]!.id}`);
     await press(page, 'Weigh…');
     await page.waitForSelector('dialog[open]');
-    await press(page, 'Write it down', 'dialog[open]');
+    await press(page, 'Save', 'dialog[open]');
     await page.waitForSelector('dialog[open] [aria-invalid=true]');
     expect(await invalid(page)).toEqual({
       label: 'Grams, pot and all',
@@ -314,11 +314,11 @@ describe('what is wrong with what was typed', () => {
       focused: true,
     });
     await expectAccessible(page);
-    await press(page, 'Leave it', 'dialog[open]');
+    await press(page, 'Cancel', 'dialog[open]');
     await press(page, 'Set its rules…');
     await page.waitForSelector('dialog[open]');
     await typeInto(page, 'Best from, °C', '99', 'dialog');
-    await press(page, 'Keep these', 'dialog[open]');
+    await press(page, 'Save', 'dialog[open]');
     await page.waitForSelector('dialog[open] [aria-invalid=true]');
     const told = await invalid(page);
     expect(told).toMatchObject({ label: 'Best from, °C', focused: true });

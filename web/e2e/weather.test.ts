@@ -71,10 +71,10 @@ describe('the weather', () => {
     await expectAccessible(page);
     await page.click(july, { count: 3 });
     await page.type(july, '41');
-    await press(page, 'Keep these');
+    await press(page, 'Save');
     await sees(page, /wanted .* If it is so all the same, say that you are sure/);
     await press(page, 'It is so all the same; I am sure.');
-    await press(page, 'Keep these');
+    await press(page, 'Save');
     await page.waitForFunction(() => !document.querySelector('dialog[open]'));
     await page.close();
   });

@@ -10,15 +10,15 @@ export function oddWords(odd: OddMark, units: Units, today: string): string {
     case 'more-than-it-holds':
       return `${capital(amountWords(odd.ml, units))} is more than this pot can take: it holds about ${amountWords(odd.holds_ml, units)}. Is it the right pot?`;
     case 'more-than-a-can':
-      return `${capital(amountWords(odd.ml, units))} is more than your can holds, ${amountWords(odd.can_ml, units)}. Is that meant?`;
+      return `${capital(amountWords(odd.ml, units))} is more than your can holds, ${amountWords(odd.can_ml, units)}. Is that right?`;
     case 'above-the-label':
-      return `That is ${odd.dose} times the dose on the label, which is the law: is that meant?`;
+      return `That is ${odd.dose} times the dose on the label, which is the law. Is that right?`;
     case 'past-the-ceiling':
       return `It was fed ${countOf(odd.given)} of ${odd.ceiling} this season: one more burns a light feeder's roots.`;
     case 'food-harms':
       return `${feedWords(odd.feed, today)} Feed it all the same?`;
     case 'many-drinks':
-      return `That would be ${odd.drinks} drinks in a week: roots need to dry between them.`;
+      return `That would be ${odd.drinks} waterings in a week: roots need to dry between them.`;
   }
 }
 
@@ -31,19 +31,19 @@ export function afterWords({ code, n }: AfterNote, units: Units): string {
     case 'probe-coarse':
       return 'Its mix is coarse: a probe between stones reads drier than it is. Weigh the pot or use a stick before you trust it.';
     case 'weigh-anew':
-      return 'It has a thick dressing of stones: take its full weight anew if that was added since.';
+      return 'It has a thick dressing of stones: weigh it full again if that was added since.';
     case 'firmed':
-      return 'Good: its roots drink.';
+      return 'Good: its roots are taking up water.';
     case 'still-slack':
       return 'Still slack after a drink: its roots may be lost. Press the base and look at the roots before the next.';
     case 'no-soak':
-      return 'This kind is not for soaking: lift it out now, and let it drain.';
+      return 'This kind should not be soaked: lift it out now and let it drain.';
     case 'watered-asleep':
       return 'It is asleep: keep it warm and airy until the mix is dry again.';
     case 'sheds-water':
       return (
         'A dry peaty ball sheds water: weigh it now. If it is still light, the water ran past; soak it from below or ' +
-        'pour small and often, and strike this out.'
+        'pour small and often, and cross this out.'
       );
     case 'softened':
       return 'Softened water leaves sodium behind: flush with rain or soft water at one of its next drinks.';
@@ -54,23 +54,23 @@ export function afterWords({ code, n }: AfterNote, units: Units): string {
         'A white crust is ' +
         `salt${n.hard_drinks ? `; ${n.hard_drinks} hard ${n.hard_drinks === 1 ? 'drink is' : 'drinks are'} on record` : ''}. ` +
         `${n.holes ? 'Flush with plain rain or soft water at a drink in growth' : 'It cannot leave a pot without a hole: drill it'}, ` +
-        'or change the mix; look again after six more drinks.'
+        'or change the mix; check again after six more waterings.'
       );
     case 'ran-through':
-      return 'Water that runs straight through was no drink: soak the pot from below or pour small and often, and weigh it after.';
+      return 'Water that ran straight through did not count: soak the pot from below or pour small and often, and weigh it after.';
     case 'yellow-after-food':
-      return 'Yellow so soon after food: stop feeding, flush once, then half as much.';
+      return 'Yellow so soon after food: stop feeding, flush once, then feed half as much.';
     case 'hungry':
-      return 'Pale all over, never fed, roots and water sound as far as known: one weak feed, then look in a month.';
+      return 'Pale all over and never fed, while roots and watering seem fine: one weak feed, then check in a month.';
     case 'let-wither':
-      return 'Leave its leaves until they are crisp: its store draws them down. Taking them off then is a matter of looks.';
+      return 'Leave its leaves until they are crisp: it draws their water back. After that, removing them is a matter of looks.';
     case 'stretched':
       return (
         `It reaches for light: ${n.asleep ? 'keep it cooler and lighter until it wakes' : 'more light first, in steps'}, ` +
         'and trim it only once it has grown on compact.'
       );
     case 'more-than-fits':
-      return `That is more than the pot held room for (about ${amountWords(n.fits_ml!, units)}): is it the right pot? Tip out what stands in it.`;
+      return `That is more than the pot had room for (about ${amountWords(n.fits_ml!, units)}): is it the right pot? Tip out what stands in it.`;
     case 'drain':
       return drainWords(n.seconds!, n.depth_mm!, n.organic ?? 0);
     case 'bloom-body':
@@ -91,6 +91,6 @@ export function afterWords({ code, n }: AfterNote, units: Units): string {
     case 'bloom-caudex':
       return 'Take off the stalk once it is dry; stems are shortened only at the start of growth.';
     case 'before-it-came':
-      return 'That day lies before the plant came: is the date right?';
+      return 'That day is before the plant came. Is the date right?';
   }
 }

@@ -66,12 +66,12 @@ const sound = (text: string) => {
 
 it('what nobody saw is not told as seen', () => {
   const evidence: Evidence = { kind: 'sign', code: 'salt-crust', strength: 1, unseen: true, n: {}, weight: 1 };
-  expect(evidenceWords(evidence, SPEAKING)).toMatch(/^likely by its book, seen by nobody: /);
-  expect(evidenceWords({ ...evidence, unseen: undefined }, SPEAKING)).not.toMatch(/nobody/);
+  expect(evidenceWords(evidence, SPEAKING)).toMatch(/^likely from its notes, not seen yet: /);
+  expect(evidenceWords({ ...evidence, unseen: undefined }, SPEAKING)).not.toMatch(/not seen/);
 });
 it('no sleeper is flushed for its crust', () => {
   const say = (grows: number) => raisedWords({ code: 'crust-due', n: { ...N, grows } }, SPEAKING).say;
-  expect(say(0)).toMatch(/once it grows/);
+  expect(say(0)).toMatch(/once it is growing/);
   expect(say(1)).toMatch(/flush it\.$/);
 });
 
@@ -126,7 +126,7 @@ describe('sentences', () => {
     expect(changeWords({ change: 'hold', on: '2026-06-30' }, SPEAKING)).toBe('No water until 30 June.');
     expect(changeWords({ change: 'food', days: 30 }, SPEAKING)).toBe('No food for 30 days.');
     expect(changeWords({ change: 'repeat', days: 7 }, SPEAKING)).toMatch(
-      /every 7 days until it is found clean twice running/,
+      /every 7 days until it is clean twice in a row/,
     );
   });
   it('cautions come with what hands do: sap and blades with a cut, flame with alcohol, the label with a soil drench', () => {
@@ -164,7 +164,7 @@ describe('sentences', () => {
     expect(caseStateWords({ ...one, closed: { on: '2026-06-19', outcome: 'cured' } }, SPEAKING)).toMatch(/^Cured/);
     expect(
       workedWords({ cause: 'mealybug', closed: 3, helped: 2, lost: 1, steps: [{ step: 'swab', cases: 3, helped: 2 }] }),
-    ).toBe('Mealybugs: 3 cases closed, 2 cured or better, 1 lost. Dab each guest with alcohol: helped in 2 of 3.');
+    ).toBe('Mealybugs: 3 cases closed, 2 cured or better, 1 lost. Dab each pest with alcohol: helped in 2 of 3.');
   });
 });
 
@@ -222,11 +222,11 @@ describe('zinc diagnose', () => {
 
 describe('what a badly hurt plant is worth', () => {
   it.each([
-    ['let-go', 1, false, /there is 1 other of its kind here: letting it go/],
+    ['let-go', 1, false, /there is 1 other of its kind here: throwing it away/],
     ['let-go', 3, false, /there are 3 others of its kind here/],
-    ['parts', 0, false, /the only one of its kind here: take healthy parts/],
-    ['parts', 3, true, /hard to replace: take healthy parts/],
-    ['keep', 2, false, /2 others of its kind here. It may be kept, apart/],
+    ['parts', 0, false, /the only one of its kind here: take healthy cuttings/],
+    ['parts', 3, true, /hard to replace: take healthy cuttings/],
+    ['keep', 2, false, /2 others of its kind here. You can keep it/],
   ] as const)('%s, %i others', (worth, others, hardToReplace, words) =>
     expect(worthWords(worth, { others, hardToReplace })).toMatch(words),
   );

@@ -36,14 +36,14 @@ const HISTORY: Readonly<Record<HistoryCode, (n: Numbers, speaking: Speaking) => 
   'felt-wet': (n) => `mix felt wet ${daysAgo(n.days)}`,
   'felt-damp': (n) => `mix felt damp ${daysAgo(n.days)}`,
   'felt-dry': (n) => `mix felt dry ${daysAgo(n.days)}`,
-  'reckoned-wet': (n) => `mix reckoned wet, ${percent(n.m)} of its water left`,
-  'reckoned-dry': () => 'mix reckoned dry',
+  'reckoned-wet': (n) => `mix probably wet, ${percent(n.m)} of its water left`,
+  'reckoned-dry': () => 'mix probably dry',
   'wet-days': (n) => `wet for ${days(n.days)} without a break`,
   'wet-cold': (n, { units }) => `${days(n.days)} wet and cold, ${degreeWords(n.warmth!, units)} on average`,
-  'wet-feet': (n) => `its roots reckoned ${percent(n.index)} of the way to rot`,
+  'wet-feet': (n) => `its roots an estimated ${percent(n.index)} of the way to rot`,
   'often-wet': (n) => `seldom dry in two months, ${percent(n.m)} full on average`,
   'dry-days': (n) => `pot dry for ${days(n.days)}`,
-  'thirst-index': (n) => `${percent(n.share)} of its own store reckoned spent`,
+  'thirst-index': (n) => `an estimated ${percent(n.share)} of its reserves used up`,
   'store-full': (n) => (n.days === undefined ? 'it has not been dry for long' : `it drank ${daysAgo(n.days)}`),
   'dry-then-drenched': (n) => `stood dry for ${days(n.days)} before the drink of ${days(n.ago)} ago`,
   'still-slack': (n) => `still slack ${days(n.days)} after its drink`,
@@ -58,10 +58,10 @@ const HISTORY: Readonly<Record<HistoryCode, (n: Numbers, speaking: Speaking) => 
   'not-hot': (n, { units }) => `never hotter than ${degreeWords(n.high!, units)} in the last three weeks`,
   'cold-night': (n, { units }) => `a night of ${degreeWords(n.low!, units)} ${daysAgo(n.days)}`,
   'no-cold': (n, { units }) => `no night colder than ${degreeWords(n.low!, units)} in the last three weeks`,
-  'too-dark': (n) => `${n.light!.toFixed(1)} mol of light a day where it gets by with ${n.gets_by}`,
+  'too-dark': (n) => `${n.light!.toFixed(1)} mol of light a day, and it needs at least ${n.gets_by}`,
   'light-enough': (n) => `light enough, ${n.light!.toFixed(0)} mol a day`,
-  'salts-high': (n) => `salts reckoned at ${n.ec!.toFixed(1)} mS/cm, its limit ${n.limit!.toFixed(1)}`,
-  'salts-low': (n) => `few salts reckoned, ${n.ec!.toFixed(1)} mS/cm`,
+  'salts-high': (n) => `salts estimated at ${n.ec!.toFixed(1)} mS/cm, its limit ${n.limit!.toFixed(1)}`,
+  'salts-low': (n) => `few salts expected, ${n.ec!.toFixed(1)} mS/cm`,
   'hard-drinks': (n) => `${countWords(n.drinks!, 'drink')} of hard water since the last flush`,
   'soft-drinks': () => 'no hard water on record',
   'fed-often': (n) => `${n.doses!.toFixed(1).replace('.0', '')} doses of food in two months`,
@@ -69,8 +69,8 @@ const HISTORY: Readonly<Record<HistoryCode, (n: Numbers, speaking: Speaking) => 
   'never-fed': (n) => `no food on record in ${n.years!.toFixed(1)} years`,
   'mix-old': (n) => `${n.years!.toFixed(1)} years in this mix`,
   'mix-new': (n) => `a mix of ${days((n.years ?? 0) * 365)}`,
-  slower: (n) => `dries ${percent(1 - n.factor!)} slower than it did`,
-  faster: (n) => `dries ${percent(n.factor! - 1)} faster than it did`,
+  slower: (n) => `dries ${percent(1 - n.factor!)} slower than before`,
+  faster: (n) => `dries ${percent(n.factor! - 1)} faster than before`,
   'sheds-water': () => 'its mix sheds water once dry',
   'takes-water': () => 'its mix takes water at once',
   'no-hole': () => 'a pot without a hole',
@@ -85,14 +85,14 @@ const HISTORY: Readonly<Record<HistoryCode, (n: Numbers, speaking: Speaking) => 
   'came-lately': (n) => `came ${daysAgo(n.days)}`,
   neighbour: (n) => `seen on ${countWords(n.plants!, 'neighbour')}`,
   'found-clean': (n) => `looked over and found clean ${daysAgo(n.days)}`,
-  'roots-found-soft': (n) => `soft roots found at the potting ${daysAgo(n.days)}`,
-  'roots-found-dry': (n) => `brittle roots found at the potting ${daysAgo(n.days)}`,
-  'roots-found-pests': (n) => `guests found on the roots at the potting ${daysAgo(n.days)}`,
+  'roots-found-soft': (n) => `soft roots found at the repotting ${daysAgo(n.days)}`,
+  'roots-found-dry': (n) => `brittle roots found at the repotting ${daysAgo(n.days)}`,
+  'roots-found-pests': (n) => `pests found on the roots at the repotting ${daysAgo(n.days)}`,
 };
 
 /** "limp (2), at midday", "pot dry for 11 days". */
 export function evidenceWords({ kind, code, strength, where, when, unseen, n }: Evidence, speaking: Speaking): string {
-  if (kind === 'sign' && unseen) return `likely by its book, seen by nobody: ${signWords(code)}`;
+  if (kind === 'sign' && unseen) return `likely from its notes, not seen yet: ${signWords(code)}`;
   if (kind === 'sign')
     return [
       `${signWords(code)}${strength === undefined ? '' : ` (${strength})`}`,
@@ -123,12 +123,12 @@ export const CHECK_WORDS: Readonly<Record<CheckId, CheckWords>> = {
   'look-roots': {
     name: 'lift it out and look at the roots',
     ask: 'Tip it out gently. What are the roots like?',
-    why: 'the roots themselves say it; worth the trouble only where the rest leaves it open',
+    why: 'the roots show it; worth the trouble only if the rest leaves it open',
   },
   'look-axils': {
     name: 'look into axils and folds with a lens',
-    ask: 'Look into axils, between ribs, along stalks. Is anybody there?',
-    why: 'guests are found while they are few, or ruled out',
+    ask: 'Look into axils, between ribs, along stalks. Any pests?',
+    why: 'finds pests while they are few, or rules them out',
   },
   'look-underside': {
     name: 'look under the leaves, tap it over white paper',
@@ -138,7 +138,7 @@ export const CHECK_WORDS: Readonly<Record<CheckId, CheckWords>> = {
   'look-evening': {
     name: 'look again in the evening',
     ask: 'Look again when it is cool. Firm again, or still limp?',
-    why: 'heat mends by the evening, thirst and lost roots do not',
+    why: 'wilting from heat is gone by the evening; from thirst or lost roots it is not',
   },
 };
 
@@ -157,7 +157,7 @@ export const ANSWER_WORDS: Readonly<Partial<Record<CheckAnswer, { label: string;
   'clustered-insects': { label: 'A crowd', look: 'green or black, on the tender parts' },
   webbing: { label: 'Fine webs', look: 'dots that walk on the paper' },
   'silver-streaks': { label: 'Silver streaks', look: 'with dark specks, slim insects' },
-  clean: { label: 'Nobody', look: 'no wool, no shields, nothing that moves' },
+  clean: { label: 'No pests', look: 'no wool, no shields, nothing that moves' },
   taut: { label: 'Firm again', look: 'as it was in the morning' },
   limp: { label: 'Still limp', look: 'no better in the cool' },
 };
@@ -181,7 +181,7 @@ export const STEP_WORDS: Readonly<Record<Step, StepWords>> = {
     how: 'A gritty mix, a pot no larger than the roots left. No water yet.',
   },
   'first-water': { head: 'First water', how: 'A small measured drink, in the morning.' },
-  water: { head: 'Water it', how: 'As the judgement of the day says.' },
+  water: { head: 'Water it', how: 'As today’s advice says.' },
   soak: { head: 'Stand it in water', how: 'Until the top darkens, two hours at the most; then let it drain.' },
   flush: {
     head: 'Flush it',
@@ -189,22 +189,22 @@ export const STEP_WORDS: Readonly<Record<Step, StepWords>> = {
   },
   'stop-food': { head: 'No food', how: 'Until it grows again.' },
   'feed-once': { head: 'One weak feed', how: 'Half of what the label says, with a drink that is due.' },
-  shade: { head: 'Into bright shade', how: 'Out of the direct sun. Leave marked leaves on: they still work.' },
+  shade: { head: 'Move it into bright shade', how: 'Out of the direct sun. Leave marked leaves on: they still work.' },
   light: {
     head: 'More light, in steps',
     how: 'A quarter of an hour of sun on the first day, half an hour more each day.',
   },
   warm: {
-    head: 'To a warmer place',
-    how: 'Dry, not hot: let it thaw slowly. Cut nothing before it shows what is lost.',
+    head: 'Move it somewhere warmer',
+    how: 'Keep it dry and not hot: let it thaw slowly. Cut nothing until you can see what is lost.',
   },
   'drier-air': { head: 'More air around it', how: 'A fan or an open vent, more room between pots, no wet leaves.' },
   isolate: {
-    head: 'Set it apart',
-    how: 'Two arm lengths from the others; work on it last, wash hands and tools after.',
+    head: 'Quarantine it',
+    how: 'Keep it two arm lengths from the others. Work on it last; wash hands and tools afterwards.',
   },
   swab: {
-    head: 'Dab each guest with alcohol',
+    head: 'Dab each pest with alcohol',
     how: 'A cotton bud, rubbing alcohol; try one leaf first, in shade. It burns easily: no flame, open window.',
   },
   wash: {
@@ -222,22 +222,22 @@ export const STEP_WORDS: Readonly<Record<Step, StepWords>> = {
   },
   'pick-off': {
     head: 'Take them off by hand',
-    how: 'A fingernail, a toothbrush, by torchlight for those of the night.',
+    how: 'With a fingernail or a toothbrush; by torchlight for pests that feed at night.',
   },
-  'look-over': { head: 'Look it over', how: 'Axils, folds, undersides, stalks. Clean, or guests?' },
-  neighbours: { head: 'Look at its neighbours', how: 'Every pot of its bench, axils and undersides.' },
-  repot: { head: 'Into a fresh pot', how: 'At the potting bench.' },
-  'open-mix': { head: 'A fresh, opener mix', how: 'At the potting bench: more grit, less of what rots.' },
+  'look-over': { head: 'Check it for pests', how: 'Axils, folds, undersides, stalks. Any pests?' },
+  neighbours: { head: 'Check its neighbours', how: 'Every pot on its bench, axils and undersides.' },
+  repot: { head: 'Repot it', how: 'At the potting bench.' },
+  'open-mix': { head: 'A fresh, airier mix', how: 'At the potting bench: more grit, less of what rots.' },
   'softer-water': {
     head: 'Softer water from now on',
-    how: 'Rain or filtered, once it is at hand; an occasional hard drink is no alarm.',
+    how: 'Rain or filtered water where you can; hard water now and then is fine.',
   },
   'take-tips': {
     head: 'Take sound tips as insurance',
     how: 'Clean cuttings from healthy parts, dried before they are set.',
   },
-  'take-leaf': { head: 'Take off the marked leaves', how: 'If you wish: those marks never heal. No spray.' },
-  'look-again': { head: 'Look again', how: 'At the newest growth and its firmness. Old marks never heal.' },
+  'take-leaf': { head: 'Take off the marked leaves', how: 'Only if you like: those marks never heal. No spray.' },
+  'look-again': { head: 'Check again', how: 'Check the new growth and how firm it is. Old marks never heal.' },
 };
 
 const WATCH_WORDS: Readonly<Record<WatchCode, { head: string; say: (n: Numbers, speaking: Speaking) => string }>> = {
@@ -248,30 +248,30 @@ const WATCH_WORDS: Readonly<Record<WatchCode, { head: string; say: (n: Numbers, 
   },
   'not-drying': {
     head: 'Not drying any more',
-    say: (n) => `It dries ${percent(1 - n.factor!)} slower than it did: dead roots, or a blocked hole.`,
+    say: (n) => `It dries ${percent(1 - n.factor!)} slower than before: dead roots, or a blocked hole.`,
   },
   'drying-fast': {
     head: 'Drying far faster',
     say: (n) =>
-      `It dries ${percent(n.factor! - 1)} faster than it did: roots fill the pot, or water runs past the ball.`,
+      `It dries ${percent(n.factor! - 1)} faster than before: roots fill the pot, or water runs past the root ball.`,
   },
   'shrinking-warm-rest': {
     head: 'Shrinking in a warm rest',
     say: (n, { units }) =>
-      `Asleep at ${degreeWords(n.warmth!, units)} it spends its store: cooler, or a sip of its kind.`,
+      `Asleep at ${degreeWords(n.warmth!, units)} it uses up its reserves: move it somewhere cooler, or give a small drink.`,
   },
   'no-growth-awake': {
     head: 'Awake, and not growing',
-    say: (n) => `Woken ${days(n.days)} ago, and no growth on record: are its roots alive?`,
+    say: (n) => `It woke ${days(n.days)} ago and shows no growth: are its roots alive?`,
   },
   'too-dark-long': {
     head: 'Too dark for months',
-    say: (n) => `${days(n.days)} on ${n.light!.toFixed(1)} mol of light a day, where it gets by with ${n.gets_by}.`,
+    say: (n) => `${days(n.days)} on ${n.light!.toFixed(1)} mol of light a day, and it needs at least ${n.gets_by}.`,
   },
   'crust-due': {
-    head: 'Crust is due',
+    head: 'Salts may have built up',
     say: (n) =>
-      `${countWords(n.drinks!, 'hard drink')} since the last flush: look for a white crust${n.grows === 0 ? '; it is flushed once it grows.' : ', flush it.'}`,
+      `${countWords(n.drinks!, 'watering')} with hard water since the last flush: look for a white crust${n.grows === 0 ? '; flush it once it is growing.' : ' and flush it.'}`,
   },
 };
 
@@ -290,14 +290,14 @@ const SPOT_WORDS: Readonly<Record<Spot, string>> = {
   stems: 'cracks of the stems',
 };
 
-/** "Look all 13 over for pests: leaf axils, hearts, flower stalks. Last on 4 October." */
+/** "Check all 13 for pests: leaf axils, hearts, flower stalks. Last on 4 October." */
 export function inspectWords(
   { plants, last, spots, close }: { plants: number; last: string | null; spots: readonly Spot[]; close: boolean },
   { today }: Speaking,
 ): string {
   return (
-    `Look ${plants === 1 ? 'it' : `all ${plants}`} over for pests: ` +
-    `${spots.map((spot) => SPOT_WORDS[spot]).join(', ')}. ${last ? `Last ${onDay(last, today)}.` : 'Never yet.'}` +
+    `Check ${plants === 1 ? 'it' : `all ${plants}`} for pests: ` +
+    `${spots.map((spot) => SPOT_WORDS[spot]).join(', ')}. ${last ? `Last done ${onDay(last, today)}.` : 'Not done yet.'}` +
     (close ? ' They stand close and the air is still: thin them out.' : '')
   );
 }
@@ -313,11 +313,11 @@ export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
 };
 
 const MOVED: Readonly<Record<string, string>> = {
-  warmer: 'To a warmer place.',
-  drier: 'To an airier, drier place.',
-  brighter: 'To a brighter place, in steps.',
-  shadier: 'Into bright shade.',
-  apart: 'Apart from the others.',
+  warmer: 'Move it somewhere warmer.',
+  drier: 'Move it somewhere drier and airier.',
+  brighter: 'Move it somewhere brighter, in steps.',
+  shadier: 'Move it into bright shade.',
+  apart: 'Keep it away from the others.',
   cover: 'Cover it tonight.',
   'out-of-frost': 'Out of the frost tonight.',
   'out-of-water': 'Out of the water now.',
@@ -330,21 +330,21 @@ export function actionWords({ action, of, on, optional }: Action, { today }: Spe
     case 'check':
       return `${capitalised(CHECK_WORDS[of as CheckId].name)} before anything else.`;
     case 'hold':
-      return on && on > today ? `No water until ${dateWords(on, today)}.` : 'No water until it is known what it is.';
+      return on && on > today ? `No water until ${dateWords(on, today)}.` : 'No water until you know what it is.';
     case 'wake':
       return (
-        'Wake it: bright, warm (over about 20 °C) and a little moister air; press it once more, then the first drink by ' +
-        'its waking rule. Look in three weeks.'
+        'Wake it: bright, warm (over about 20 °C) and a little moister air; press it once more, then give the first drink by ' +
+        'its waking rule. Check in three weeks.'
       );
     case 'leave':
-      return `Leave it: ${CAUSE_WORDS[of as Cause].sense.replace(/^./, (c) => c.toLowerCase())}`;
+      return `Nothing to do: ${CAUSE_WORDS[of as Cause].sense.replace(/^./, (c) => c.toLowerCase())}`;
     case 'move':
       return MOVED[of ?? ''] ?? 'Move it.';
     case 'water':
       return `Water it${drink ? `: ${drink}` : ''}.`;
     default: {
       const { head, how } = STEP_WORDS[action];
-      return `${head}${optional ? ', if you wish' : ''}. ${how}${day}`;
+      return `${head}${optional ? ', if you like' : ''}. ${how}${day}`;
     }
   }
 }
@@ -353,26 +353,26 @@ export function changeWords({ change, of, on, days: n }: Change, { today }: Spea
   switch (change) {
     case 'interval':
       return of === 'earlier'
-        ? 'Its drinks come a step earlier from now on; a season later it is told whether that helped.'
-        : 'Its drinks come a step later from now on; a season later it is told whether that helped.';
+        ? 'It is watered a step earlier from now on; next season you will see whether that helped.'
+        : 'It is watered a step later from now on; next season you will see whether that helped.';
     case 'hold':
       return `No water until ${dateWords(on!, today)}.`;
     case 'food':
       return `No food for ${days(n)}.`;
     case 'look':
-      return `Looked at again ${onDay(on!, today)}.`;
+      return `Check it again ${onDay(on!, today)}.`;
     case 'store':
-      return 'Its store is taken to be smaller than its body tells, half of the way.';
+      return 'Its reserves are now assumed to be smaller than its size suggests.';
     case 'rate':
       return of === 'slower'
-        ? 'Its pot is reckoned to dry slower from now on: fewer roots drink.'
-        : 'Its pot is reckoned to dry faster from now on.';
+        ? 'Its pot is expected to dry more slowly from now on: fewer roots take up water.'
+        : 'Its pot is expected to dry faster from now on.';
     case 'air':
       return of === 'moister'
         ? 'Dry air brings them: moister air and more room between the pots, never wet leaves.'
         : 'Damp still air brings it: a fan or a vent, more room between the pots.';
     case 'repeat':
-      return `Repeated every ${days(n)} until it is found clean twice running.`;
+      return `Repeat every ${days(n)} until it is clean twice in a row.`;
   }
 }
 
@@ -422,11 +422,11 @@ export function worthWords(
   const kin = others === 0 ? 'the only one of its kind here' : `${countWords(others, 'other')} of its kind here`;
   switch (worth) {
     case 'let-go':
-      return `Badly hurt, and there ${others === 1 ? 'is' : 'are'} ${kin}: letting it go, mix and all, costs least and endangers none.`;
+      return `Badly hurt, and there ${others === 1 ? 'is' : 'are'} ${kin}: throwing it away, mix and all, costs least and puts no other plant at risk.`;
     case 'parts':
-      return `Badly hurt, and ${hardToReplace ? 'hard to replace' : kin}: take healthy parts while there are some, and root them apart.`;
+      return `Badly hurt, and ${hardToReplace ? 'hard to replace' : kin}: take healthy cuttings while there are some, and root them away from the others.`;
     case 'keep':
-      return `Badly hurt; ${kin}. It may be kept, apart from the others, as long as it gets no worse.`;
+      return `Badly hurt; ${kin}. You can keep it, away from the others, as long as it gets no worse.`;
   }
 }
 
@@ -439,9 +439,9 @@ export function caseStateWords(
   const next = nextStep(stepsShown({ steps }, today));
   const parts = [
     ...(holdUntil && holdUntil > today ? [`No water until ${dateWords(holdUntil, today)}.`] : []),
-    ...(cleanRun > 0 ? [`Found clean ${cleanRun === 1 ? 'once' : 'twice running'}.`] : []),
+    ...(cleanRun > 0 ? [`Found clean ${cleanRun === 1 ? 'once' : 'twice in a row'}.`] : []),
     ...(ready
-      ? ['All done: close it.']
+      ? ['All done: close the case.']
       : next
         ? [
             `Next: ${STEP_WORDS[next.step].head.toLowerCase()}${next.due && next.due > today ? `, ${dateWords(next.due, today)}` : ''}.`,

@@ -10,43 +10,43 @@ export function feedWords(feed: FeedAdvice, today: string): string {
   const until = feed.kind === 'plain' && feed.until ? dateWords(feed.until, today) : null;
   switch (code) {
     case 'never':
-      return 'You feed it never.';
+      return 'You never feed it.';
     case 'held':
-      return `You hold its food${until ? ` until ${until}` : ''}.`;
+      return `You have paused feeding${until ? ` until ${until}` : ''}.`;
     case 'sick':
-      return `You saw ${signWords(of ?? '')} lately: food would harm.`;
+      return `You saw ${signWords(of ?? '')} lately: food would do harm.`;
     case 'settles':
-      return `It came lately and settles first${until ? `, until ${until}` : ''}.`;
+      return `It came lately and needs to settle first${until ? `, until ${until}` : ''}.`;
     case 'roots-form':
-      return `Newly potted: its roots fill the mix first${until ? `, until ${until}` : ''}.`;
+      return `Newly potted: let its roots fill the mix first${until ? `, until ${until}` : ''}.`;
     case 'mix-feeds':
-      return `Its mix feeds it${until ? ` until ${until}` : ' still'}.`;
+      return `Its mix ${until ? `feeds it until ${until}` : 'still feeds it'}.`;
     case 'season-full':
-      return `Fed ${n.given} of ${n.ceiling} this season, its limit: no more${until ? ` until ${until}` : ''}.`;
+      return `Fed ${n.given} of ${n.ceiling} times this season: no more${until ? ` until ${until}` : ''}.`;
     case 'overfed':
-      return `Overfed this season, ${n.given} of at most ${n.ceiling}: none${until ? ` until ${until}` : ''}.`;
+      return `Overfed this season, ${n.given} times of at most ${n.ceiling}: no food${until ? ` until ${until}` : ''}.`;
     case 'asleep':
-      return 'Asleep: no food.';
+      return 'Dormant: no food.';
     case 'fed-today':
       return 'Fed today.';
     case 'waking-dose':
-      return 'The first drink on waking: a weak feed, as you chose.';
+      return 'First watering after rest: a weak feed, as you chose.';
     case 'waking':
-      return 'Food once it grows.';
+      return 'Feed it once it is growing.';
     case 'last-half-dose':
-      return 'The last before rest: half a dose, as you chose.';
+      return 'Last watering before rest: half a dose, as you chose.';
     case 'easing':
-      return 'It slows: none this season.';
+      return 'It is slowing down: no more food this season.';
     case 'bone-dry':
-      return 'Food is due, but its roots are bone dry: a plain drink first, food with the next.';
+      return 'Food is due, but its roots are bone dry: plain water first, food with the next.';
     case 'dark-months':
-      return `Days too short for food without a lamp${until ? `: none until ${until}` : ''}.`;
+      return `The days are too short for food without a lamp${until ? `: none until ${until}` : ''}.`;
     case 'salts':
-      return 'Salts have built up: none before a flush.';
+      return 'Salts have built up: no food before a flush.';
     case 'nth':
       return n.drink! >= n.every!
-        ? `Every ${ordinal(n.every!)} drink, and this is it.`
-        : `Drink ${n.drink} of ${n.every} since the last food.`;
+        ? `Every ${ordinal(n.every!)} watering, and this is one.`
+        : `Watering ${n.drink} of ${n.every} since the last feed.`;
     case 'weeks-first':
       return 'Not fed yet this season.';
     case 'weeks':

@@ -44,7 +44,7 @@ export function judgementWords(judgement: Judgement, speaking: Speaking): Judgem
   };
 }
 
-const SURE = { high: 'Sure.', medium: 'Fairly sure.', low: 'Not sure: a look tells more.' } as const;
+const SURE = { high: 'Sure.', medium: 'Fairly sure.', low: 'Not sure: a check would tell more.' } as const;
 
 const ACTS = {
   unpot: 'Unpot it today, no water',
@@ -52,20 +52,20 @@ const ACTS = {
   'out-of-water': 'Tip out the water that stands in it',
 } as const;
 const MOVES = {
-  warmer: 'To a warmer place',
-  drier: 'To an airier, drier place',
-  brighter: 'To a brighter place',
-  shadier: 'Into shade',
-  apart: 'Keep it apart',
+  warmer: 'Move it somewhere warmer',
+  drier: 'Move it somewhere drier and airier',
+  brighter: 'Move it somewhere brighter',
+  shadier: 'Move it into shade',
+  apart: 'Quarantine it',
   cover: 'Cover it',
 } as const;
 const LOOKS = {
   depth: 'Feel it first',
   weight: 'Weigh it first',
   base: 'Press the base',
-  roots: 'Look at its roots',
-  underside: 'Look under its leaves',
-  growth: 'Look at its growth',
+  roots: 'Check its roots',
+  underside: 'Check under its leaves',
+  growth: 'Check its growth',
 } as const;
 
 /** The deed, a few words. */
@@ -84,12 +84,12 @@ export function deedWords(deed: Deed, { units, today }: Speaking): string {
     case 'wait': {
       if (deed.until === null) return 'No water';
       const ahead = daysBetween(today, deed.until);
-      return ahead <= 3 ? capital(dayWords(deed.until, today)) : `Leave until ${dayWords(deed.until, today)}`;
+      return ahead <= 0 ? 'No water' : `Wait until ${dayWords(deed.until, today)}`;
     }
     case 'sleep':
       return deed.next_look !== null && deed.next_look > today
-        ? `Asleep. Leave it, and touch it about ${dayWords(deed.next_look, today)}`
-        : 'Asleep. Leave it';
+        ? `Asleep: no water. Check it around ${dayWords(deed.next_look, today)}`
+        : 'Asleep: no water';
     case 'wake':
       return 'Try to wake it';
   }
@@ -124,7 +124,7 @@ function besideWords(deed: Deed, first: Deed, speaking: Speaking): string | null
     return deed.until === null
       ? first.deed === 'act'
         ? null
-        : 'No water meanwhile.'
+        : 'No water for now.'
       : `No water before ${dayWords(deed.until, speaking.today)}.`;
   if (deed.deed === 'sleep') return 'No water: it is asleep.';
   return `${deedWords(deed, speaking)}.`;
@@ -133,15 +133,15 @@ function besideWords(deed: Deed, first: Deed, speaking: Speaking): string | null
 const LEADS: Record<DeedName, string> = {
   act: 'rot: unpot it',
   move: 'move it',
-  look: 'press the base, look at the roots',
+  look: 'press the base, check the roots',
   water: 'water it',
   sip: 'a small drink',
-  wait: 'leave it',
-  sleep: 'leave it asleep',
+  wait: 'no water',
+  sleep: 'leave it dry',
   wake: 'wake it',
 };
 
-/** "Wet or damp: leave it. Dry: water it." */
+/** "Wet or damp: no water. Dry: water it." */
 function thenWords(what: string, then: Readonly<Record<string, DeedName>>): string {
   const byDeed = new Map<DeedName, string[]>();
   for (const [answer, deed] of Object.entries(then)) byDeed.set(deed, [...(byDeed.get(deed) ?? []), answer]);
@@ -154,18 +154,18 @@ function thenWords(what: string, then: Readonly<Record<string, DeedName>>): stri
 }
 
 const MINDS: Record<Mind, string> = {
-  'not-on-powder': 'To the mix only: drops mark its powder.',
+  'not-on-powder': 'Water the mix only: drops mark its powder.',
   'not-into-rosette': 'Not into the rosette: pour at the rim.',
   'no-hole-measure': 'No hole: never more than the measure.',
-  'softened-sodium': 'Softened water carries sodium: only for want of other.',
-  'water-not-its-kind': 'This water is not among its kinds: an occasional drink does no harm.',
-  'hard-crust': 'Many hard drinks: look for a white crust.',
-  'salts-flush': 'Salts have built up: flush with soft water at a drink in growth, and let it run out.',
+  'softened-sodium': 'Softened water carries sodium: use it only if there is nothing else.',
+  'water-not-its-kind': 'This is not the water it likes best; now and then is fine.',
+  'hard-crust': 'Many waterings with hard water: look for a white crust.',
+  'salts-flush': 'Salts have built up: flush with soft water while it is growing, and let it run through.',
   'salts-stay': 'Salts cannot leave a pot without a hole: no food; drill it, or repot.',
   'cool-hours': 'Early in the morning or after sunset, not into the heat of the day.',
-  'clay-frost': 'Wet fired clay bursts in frost: keep it dry, or stand it where it does not freeze.',
-  'dark-heat': 'Its dark pot heats up in the sun, and roots cook before leaves do: shade the pot.',
-  'long-dry-sip': 'Then a look in three to seven days, and the fuller drink once it has firmed up.',
+  'clay-frost': 'Wet fired clay bursts in frost: keep it dry, or move it where it does not freeze.',
+  'dark-heat': 'Its dark pot heats up in the sun and can cook the roots: shade the pot.',
+  'long-dry-sip': 'Check it in three to seven days, and water fully once it has firmed up.',
   spines: 'Spines: gloves or tongs.',
   glochids: 'Barbed hairs: thick gloves, tape takes them off.',
   'milky-sap': 'Milky sap burns: gloves, and nothing near the eyes.',
@@ -178,23 +178,23 @@ export function mindWords(mind: Mind): string {
 }
 
 const NEVERS: Record<Exclude<Never, 'frost' | 'wet-and-cold'>, string> = {
-  'long-soak': 'Never: a long soak.',
-  'full-drink-leafless': 'Never: a full drink while leafless.',
-  'water-into-rosette': 'Never: water left standing in its heart.',
-  'oil-on-powder': 'Never: oil or soap on its powder.',
-  'full-drink-asleep': 'Never: a full drink while it sleeps.',
-  'standing-in-water': 'Never: left standing in a full saucer.',
-  'dry-out': 'Never: dried right through.',
-  'bury-neck': 'Never: its neck buried.',
-  'second-drink-while-wet': 'Never: a second drink while the first is still there.',
+  'long-soak': 'Never soak it for long.',
+  'full-drink-leafless': 'Never water it fully while it is leafless.',
+  'water-into-rosette': 'Never leave water standing in its heart.',
+  'oil-on-powder': 'Never put oil or soap on its powder.',
+  'full-drink-asleep': 'Never water it fully while it is dormant.',
+  'standing-in-water': 'Never leave it standing in a full saucer.',
+  'dry-out': 'Never let it dry out completely.',
+  'bury-neck': 'Never bury its neck.',
+  'second-drink-while-wet': 'Never water it again while it is still wet.',
 };
 
 export function neverWords(
   { never, never_c: c }: Pick<Judgement, 'never' | 'never_c'>,
   { units }: Pick<Speaking, 'units'>,
 ): string {
-  if (never === 'frost') return `Never: nights below ${degreeWords(c ?? 0, units)}.`;
-  if (never === 'wet-and-cold') return `Never: wet roots below ${degreeWords(c ?? 0, units)}.`;
+  if (never === 'frost') return `Never below ${degreeWords(c ?? 0, units)} at night.`;
+  if (never === 'wet-and-cold') return `Never wet roots below ${degreeWords(c ?? 0, units)}.`;
   return NEVERS[never];
 }
 
@@ -212,15 +212,15 @@ export function happenedWords({ kind, from, to, look }: Happened, today: string)
     from === to ? `on ${dateWords(from, today)}` : `between ${dateWords(from, today)} and ${dateWords(to, today)}`;
   switch (kind) {
     case 'stranger':
-      return `Somebody may have watered it ${when}, or a note was forgotten.`;
+      return `Somebody may have watered it ${when} without a note.`;
     case 'ran-past':
-      return `The drench ${when} may have run past a dry ball.`;
+      return `The water given ${when} may have run past a dry root ball.`;
     case 'slower':
-      return `It may dry more slowly since about ${dateWords(from, today)}: lost roots, a blocked hole?`;
+      return `It may dry more slowly since about ${dateWords(from, today)}: lost roots, or a blocked hole?`;
     case 'faster':
       return `It may dry faster since about ${dateWords(from, today)}: roots that fill the pot?`;
     case 'slip':
-      return `The ${LOOK_NAMES[look ?? 'finger']} ${when} may have been a slip.`;
+      return `The ${LOOK_NAMES[look ?? 'finger']} ${when} may have been a mistake.`;
   }
 }
 

@@ -21,14 +21,14 @@ export function dateReasonWords({ factor, days, n, of }: DateReason, units: Unit
   switch (factor) {
     case 'place':
       return (
-        'Place and weather take ' +
+        'Its place and the weather take ' +
         `${units.length === 'in' ? `${(n.surface_mm! / 25.4).toFixed(2)} in` : `${n.surface_mm!.toFixed(1)} mm`} a day ` +
         `from a wet surface: ${way}.`
       );
     case 'season':
       return `The plant drinks ${Math.round(n.share! * 100)} % of its best at this season: ${way}.`;
     case 'pot-material':
-      return of === 'terracotta' ? 'Clay lets water out through its wall.' : `The pot is ${of}: ${way}.`;
+      return of === 'terracotta' ? 'Terracotta lets water out through its wall.' : `The pot is ${of}: ${way}.`;
     case 'pot-size':
       return (
         `${lengthWords(n.top_mm!, units)} across and ${lengthWords(n.depth_mm!, units)} deep, against ` +
@@ -37,45 +37,47 @@ export function dateReasonWords({ factor, days, n, of }: DateReason, units: Unit
     case 'mix':
       return `The mix holds ${Math.round(n.held_share! * 100)} % of its volume for the plant: ${way}.`;
     case 'top-dressing':
-      return `${lengthWords(n.dressing_mm!, units)} of grit on top slow the surface.`;
+      return `${lengthWords(n.dressing_mm!, units)} of grit on top slow evaporation.`;
     case 'rate':
       if (of === 'shared' && Math.abs(n.rate! - 1) >= 0.05)
-        return `Pots here dry ${n.rate!.toFixed(1)} × as fast as reckoned; nobody has looked into this one yet: ${way}.`;
+        return `Pots here dry ${n.rate!.toFixed(1)} × as fast as expected; nobody has checked this one yet: ${way}.`;
       return Math.abs(n.rate! - 1) < 0.05
-        ? `This pot dries as reckoned, a touch ${way}.`
-        : `This pot dries ${n.rate!.toFixed(1)} × as fast as reckoned: ${way}.`;
+        ? `This pot dries as expected, slightly ${way}.`
+        : `This pot dries ${n.rate!.toFixed(1)} × as fast as expected: ${way}.`;
     case 'together':
-      return 'What these do only together.';
+      return 'The combined effect of the above.';
   }
 }
 
 /** Why no drink is in sight. */
 export function holdWords({ hold }: Pick<PlantForecast, 'hold'>, { units, today }: Speaking): string {
-  if (!hold) return 'No water in sight.';
+  if (!hold) return 'No watering ahead.';
   switch (hold.kind) {
     case 'rest':
-      return hold.n.wakes ? `Asleep; wakes about ${partOfMonth(hold.until, today)}.` : 'Asleep; no waking is in sight.';
+      return hold.n.wakes
+        ? `Dormant; should wake around ${partOfMonth(hold.until, today)}.`
+        : 'Dormant; not due to wake for now.';
     case 'goes-to-rest':
-      return 'It goes to rest before its next drink.';
+      return 'It will go dormant before its next watering.';
     case 'cold':
-      return `Too cold to drink: ${degreeWords(hold.n.warmth!, units)} on average, and it grows from ${degreeWords(hold.n.grows_from!, units)}.`;
+      return `Too cold for water: ${degreeWords(hold.n.warmth!, units)} on average, and it grows above ${degreeWords(hold.n.grows_from!, units)}.`;
     case 'potted':
-      return `Newly potted: no drink until ${dateWords(hold.until, today)}.`;
+      return `Newly potted: no water until ${dateWords(hold.until, today)}.`;
     case 'new-pair':
-      return `Its new leaves live on the old ones: dry until those are paper, about ${dateWords(hold.until, today)}.`;
+      return `Its new leaves feed on the old ones: keep it dry until those are papery, around ${dateWords(hold.until, today)}.`;
     case 'judged':
-      return 'No water before what stands above is done.';
+      return 'No water until the step above is done.';
   }
 }
 
 /** What brings a state, or for a growing plant holds it back. */
 const BROUGHT: Record<StateReason, string> = {
-  cold: 'the cold brought it',
-  heat: 'the heat brought it',
-  'short-days': 'short days brought it',
-  'long-days': 'long warm days brought it',
-  dark: 'dim light brought it',
-  nothing: 'its own year brought it',
+  cold: 'because of the cold',
+  heat: 'because of the heat',
+  'short-days': 'because of the short days',
+  'long-days': 'because of the long warm days',
+  dark: 'because of the dim light',
+  nothing: 'its usual season',
   seen: 'you saw it',
 };
 const HELD_BACK: Record<StateReason, string> = {
@@ -84,7 +86,7 @@ const HELD_BACK: Record<StateReason, string> = {
   'short-days': 'held back by short days',
   'long-days': 'held back by long warm days',
   dark: 'held back by dim light',
-  nothing: 'warmth, days and light invite it',
+  nothing: 'warm and bright enough to grow',
   seen: 'you saw it',
 };
 
@@ -95,13 +97,13 @@ export function seasonWords(
   fromStart: boolean,
   today: string,
 ): string {
-  const when = fromStart ? 'as long as known' : `since ${dateWords(since, today)}`;
+  const when = fromStart ? 'since records began' : `since ${dateWords(since, today)}`;
   return `${state} ${when}: ${state === 'growing' || state === 'waking' ? HELD_BACK[why] : BROUGHT[why]}`;
 }
 
 export const THIRST: Record<ThirstWord, string> = {
   full: 'full',
-  'a-little-spent': 'a little spent',
+  'a-little-spent': 'slightly used up',
   'first-wrinkles': 'first wrinkles',
   shrivelling: 'shrivelling',
   harmed: 'harmed by thirst',
@@ -109,7 +111,7 @@ export const THIRST: Record<ThirstWord, string> = {
 export const WET_FEET: Record<WetFeetWord, string> = {
   safe: 'safe',
   'a-little-wet': 'a little wet',
-  'too-wet-for-long': 'too wet for long',
+  'too-wet-for-long': 'wet for too long',
   'in-danger': 'in danger',
 };
 
@@ -118,14 +120,14 @@ export function stepWords({ on, way, sign, helped }: IntervalStep, today: string
   const taken = (CAUSE_WORDS as Readonly<Record<string, { name: string }>>)[sign];
   const why =
     sign === 'refused'
-      ? 'left out twice when it was asked'
+      ? 'skipped twice'
       : taken
-        ? `taken to be ${taken.name.toLowerCase()}`
+        ? `you took it for ${taken.name.toLowerCase()}`
         : way === 'earlier'
-          ? `${signWords(sign)} when dry, firm again after its drink`
+          ? `${signWords(sign)} when dry, firm again after watering`
           : `${signWords(sign)}: too much water`;
   const outcome = helped === null ? '' : helped ? ' It helped: not seen again.' : ' It was seen again since.';
-  return `A step ${way} since ${dateWords(on, today)}: ${why}.${outcome}`;
+  return `Watered a step ${way} since ${dateWords(on, today)}: ${why}.${outcome}`;
 }
 
 /** Where a rule stands: the moisture at which it calls, and the days it waits. */
@@ -138,15 +140,15 @@ export function alarmWords({ kind, factor }: { kind: ChangeKind; factor: number 
   switch (kind) {
     case 'slower':
       return (
-        `It dries ${(1 / factor).toFixed(1)} times slower than it did. A blocked hole? Lost roots? Too large a pot, a ` +
-        'tired mix? Cold or dim? Look at the hole, press the base, and don’t water until it is dry.'
+        `It dries ${(1 / factor).toFixed(1)} times slower than before. A blocked hole? Lost roots? Too large a pot, a ` +
+        'tired mix? Cold or dim? Check the hole, press the base, and don’t water until it is dry.'
       );
     case 'faster':
       return (
-        `It dries ${factor.toFixed(1)} times faster than it did. Roots that fill the pot? Water that runs past a ` +
-        'shrunken ball? Weigh it after the next drink.'
+        `It dries ${factor.toFixed(1)} times faster than before. Do roots fill the pot? Does water run past a ` +
+        'shrunken root ball? Weigh it after the next watering.'
       );
     case 'contradictory':
-      return 'What you found contradicts itself: no drying explains all of it. Another pot by mistake? Feel it once more, at depth.';
+      return 'Your checks contradict each other. Was it another pot by mistake? Feel it once more, at depth.';
   }
 }

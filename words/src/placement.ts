@@ -6,7 +6,7 @@ export const HAZARD_WORDS: Record<Hazard, string> = {
   draught: 'cold draughts',
   'air-conditioning': 'air conditioning',
   'cold-pane': 'leaves against a cold pane',
-  splashes: 'splashes of household stuff',
+  splashes: 'splashes of household products',
 };
 
 const HAZARD_HARMS: Record<Hazard, string> = {
@@ -26,13 +26,13 @@ export function placeAdviceWords(advice: PlaceAdvice, names: string, place: stri
     case 'air-dry':
       return (
         `Air of ${advice.rhPct} % is too dry for ${plants} that like ${advice.band.fromPct} to ${advice.band.toPct} %: a ` +
-        `humidifier, a tray of wet pebbles or a cover helps; wetting leaves does not. ${names}.`
+        `humidifier, a tray of wet pebbles or a cover helps; wetting the leaves does not. ${names}.`
       );
     case 'air-wet':
-      return `Air of ${advice.rhPct} % in the cool is too wet for ${plants} that like up to ${advice.band.toPct} %: air them, space them. ${names}.`;
+      return `Air of ${advice.rhPct} % in the cool is too wet for ${plants} that like up to ${advice.band.toPct} %: give them air and space. ${names}.`;
     case 'morning-sun':
       return place === null
-        ? `Hot, with ${Math.round(advice.afternoonH)} hours of afternoon sun: ${plants} that scorch want shade after noon. ${names}.`
+        ? `Hot, with ${Math.round(advice.afternoonH)} hours of afternoon sun: shade ${plants} that scorch after noon. ${names}.`
         : `Hot, with ${Math.round(advice.afternoonH)} hours of afternoon sun: ${plants} that scorch would do better at ` +
             `${place}, where the sun leaves at noon. ${names}.`;
     case 'hazard':

@@ -26,7 +26,7 @@ describe('the potting bench in words', () => {
     expect(blockWords({ code, until: null }, TODAY)).not.toMatch(/until/);
   });
   it('weeks that suit', () => {
-    expect(suitsWords(null, TODAY)).toBe('No growth is in sight: only a rescue.');
+    expect(suitsWords(null, TODAY)).toBe('Not growing for now: repot only to rescue it.');
     expect(suitsWords({ from: '2026-04-20', to: '2026-06-03' }, TODAY)).toBe('Now, up to early June.');
     expect(suitsWords({ from: '2026-09-12', to: '2026-10-30' }, TODAY)).toBe('Mid-September to late October.');
   });
@@ -36,17 +36,17 @@ describe('the potting bench in words', () => {
     expect(steps({ cautions: ['glochids', 'spines'] })).toMatch(/^Barbed hairs/);
     expect(steps({ cautions: ['milky-sap'] })).toMatch(/medical help/);
     expect(steps({ first: 'water-first' })).toMatch(/water it and wait a day/);
-    expect(steps({ first: 'look-first' })).toMatch(/no water; look at its roots/);
+    expect(steps({ first: 'look-first' })).toMatch(/no water; check its roots/);
     expect(steps({ holes: false })).toMatch(/drill one .*eye cover/);
     expect(steps({})).not.toMatch(/drill/);
   });
   it.each([
     [
       { kind: 'first-drink', day: 20, because: ['roots-cut', 'cool'] },
-      'First drink from 21 January: cut roots close first, in the cool they start slowly.',
+      'First drink from 21 January: cut roots need to close first, roots start slowly in the cool.',
     ],
-    [{ kind: 'shade-ends', day: 20 }, 'Shade until 21 January, then back to its light by steps.'],
-    [{ kind: 'look', day: 20, n: 2 }, 'Look on 21 January: has the mix sunk?'],
+    [{ kind: 'shade-ends', day: 20 }, 'Shade until 21 January, then back to its usual light in steps.'],
+    [{ kind: 'look', day: 20, n: 2 }, 'Check on 21 January: has the mix sunk?'],
     [{ kind: 'food-from', day: 20 }, 'No food before 21 January.'],
   ] as const)('%o', (task, words) => {
     const iso = (day: number) => new Date(day * 86_400_000).toISOString().slice(0, 10);

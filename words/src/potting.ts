@@ -12,14 +12,14 @@ import type {
   SchoolId,
 } from '@zinc-pail/core';
 import { dateWords, partOfMonth } from './days.ts';
-import { lengthWords, type Units } from './units.ts';
+import { countWords, lengthWords, type Units } from './units.ts';
 
 export function needWords({ code, n }: NeedReason, units: Units): string {
   switch (code) {
     case 'interim':
-      return 'it was rescued out of season, and waits for its final pot';
+      return 'it was rescued out of season and needs its final pot';
     case 'roots-out':
-      return 'roots come out of it';
+      return 'roots are coming out of it';
     case 'bulging':
       return 'it bulges';
     case 'runs-through':
@@ -37,25 +37,25 @@ export function needWords({ code, n }: NeedReason, units: Units): string {
     case 'topples':
       return 'it topples';
     case 'mix-tired':
-      return `its mix is ${Math.round(n.years!)} years old, ${Math.round(100 * n.organic!)} % of it once alive`;
+      return `its mix is ${countWords(Math.round(n.years!), 'year')} old, ${Math.round(100 * n.organic!)} % of it organic`;
     case 'outgrown':
       return `${lengthWords(n.diameter_mm!, units)} of plant in ${lengthWords(n.top_mm!, units)} of pot`;
     case 'years':
-      return `${Math.round(n.years!)} years in this pot, looked at after ${n.usual}`;
+      return `${countWords(Math.round(n.years!), 'year')} in this pot; its kind is checked after ${n.usual}`;
   }
 }
 
 const BLOCKS: Record<BlockCode, string> = {
-  resting: 'it sleeps',
-  easing: 'it slows',
-  'in-growth': 'it is in leaf: bulbs are moved in their sleep',
+  resting: 'it is dormant',
+  easing: 'it is slowing down',
+  'in-growth': 'it is in leaf: repot bulbs while they are dormant',
   'in-flower': 'it is in bud or flower',
   cold: 'its place is too cold for roots to grow',
   moved: 'it was moved lately',
   hurt: 'its roots are healing',
   new: 'it came lately',
-  'root-shy': 'its kind bears root work badly, and was potted not long ago',
-  'in-treatment': 'it is being treated: one change at a time, then a look',
+  'root-shy': 'its kind dislikes root work, and it was repotted not long ago',
+  'in-treatment': 'it is being treated: one change at a time, then check',
 };
 
 export function blockWords({ code, until }: { code: BlockCode; until: string | null }, today: string): string {
@@ -63,7 +63,7 @@ export function blockWords({ code, until }: { code: BlockCode; until: string | n
 }
 
 export function suitsWords(suits: { from: string; to: string } | null, today: string): string {
-  if (!suits) return 'No growth is in sight: only a rescue.';
+  if (!suits) return 'Not growing for now: repot only to rescue it.';
   return suits.from <= today
     ? `Now, up to ${partOfMonth(suits.to, today)}.`
     : `${capital(partOfMonth(suits.from, today))} to ${partOfMonth(suits.to, today)}.`;
@@ -81,22 +81,22 @@ export const ROOTING_WORDS: Record<Rooting, string> = {
 };
 
 export const DEPTH_WORDS: Record<Depth, string> = {
-  'crown-clear': 'Set it no deeper than it stood: its body stays clear of the mix, on grit.',
-  'neck-out': 'The neck and the top of the bulb stay out.',
-  'caudex-third': 'About a third of the caudex in the mix, higher than it stood.',
-  'rhizome-covered': 'Rhizome and roots just covered, no deeper.',
-  'leaf-bases-clear': 'The lowest leaves clear of the mix, on a collar of grit.',
-  'clump-low': 'Low enough that its stems touch the mix: they root where they lie.',
-  'same-depth': 'As deep as it stood.',
+  'crown-clear': 'Plant it no deeper than before: keep its body clear of the mix, on grit.',
+  'neck-out': 'Leave the neck and the top of the bulb uncovered.',
+  'caudex-third': 'About a third of the caudex in the mix, higher than before.',
+  'rhizome-covered': 'Cover the rhizome and roots, no deeper.',
+  'leaf-bases-clear': 'Keep the lowest leaves clear of the mix, on a collar of grit.',
+  'clump-low': 'Low enough that its stems touch the mix: they root where they touch.',
+  'same-depth': 'As deep as before.',
 };
 
 export const MATERIAL_WORDS: Record<MaterialCode, string> = {
   breathes: 'dries through its wall',
-  'dries-slower': 'keeps damp longer',
-  heavy: 'stands in wind',
-  light: 'is light in wind',
+  'dries-slower': 'stays damp longer',
+  heavy: 'stays put in wind',
+  light: 'may blow over',
   'frost-cracks': 'cracks in frost',
-  cooks: 'cooks roots in sun',
+  cooks: 'overheats roots in sun',
   'holds-warmth': 'holds warmth',
 };
 
@@ -109,14 +109,14 @@ export const FINDING_WORDS: Record<RootFinding, string> = {
 };
 
 const FIRST: Record<FirstDrink['because'][number], string> = {
-  'roots-cut': 'cut roots close first',
-  'rot-found': 'wounds of rot dry first',
-  fleshy: 'fleshy roots rest a little',
+  'roots-cut': 'cut roots need to close first',
+  'rot-found': 'rot wounds need to dry first',
+  fleshy: 'fleshy roots need a short rest',
   'damp-mix': 'the mix is damp already',
-  cool: 'in the cool they start slowly',
-  asleep: 'it sleeps until then',
+  cool: 'roots start slowly in the cool',
+  asleep: 'it is dormant until then',
   'whole-roots': 'its roots are whole',
-  'dry-brittle': 'dry roots settle a day',
+  'dry-brittle': 'dry roots settle for a day',
 };
 
 export function aftercareWords(
@@ -129,13 +129,13 @@ export function aftercareWords(
     case 'first-drink':
       return `First drink from ${on}: ${(because ?? []).map((code) => FIRST[code]).join(', ')}.`;
     case 'shade-ends':
-      return `Shade until ${on}, then back to its light by steps.`;
+      return `Shade until ${on}, then back to its usual light in steps.`;
     case 'look':
       return n === 1
-        ? `Look at it on ${on}: does it stand firm?`
+        ? `Check it on ${on}: is it firm in its pot?`
         : n === 2
-          ? `Look on ${on}: has the mix sunk?`
-          : `Look on ${on}: does it grow?`;
+          ? `Check on ${on}: has the mix sunk?`
+          : `Check on ${on}: is it growing?`;
     case 'food-from':
       return `No food before ${on}.`;
   }
@@ -162,10 +162,10 @@ export function pottingSteps(plant: {
   return [
     ...(gloves ? [gloves] : []),
     plant.first === 'water-first'
-      ? 'It is thirsty: water it and wait a day before its roots are touched.'
+      ? 'It is thirsty: water it and wait a day before you touch its roots.'
       : plant.first === 'look-first'
-        ? 'It may rot: no water; look at its roots first.'
-        : 'Let the mix go nearly dry, so that it falls from the roots.',
+        ? 'It may be rotting: no water; check its roots first.'
+        : 'Let the mix get nearly dry, so that it falls off the roots.',
     ...(plant.holes
       ? []
       : [
@@ -174,30 +174,30 @@ export function pottingSteps(plant: {
         ]),
     'Tap or squeeze it out; cut the pot rather than pull the neck.',
     'Clean blade, cut away from the hand: take off what is soft, brown or broken, and write down what you find.',
-    'Dust: damp the mix, wear a mask.',
+    'Dry mix is dusty: dampen it and wear a mask.',
     DEPTH_WORDS[plant.depth],
-    'Fill in and tap, do not press; a label with the day.',
+    'Fill in and tap, do not press. Label it with the date.',
   ];
 }
 
 export const SCHOOL_WORDS: Record<SchoolId, { name: string; for: string }> = {
   mineral: { name: 'Near-mineral', for: 'stone plants, choice cacti, heavy hands and rain' },
-  half: { name: 'Half and half', for: 'most succulents, for whoever waters when dry' },
+  half: { name: 'Half and half', for: 'most succulents, if you water when dry' },
   loam: { name: 'Loam with grit', for: 'long dry rests: it takes water again at once' },
-  bark: { name: 'Airy bark', for: 'caudex plants in leaf and trailers that like air and some damp' },
+  bark: { name: 'Airy bark', for: 'caudex plants in leaf, and trailers that like air and some moisture' },
   seed: { name: 'For seed', for: 'fine, clean and damp: seedlings for their first year' },
-  cutting: { name: 'For cuttings', for: 'open and lean: callused pieces root, and do not rot' },
-  epiphyte: { name: 'Epiphyte', for: 'forest cacti and their like: wet and dry within days' },
+  cutting: { name: 'For cuttings', for: 'airy and lean: callused cuttings root in it and do not rot' },
+  epiphyte: { name: 'Epiphyte', for: 'forest cacti and the like: wet, then dry within days' },
 };
 
 const STEPS: Record<MixStep, string> = {
   rinse: 'Rinse until the water runs clear (building and beach sand bring salts):',
-  mask: 'Dust harms the lungs: damp it in the bag, wear a mask, tip it outdoors:',
+  mask: 'Dust harms the lungs: dampen it in the bag, wear a mask, tip it out outdoors:',
   sieve: 'Sieve out what falls through a kitchen sieve:',
-  damp: 'Damp it the day before, for dry it sheds water:',
+  damp: 'Dampen it the day before, because dry it repels water:',
   measure: 'Measure by loose volume, nothing pressed:',
-  mix: 'Turn it over until it is of one colour.',
-  rest: 'Covered, just damp, it keeps for months.',
+  mix: 'Turn it over until the colour is even.',
+  rest: 'Covered and just damp, it keeps for months.',
 };
 
 export function mixStepWords(step: MixStep, components: readonly string[]): string {

@@ -14,8 +14,8 @@ export interface Speaking {
 }
 
 const CHANGED = {
-  slower: 'slower than it did: a blocked hole, lost roots, too large a pot, a tired mix, or cold',
-  faster: 'faster than it did: roots that fill the pot, or water that runs past a shrunken ball',
+  slower: 'slower than before: a blocked hole, lost roots, too large a pot, a tired mix, or cold',
+  faster: 'faster than before: roots that fill the pot, or water that runs past a shrunken root ball',
 } as const;
 
 export function reasonWords(reason: Reason, { units, today }: Speaking): string {
@@ -33,7 +33,7 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'likeliest':
       return `By its signs and its history: ${causeWords(of).name.toLowerCase()}, ${Math.round((n.chance ?? 0) * 100)} %.`;
     case 'rot-unfelt':
-      return `Rot is ${Math.round((n.chance ?? 0) * 100)} % likely, and nobody has felt its base: no water before that.`;
+      return `Rot is ${Math.round((n.chance ?? 0) * 100)} % likely, and nobody has felt its base: check that before any water.`;
     case 'in-treatment':
       return `Treated for ${causeWords(of).name.toLowerCase()} since ${on ? dateWords(on, today) : 'lately'}.`;
     case 'surface-dry':
@@ -47,25 +47,25 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'lifted':
       return `It was ${of} in the hand ${day}.`;
     case 'rot-seen':
-      return `You saw ${signWords(of)} ${day}: that is rot until shown otherwise.`;
+      return `You saw ${signWords(of)} ${day}: treat that as rot until proven otherwise.`;
     case 'slack-seen':
       return `You saw it ${signWords(of)} ${day}.`;
     case 'taut-seen':
-      return `Taut ${day}, and dry: it draws on its store. The first wrinkles, or about a week.`;
+      return `Firm ${day}, and dry: it is living on its reserves. Wait for the first wrinkles, or about a week.`;
     case 'too-much-seen':
       return `You saw ${signWords(of)} ${day}, and its mix is still wet.`;
     case 'woken-seen':
-      return `You saw ${signWords(of)} ${day}: it wakes.`;
+      return `You saw ${signWords(of)} ${day}: it is waking up.`;
     case 'stretched-seen':
-      return `It has grown long between its leaves (seen ${day}): more light first, and trimming later.`;
+      return `It has stretched (seen ${day}): give it more light first, and trim it later.`;
     case 'reckoned-wet':
-      return 'Reckoned wet.';
+      return 'Probably wet.';
     case 'reckoned-damp':
       return n.chance_wet === undefined
-        ? `Reckoned ${bandOf(n.p50 ?? 0.4)}.`
-        : `One chance in ${Math.max(2, Math.round(1 / n.chance_wet))} that it is still wet.`;
+        ? `Probably ${bandOf(n.p50 ?? 0.4)}.`
+        : `There is a 1 in ${Math.max(2, Math.round(1 / n.chance_wet))} chance that it is still wet.`;
     case 'reckoned-dry':
-      return on ? `Dry ${since}${giveOrTake(n)}.` : 'Reckoned dry.';
+      return on ? `Dry ${since}${giveOrTake(n)}.` : 'Probably dry.';
     case 'due':
       return dueWords(of, n);
     case 'not-due':
@@ -73,7 +73,7 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'unsure':
       return bandOf(n.p10!) === bandOf(n.p90!)
         ? `Expected ${bandOf(n.p10!)}.`
-        : `It may be anywhere from ${bandOf(n.p10!)} to ${bandOf(n.p90!)}.`;
+        : `It may be anything from ${bandOf(n.p10!)} to ${bandOf(n.p90!)}.`;
     case 'never-looked':
       return 'Nobody has ever felt this pot.';
     case 'long-unlooked':
@@ -84,148 +84,148 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
       return contradictWords(of);
     case 'changed-pace':
       return of === 'contradictory'
-        ? 'What was found contradicts itself: no drying explains all of it.'
+        ? 'Your checks contradict each other: no drying curve fits them all.'
         : n.norm !== undefined
           ? paceWords(of, n)
           : `It dries ${times(of === 'slower' ? 1 / n.factor! : n.factor!)} ${CHANGED[of as keyof typeof CHANGED]}.`;
     case 'asleep':
       return n.wakes_in_days === undefined || n.wakes_in_days > 380
-        ? 'No waking is in sight.'
-        : `It wakes about ${partOfMonth(plusDays(today, n.wakes_in_days), today)}${ownWayWords(n)}.`;
+        ? 'It is not due to wake for now.'
+        : `It should wake around ${partOfMonth(plusDays(today, n.wakes_in_days), today)}${ownWayWords(n)}.`;
     case 'easing':
-      return `It slows${n.now !== undefined && n.gap1 !== undefined && n.gap1 > n.now ? ', so its drinks come further apart' : ''}${rampWords(n)}.`;
+      return `It is slowing down${n.now !== undefined && n.gap1 !== undefined && n.gap1 > n.now ? ', so it needs water less often' : ''}${rampWords(n)}.`;
     case 'waking':
-      return `It wakes: small drinks first${rampWords(n)}.`;
+      return `It is waking up: small drinks first${rampWords(n)}.`;
     case 'rain-counted':
-      return `${depthWords(n.mm!, units)} of rain ${day} counted as a drink.`;
+      return `${depthWords(n.mm!, units)} of rain ${day} counted as a watering.`;
     case 'rain-coming':
-      return `Rain is coming: ${Math.round(100 * n.chance!)} in a hundred that it brings half of the drink or more.`;
+      return `Rain is coming: a ${Math.round(100 * n.chance!)} % chance of half a drink or more.`;
     case 'long-rain':
       return (
-        `Wet for ${aOr(n.days!, 'day')}, with rain on ${n.rain_days} of the last ten: a roof, or the pot leaned over, ` +
-        `lets it dry${n.hole ? '' : '; it has no hole'}.`
+        `Wet for ${aOr(n.days!, 'day')}, with rain on ${n.rain_days} of the last ten: shelter it or tilt the pot ` +
+        `so that it can dry${n.hole ? '' : '; it has no hole'}.`
       );
     case 'long-indoors':
-      return `Under a roof for ${aOr(n.days!, 'day')}: its kind fails indoors without a lamp or a very bright window.`;
+      return `Indoors for ${aOr(n.days!, 'day')}: its kind needs a lamp or a very bright window there.`;
     case 'off-ideal':
       return n.warmth! < n.from!
-        ? `It stands at ${degrees(n.warmth!)} and does best from ${degrees(n.from!)}: it drinks less, and grows little.`
-        : `It stands at ${degrees(n.warmth!)} and does best up to ${degrees(n.to!)}.`;
+        ? `It is at ${degrees(n.warmth!)} and does best above ${degrees(n.from!)}: it drinks less and grows little.`
+        : `It is at ${degrees(n.warmth!)} and does best below ${degrees(n.to!)}.`;
     case 'slept-too-long':
-      return `Asleep for ${Math.round(n.days! / 30)} months. Firm still? Then warmth and light wake it, and the first drink follows.`;
+      return `Asleep for ${Math.round(n.days! / 30)} months. If it is still firm, warmth and light will wake it; then water.`;
     case 'touch-due':
-      return `Asleep, and not touched for ${n.days! > 45 ? 'more than a month' : 'a month'}: firm is well.`;
+      return `Asleep, and not checked for ${n.days! > 45 ? 'more than a month' : 'a month'}. Firm means it is fine.`;
     case 'small-store':
-      return `Dry${n.days ? ` for ${aOr(n.days, 'day')}` : ''} in a warm room, its leaves spend what they hold.`;
+      return `Dry${n.days ? ` for ${aOr(n.days, 'day')}` : ''} in a warm room: its leaves are using up their water.`;
     case 'shrinking-warm':
-      return `You saw it ${signWords(of)} ${day}: a leaf succulent in a warm room may have a sip, no more.`;
+      return `You saw it ${signWords(of)} ${day}: in a warm room it may have a sip, no more.`;
     case 'shrinking-cold':
-      return `You saw it ${signWords(of)} ${day}: in rest, and on its way there, it may shrink a little. Firm at the base is well.`;
+      return `You saw it ${signWords(of)} ${day}: a resting plant may shrink a little. A firm base is fine.`;
     case 'goes-to-rest':
-      return 'It goes to rest before its next drink would be due.';
+      return 'It will go dormant before its next watering is due.';
     case 'too-cold-to-drink':
-      return `Too cold to drink: ${degrees(n.warmth!)} on average, and it grows from ${degrees(n.grows_from!)}.`;
+      return `Too cold for water: ${degrees(n.warmth!)} on average, and it grows above ${degrees(n.grows_from!)}.`;
     case 'too-dark':
       return 'Too dark to grow: no food.';
     case 'too-hot':
       return (
         `${apartFrom(n.high!, n.limit!, units)} ${n.days === 0 ? 'today' : n.days === 1 ? 'tomorrow' : 'in two days'}, ` +
-        `and it bears ${degrees(n.limit!)} without shade${n.small ? ' in so small a pot' : ''}.`
+        `and it takes ${degrees(n.limit!)} without shade${n.small ? ' in so small a pot' : ''}.`
       );
     case 'below-limit':
-      return `${apartFrom(n.tonight!, n.limit!, units)} tonight, and it bears ${degrees(n.limit!)}${n.moist ? ' with a moist root ball' : ''}.`;
+      return `${apartFrom(n.tonight!, n.limit!, units)} tonight, and it takes no less than ${degrees(n.limit!)}${n.moist ? ' with moist roots' : ''}.`;
     case 'near-limit':
-      return `${apartFrom(n.tonight!, n.limit!, units)} tonight, close to the ${degrees(n.limit!)} it bears.`;
+      return `${apartFrom(n.tonight!, n.limit!, units)} tonight, close to its limit of ${degrees(n.limit!)}.`;
     case 'cold-for-weeks':
-      return `Most nights of the coming weeks fall below the ${degrees(n.limit!)} it bears with moist roots: it stands in the wrong place.`;
+      return `Most nights in the coming weeks are below ${degrees(n.limit!)}, its limit with moist roots. It is in the wrong place.`;
     case 'cold-night':
-      return `No drink on the eve of ${degrees(n.tonight!)}: moist roots bear ${degrees(n.limit!)}.`;
+      return `No water before a night of ${degrees(n.tonight!)}: moist roots take no less than ${degrees(n.limit!)}.`;
     case 'wet-and-cold':
-      return `Wet for ${aOr(n.days!, 'day')} at ${degrees(n.warmth!)}: warmth, air and light dry it; a wick helps.`;
+      return `Wet for ${aOr(n.days!, 'day')} at ${degrees(n.warmth!)}: warmth, air and light will dry it; a wick helps.`;
     case 'roots-in-danger':
       return `Wet and cold for too long${n.days! > 1 ? `, ${n.days!} days` : ''}: its roots are in danger.`;
     case 'cut-roots':
       return `Potted ${day}${POTTED_WAITS[of] ?? POTTED_WAITS['roots-cut']}`;
     case 'dry-for-long':
-      return `Dry for ${aOr(n.days!, 'day')}: fine roots may have died, so a small drink first.`;
+      return `Dry for ${aOr(n.days!, 'day')}: fine roots may have died, so give a small drink first.`;
     case 'first-sip':
-      return `Its first small drink after a long drought was ${day}: does it firm up?`;
+      return `Its first small drink after a long drought was ${day}. Has it firmed up?`;
     case 'thirsty':
-      return 'Its store runs low.';
+      return 'Its reserves are running low.';
     case 'no-hole':
-      return 'No hole to run from, and it holds all it may.';
+      return 'The pot has no hole, and it holds all the water it should.';
     case 'name-unknown':
-      return 'Nobody knows what it is: the drier side.';
+      return 'Unknown plant, so it is kept on the dry side.';
     case 'hard-to-replace':
       return 'Hard to replace.';
     case 'salts':
-      return `Salts have built up (about ${n.ec!.toFixed(1)} mS/cm, its limit ${n.limit}): let it run out.`;
+      return `Salts have built up (about ${n.ec!.toFixed(1)} mS/cm, its limit ${n.limit}): let the water run through.`;
     case 'calendar':
       return `Every ${aOr(n.every!, 'day')} by your calendar.`;
     case 'calendar-none':
-      return 'Your calendar has no water for it this month.';
+      return 'Your calendar has no watering for it this month.';
     case 'plant-sign':
       return on && on > today
-        ? 'By the plant’s own sign: its first wrinkle is reckoned then.'
-        : 'By the plant’s own sign: its first wrinkles are reckoned about now.';
+        ? 'You water when the plant shows it: its first wrinkles are expected then.'
+        : 'You water when the plant shows it: its first wrinkles are expected about now.';
     case 'no-sign':
-      return 'By the plant’s own sign: no wrinkle is in sight.';
+      return 'You water when the plant shows it: no wrinkles are expected yet.';
     case 'suspect':
-      return `You saw it ${signWords(of)} above a wet mix ${day}: rot is likely until its base is found firm.`;
+      return `You saw it ${signWords(of)} in a wet mix ${day}: rot is likely until you find its base firm.`;
     case 'drink-on-suspicion':
       return `It was watered${on ? ` ${day}` : ''} all the same.`;
     case 'water-stands':
-      return `Water stood in it ${day}: tip out what does not run off.`;
+      return `Water stood in it ${day}: tip out what does not drain.`;
     case 'flooded':
-      return 'It holds more water than its mix can: roots drown in what stands at the bottom.';
+      return 'It holds more water than its mix can: roots drown in what is left at the bottom.';
     case 'frosted':
-      return `It had ${apartFrom(n.low!, n.limit!, units)} ${n.days === 0 ? 'last night' : `in the night before ${on ? dateWords(on, today) : 'last'}`}, and it takes ${degrees(n.limit!)}${n.read ? '' : ', by the weather on record'}.`;
+      return `It had ${apartFrom(n.low!, n.limit!, units)} ${n.days === 0 ? 'last night' : `in the night before ${on ? dateWords(on, today) : 'last'}`}, and it takes ${degrees(n.limit!)}${n.read ? '' : ', judging by the weather'}.`;
     case 'frost-shown':
-      return `You saw it ${signWords(of)} ${day}: frost first. Keep it dry, cut nothing before it shows what is lost.`;
+      return `You saw it ${signWords(of)} ${day}: probably frost. Keep it dry, and cut nothing until you can see what is lost.`;
     case 'scorched':
       return `It had ${apartFrom(n.high!, n.limit!, units)} ${day}, and it takes ${degrees(n.limit!)} without shade.`;
     case 'not-firmed':
-      return `It drank${on ? ` ${day}` : ''} and has not firmed up: its roots may be lost, and more water would stand.`;
+      return `It was watered${on ? ` ${day}` : ''} and has not firmed up: its roots may be lost, so more water would do harm.`;
     case 'leaves-going':
       return n.felt
-        ? `Its leaves go at the time of its rest${on ? `, about ${partOfMonth(on, today)}` : ''}, and its base is firm.`
-        : 'Its leaves go at the time of its rest: a firm base says so.';
+        ? `Its leaves die back at its time of rest${on ? `, around ${partOfMonth(on, today)}` : ''}, and its base is firm.`
+        : 'Its leaves die back at its time of rest: check that its base is firm.';
     case 'new-pair':
-      return `Its new leaves live on the old ones: dry until those are paper${on ? `, about ${partOfMonth(on, today)}` : ''}.`;
+      return `Its new leaves feed on the old ones: keep it dry until those are papery${on ? `, around ${partOfMonth(on, today)}` : ''}.`;
     case 'drawn-by-dark':
-      return `You saw ${signWords(of)} ${day}: the dark draws it. Light and cool, no water.`;
+      return `You saw ${signWords(of)} ${day}: it is reaching for light. Keep it bright and cool, no water.`;
     case 'woken-cold':
-      return `You saw ${signWords(of)} ${day}, at ${degrees(n.warmth!)}: it grows from ${degrees(n.grows_from!)}. Light, and dry until then.`;
+      return `You saw ${signWords(of)} ${day}, at ${degrees(n.warmth!)}: it grows above ${degrees(n.grows_from!)}. Keep it bright, and dry until then.`;
     case 'woken-pair':
-      return `You saw ${signWords(of)} ${day}: the new pair drinks the old one, and no water helps it.`;
+      return `You saw ${signWords(of)} ${day}: the new pair feeds on the old one; water would not help.`;
     case 'woken-early':
-      return `You saw ${signWords(of)} ${day}, out of its season: light and cool, and dry until its time.`;
+      return `You saw ${signWords(of)} ${day}, out of season: keep it bright and cool, and dry until its time.`;
     case 'drunk-asleep':
-      return `It was watered in its sleep${on ? ` ${day}` : ''}, and ${Math.round(n.share! * 100)} % of that is still there.`;
+      return `It was watered while dormant${on ? ` ${day}` : ''}, and ${Math.round(n.share! * 100)} % of that is still in the pot.`;
     case 'dries-on':
       return `Dry by ${on ? dateWords(on, today) : 'then'}${giveOrTake(n)}.`;
     case 'usual-day':
-      return `Your usual day is near${on ? `, ${dayWords(on, today)}` : ''}: it loses nothing by it.`;
+      return `Your usual day is near${on ? `, ${dayWords(on, today)}` : ''}: it can wait until then.`;
     case 'refused-twice':
-      return `You left it out twice, ${dayWords(on ?? today, today)} last${of ? `: ${SKIP_WORDS[of as Refusal] ?? of}` : ''}.`;
+      return `You skipped it twice, last ${onDay(on ?? today, today)}${of ? `: ${SKIP_WORDS[of as Refusal] ?? of}` : ''}.`;
     case 'dim-holds':
-      return 'Too little light to use a drink: it waits longer for the next.';
+      return 'Too little light to use water: it can wait longer.';
     case 'weaning':
-      return `Its roots grew in wet: moister than its rule at first, and by steps back to it${on ? ` until ${dateWords(on, today)}` : ''}.`;
+      return `Its roots are used to a wet mix: water it early at first, then wait a little longer each time${on ? ` until ${dateWords(on, today)}` : ''}.`;
     case 'hot-holds':
-      return `${apartFrom(n.high!, n.limit!, units)} is more than it takes: it is shut, and drinks little until that is over.`;
+      return `${apartFrom(n.high!, n.limit!, units)} is more than it can take: it shuts down and drinks little until the heat is over.`;
     case 'held':
       return `Held until ${on ? dayWords(on, today) : 'further notice'}.`;
     case 'apart':
-      return 'Kept apart still.';
+      return 'Still in quarantine.';
   }
 }
 
 /** A pot that is not itself, by what was found: the days against its norm, and the causes. */
 function paceWords(of: string, n: Readonly<Record<string, number>>): string {
   return of === 'slower'
-    ? `Still wet after ${aOr(n.days!, 'day')}, where ${n.norm} are usual: lost roots, a blocked hole, too large a pot, a tired mix, or cold.`
-    : `Dry in ${aOr(n.days!, 'day')}, where ${n.norm} are usual: roots that fill the pot, or water that runs past a shrunken ball.`;
+    ? `Still wet after ${aOr(n.days!, 'day')}, where ${n.norm} are usual. Lost roots, a blocked hole, too large a pot, a tired mix, or cold?`
+    : `Dry in ${aOr(n.days!, 'day')}, where ${n.norm} are usual. Do roots fill the pot, or does water run past a shrunken root ball?`;
 }
 
 /** A temperature to the degree, and to the tenth where it would else read like its limit. */
@@ -240,7 +240,7 @@ function apartFrom(celsius: number, limitC: number, units: Units): string {
 function ownWayWords(n: Readonly<Record<string, number>>): string {
   if (!n.own_days) return '';
   const way = n.own_days > 0 ? 'later' : 'earlier';
-  return `, some ${aOr(Math.abs(n.own_days), 'day')} ${way} than its kind, by ${n.turns === 1 ? 'a turn' : `${n.turns} turns`} that you saw`;
+  return `, about ${aOr(Math.abs(n.own_days), 'day')} ${way} than its kind, judging by what you saw of it`;
 }
 
 /** Depth of rain: millimetres, or hundredths of an inch. */
@@ -252,19 +252,19 @@ function depthWords(mm: number, { length }: Units): string {
 function rampWords(n: Readonly<Record<string, number>>): string {
   const gaps = [n.gap1, n.gap2, n.gap3, n.gap4].filter((days) => days !== undefined);
   const last = gaps.pop();
-  if (last === undefined) return n.rests ? ', and then none until it has slept' : '';
+  if (last === undefined) return n.rests ? ', and then none until it has rested' : '';
   const list = gaps.length > 0 ? `${gaps.join(', ')} and ${last}` : String(last);
-  return `: after the next one about ${list} day${list === '1' ? '' : 's'}${n.rests ? ', then none until it has slept' : ''}`;
+  return `: after the next, about ${list} day${list === '1' ? '' : 's'}${n.rests ? ', then none until it has rested' : ''}`;
 }
 
 /** Why the first drink after a potting waits. */
 const POTTED_WAITS: Readonly<Record<string, string>> = {
-  'roots-cut': ' with cut roots: let them close first.',
+  'roots-cut': ' with cut roots: let the wounds close first.',
   'rot-found': ' after rot was cut out: let the wounds dry first.',
-  fleshy: ': its fleshy roots rest a little before they drink.',
-  'damp-mix': ' into damp mix: that is drink enough for now.',
-  cool: ' in the cool: its roots start slowly.',
-  'whole-roots': ' into damp mix: that is drink enough for now.',
+  fleshy: ': let its fleshy roots rest a little before watering.',
+  'damp-mix': ' into damp mix: that is enough water for now.',
+  cool: ' while it is cool: its roots start slowly.',
+  'whole-roots': ' into damp mix: that is enough water for now.',
   'dry-brittle': ' with dry roots: a day to settle, then a small drink.',
 };
 
@@ -279,21 +279,21 @@ function giveOrTake(n: Readonly<Record<string, number>>): string {
 function dueWords(rule: string, n: Readonly<Record<string, number>>): string {
   switch (rule) {
     case 'keep-damp':
-      return 'It should not dry out, and it begins to.';
+      return 'It should not dry out, and it is starting to.';
     case 'dry-top':
       return 'The top third is dry.';
     case 'dry-and-hold':
-      return n.hold_days ? `Dry through, and held ${aOr(n.hold_days, 'day')} more.` : 'Dry through.';
+      return n.hold_days ? `Completely dry, plus a wait of ${aOr(n.hold_days, 'day')}.` : 'Completely dry.';
     case 'own':
       return 'As dry as you want it.';
     default:
-      return 'Dry through.';
+      return 'Completely dry.';
   }
 }
 
 function notDueWords({ of = '', on, n = {} }: Reason, today: string): string {
   const now = `Now ${bandOf(n.p50 ?? 0.5)}.`;
-  if (!on) return `${now} Wet for a long time yet.`;
+  if (!on) return `${now} It will stay wet for a long time.`;
   if (of === 'dry-top' || of === 'keep-damp') return now;
   return on <= today
     ? `Dry ${sinceWords(on, today)}${giveOrTake(n)}.`
@@ -301,11 +301,12 @@ function notDueWords({ of = '', on, n = {} }: Reason, today: string): string {
 }
 
 const CONTRADICTED: Readonly<Record<string, string>> = {
-  'ran-past': 'By the book it should be wet: the last drench may have run past. One more look before any drink.',
-  faster: 'By the book it should be wet. One more look before any drink.',
-  stranger: 'By the book it should be dry: somebody may have watered it.',
-  slower: 'By the book it should be drier: it may dry more slowly now.',
-  slip: 'By the book it should be otherwise. One more look settles it.',
+  'ran-past':
+    'You watered it lately, so it should be wet: the water may have run straight through. Check once more before watering.',
+  faster: 'You watered it lately, so it should be wet. Check once more before watering.',
+  stranger: 'By its notes it should be dry: somebody may have watered it.',
+  slower: 'By its notes it should be drier: it may be drying more slowly now.',
+  slip: 'By its notes it should be different. One more check will settle it.',
 };
 
 function contradictWords(of: string): string {

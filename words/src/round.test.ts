@@ -10,14 +10,14 @@ describe('besides the pots', () => {
   });
   it('days are told as a person tells them, with a year that is far off', () => {
     expect(alsoWords({ kind: 'review', day: '2026-05-14', minutes: undefined }, '2026-06-04')).toBe(
-      'Moved on 14 May: how does its newest growth look?',
+      'Moved on 14 May: how does its new growth look?',
     );
     expect(alsoWords({ kind: 'quarantine', day: '2025-06-01' }, '2026-06-04')).toContain('1 June 2025');
-    expect(alsoWords({ kind: 'arrival', day: '2026-06-01' }, '2026-06-04')).toMatch(/^New here, not looked over/);
+    expect(alsoWords({ kind: 'arrival', day: '2026-06-01' }, '2026-06-04')).toMatch(/^New here and not inspected/);
     expect(alsoWords({ kind: 'hole', day: '2026-06-01' }, '2026-06-04')).toMatch(/without a hole.*small measures/);
   });
   it('says who was first, and when', () =>
     expect(doubledWords({ by: 'Second keeper', deed: 'fed', at: '10:31' })).toBe(
-      'Second keeper has fed it already, written at 10:31. Nothing was written twice.',
+      'Second keeper already fed it, noted at 10:31. Nothing was written twice.',
     ));
 });

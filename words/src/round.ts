@@ -21,23 +21,23 @@ export function alsoWords({ kind, day, minutes, n }: AlsoToday, today: string): 
     case 'sun':
       return `${spanWords(minutes ?? 0)} of direct sun today, then back to shade.`;
     case 'review':
-      return `Moved on ${dateWords(day, today)}: how does its newest growth look?`;
+      return `Moved on ${dateWords(day, today)}: how does its new growth look?`;
     case 'quarantine':
-      return `Apart until ${dateWords(day, today)}: look for pests once more, then let it join the others.`;
+      return `In quarantine until ${dateWords(day, today)}: check for pests once more, then let it join the others.`;
     case 'potted-look':
       return `Potted on ${dateWords(day, today)}: ${POTTED_LOOKS[(n ?? 1) - 1]!}`;
     case 'shade-ends':
-      return `Potted on ${dateWords(day, today)}: out of the shade again, by steps.`;
+      return `Potted on ${dateWords(day, today)}: bring it out of the shade again, in steps.`;
     case 'arrival':
-      return 'New here, not looked over yet: is a sleeve or foil still on, has its pot a hole, are there pests, how are its roots?';
+      return 'New here and not inspected yet. Is a sleeve or foil still on? Does its pot have a hole? Any pests? How are its roots?';
     case 'sleeve':
-      return 'Came in a sleeve or foil that is still on: take it off, it holds the run-off.';
+      return 'It came in a sleeve or foil that is still on: take it off, it traps water.';
     case 'hole':
-      return 'Came in a pot without a hole: make one, or pot it on; until then only small measures.';
+      return 'It came in a pot without a hole: make one, or repot it. Until then water in small measures only.';
     case 'peat':
-      return 'Came in soaked peat: shake it off and pot it in its own mix, once it has dried a little.';
+      return 'It came in soaked peat: let that dry a little, then repot it into its own mix.';
     case 'pests':
-      return 'Pests were found when it came: keep it apart, and find out in the clinic what they are.';
+      return 'Pests were found when it came: quarantine it, and find out in the clinic what they are.';
   }
 }
 
@@ -46,14 +46,15 @@ export function moveWords(
   { kind, place, on }: { kind: 'in' | 'out'; place: string; on: string },
   today: string,
 ): string {
-  if (kind === 'in') return on <= today ? `In from ${place} now` : `In from ${place} by ${dateWords(on, today)}`;
-  return on <= today ? `May go out to ${place} now` : `May go out to ${place} from ${dateWords(on, today)}`;
+  if (kind === 'in')
+    return on <= today ? `Bring in from ${place} now` : `Bring in from ${place} by ${dateWords(on, today)}`;
+  return on <= today ? `Can go out to ${place} now` : `Can go out to ${place} from ${dateWords(on, today)}`;
 }
 
 const POTTED_LOOKS = [
-  'does it stand firm, is its mix still level?',
-  'a week on: has the mix sunk, does it lean?',
-  'four weeks on: how does its newest growth look?',
+  'is it firm in its pot, and is the mix still level?',
+  'a week later: has the mix sunk, does it lean?',
+  'four weeks later: how does its new growth look?',
 ];
 
 /** "1 minute", "45 minutes", "2.5 hours". */
@@ -71,5 +72,5 @@ export interface Doubled {
 }
 
 export function doubledWords({ by, deed, at }: Doubled): string {
-  return `${by} has ${deed} it already, written at ${at}. Nothing was written twice.`;
+  return `${by} already ${deed} it, noted at ${at}. Nothing was written twice.`;
 }

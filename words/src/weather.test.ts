@@ -30,7 +30,7 @@ describe('how the weather is known', () => {
     ).join(' ');
   it('asked and answered', () =>
     expect(age({})).toBe(
-      'The record goes to yesterday. The forecast goes to 4 December; from there on it is the usual weather with its chances. Asked 8 minutes ago.',
+      'The record ends yesterday. The forecast goes to 4 December; after that we use typical weather for the season. Updated 8 minutes ago.',
     ));
   it('away for days: that comes first, with why and what is gone by', () =>
     expect(
@@ -40,12 +40,12 @@ describe('how the weather is known', () => {
         forecast_until: null,
       }),
     ).toBe(
-      'The weather service is away since 2 days: it cannot be reached; its last answer came 3 days ago. The record ' +
-        'goes to 20 November, 7 days back. There is no forecast: what lies ahead is the usual weather with its chances.',
+      'The weather service has been unavailable for 2 days: it cannot be reached; its last answer came 3 days ago. The record ' +
+        'ends on 20 November, 7 days back. There is no forecast: beyond today we use typical weather for the season.',
     ));
   it('none is asked, and nothing is known', () =>
     expect(age({ service: null, observed_until: null, forecast_until: null })).toBe(
-      'No day of weather is on record. There is no forecast: what lies ahead is the usual weather with its chances. No weather service is asked.',
+      'No weather is on record yet. There is no forecast: beyond today we use typical weather for the season. No weather service is in use.',
     ));
 });
 

@@ -1,12 +1,12 @@
 /** How the weather is known, and how old it is. */
 import type { DaySource } from '@zinc-pail/core';
-import { daysBetween, dayWords } from './days.ts';
+import { daysBetween, dayWords, onDay } from './days.ts';
 
 export const SOURCE_WORDS: Record<DaySource, string> = {
   read: 'read on the thermometer',
-  observed: 'reckoned from the weather outside',
-  forecast: 'reckoned from the forecast',
-  usual: 'by the usual weather',
+  observed: 'estimated from the weather outside',
+  forecast: 'estimated from the forecast',
+  usual: 'typical weather for the season',
 };
 
 /** Where usual weather that nobody gave comes from; far off it is the less to be trusted. */
@@ -47,21 +47,21 @@ export function ageWords(
   if (service?.failed_since) {
     const last = service.answered_at ? `; its last answer came ${agoWords(service.answered_at, nowMs)}` : '';
     words.push(
-      `The weather service is away since ${agoWords(service.failed_since, nowMs).replace(/ ago$/, '')}: ${service.failure}${last}.`,
+      `The weather service has been unavailable for ${agoWords(service.failed_since, nowMs).replace(/ ago$/, '')}: ${service.failure}${last}.`,
     );
   }
   words.push(
     until === null
-      ? 'No day of weather is on record.'
-      : `The record goes to ${dayWords(until, today)}${daysBetween(until, today) > 3 ? `, ${daysBetween(until, today)} days back` : ''}.`,
+      ? 'No weather is on record yet.'
+      : `The record ends ${onDay(until, today)}${daysBetween(until, today) > 3 ? `, ${daysBetween(until, today)} days back` : ''}.`,
   );
   words.push(
     ahead === null
-      ? 'There is no forecast: what lies ahead is the usual weather with its chances.'
-      : `The forecast goes to ${dayWords(ahead, today)}; from there on it is the usual weather with its chances.`,
+      ? 'There is no forecast: beyond today we use typical weather for the season.'
+      : `The forecast goes to ${dayWords(ahead, today)}; after that we use typical weather for the season.`,
   );
   if (service && !service.failed_since && service.answered_at)
-    words.push(`Asked ${agoWords(service.answered_at, nowMs)}.`);
-  if (!service) words.push('No weather service is asked.');
+    words.push(`Updated ${agoWords(service.answered_at, nowMs)}.`);
+  if (!service) words.push('No weather service is in use.');
   return words;
 }

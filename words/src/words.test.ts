@@ -132,7 +132,7 @@ describe('one sentence for each code', () => {
         },
         TODAY,
       ),
-    ).toBe('Overfed this season, 11 of at most 6: none until 1 April 2027.');
+    ).toBe('Overfed this season, 11 times of at most 6: no food until 1 April 2027.');
   });
   it('a temperature that would read like its limit is told to the tenth', () => {
     const cold: Reason = {
@@ -141,9 +141,9 @@ describe('one sentence for each code', () => {
       weight: 1,
       n: { tonight: 1.6, limit: 2, moist: 0 },
     };
-    expect(reasonWords(cold, speaking)).toBe('1.6° tonight, and it bears 2°.');
+    expect(reasonWords(cold, speaking)).toBe('1.6° tonight, and it takes no less than 2°.');
     expect(reasonWords({ ...cold, n: { tonight: -4, limit: 2, moist: 1 } }, speaking)).toBe(
-      '−4° tonight, and it bears 2° with a moist root ball.',
+      '−4° tonight, and it takes no less than 2° with moist roots.',
     );
   });
 });
@@ -151,10 +151,10 @@ describe('one sentence for each code', () => {
 describe('a season', () => {
   it('names what brought a state, and what holds growth back; a date that is only the start of the record is none', () => {
     expect(seasonWords('resting', 'short-days', '2026-02-01', false, TODAY)).toBe(
-      'resting since 1 February: short days brought it',
+      'resting since 1 February: because of the short days',
     );
     expect(seasonWords('growing', 'short-days', '2024-10-27', true, TODAY)).toBe(
-      'growing as long as known: held back by short days',
+      'growing since records began: held back by short days',
     );
   });
 });
@@ -172,7 +172,7 @@ describe('the rest', () => {
       expect(
         holdWords({ hold: { until: '2026-09-01', kind, n: { warmth: 5, grows_from: 10, wakes: 1 } } }, speaking),
       ).toMatch(/^[A-Z].*\.$/);
-    expect(holdWords({}, speaking)).toBe('No water in sight.');
+    expect(holdWords({}, speaking)).toBe('No watering ahead.');
     for (const kind of ['slower', 'faster', 'contradictory'] as const)
       expect(alarmWords({ kind, factor: kind === 'slower' ? 0.5 : 2 })).not.toMatch(/NaN/);
     expect(
@@ -186,11 +186,11 @@ describe('the rest', () => {
       ),
     ).toBe('4.7 in across and 3.9 in deep, against 3.5 in by 3.1 in: later.');
     expect(dateReasonWords({ factor: 'rate', days: -0.1, n: { rate: 1 } }, SI)).toBe(
-      'This pot dries as reckoned, a touch sooner.',
+      'This pot dries as expected, slightly sooner.',
     );
     // What was taught by its neighbours is not told as its own.
     expect(dateReasonWords({ factor: 'rate', days: -2, n: { rate: 1.5 }, of: 'shared' }, SI)).toMatch(
-      /^Pots here dry 1\.5 × as fast as reckoned; nobody has looked into this one yet/,
+      /^Pots here dry 1\.5 × as fast as expected; nobody has checked this one yet/,
     );
     const codes = ['top-only', 'firmed', 'still-slack', 'crust', 'drain', 'more-than-fits', 'let-wither', 'stretched'];
     for (const code of [...codes, ...BLOOM_CODES] as AfterNote['code'][])
@@ -220,8 +220,8 @@ describe('the rest', () => {
     expect(words).toMatchObject({
       head: 'Feel it first',
       reason: 'Nobody has ever felt this pot.',
-      then: 'Wet or damp: leave it. Dry: water it.',
-      never: 'Never: nights below 46°.',
+      then: 'Wet or damp: no water. Dry: water it.',
+      never: 'Never below 46° at night.',
     });
   });
 });

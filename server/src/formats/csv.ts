@@ -346,7 +346,7 @@ class RowReader {
 
   private ownNumber(number: string | undefined): string | null {
     if (number === undefined) return null;
-    if (this.numbers.has(alike(number))) this.fault('number', number, 'a number that no other plant bears');
+    if (this.numbers.has(alike(number))) this.fault('number', number, 'a number that no other plant has');
     this.numbers.add(alike(number));
     return number;
   }
@@ -381,7 +381,7 @@ class RowReader {
     }
     const said = this.meaning('mix', text);
     if (said === null) {
-      this.noted('mix', text, 'not known: reckoned as bagged potting soil');
+      this.noted('mix', text, 'not known: taken as bagged potting soil');
       return unknownMixId;
     }
     const id = mixes.find((mix) => mix.id === said)?.id ?? (said === undefined ? namedSo(text, mixes)?.id : undefined);

@@ -135,7 +135,7 @@ function goesWords({ plants, marks, pictures, offsets, instruments }: WouldGo): 
 }
 
 function takenRow({ row, number }: CsvPlant): CsvReport['faults'][number] {
-  return { row, column: 'number', got: number ?? '', wanted: 'a number that no other plant bears' };
+  return { row, column: 'number', got: number ?? '', wanted: 'a number that no other plant has' };
 }
 
 /** What rows without a place or a mix are to have must be there. */

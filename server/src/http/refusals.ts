@@ -55,8 +55,8 @@ export const REFUSALS = kinds({
   'not-here': { status: 404, title: 'Not here', means: 'There is nothing at this address.' },
   'not-that-method': {
     status: 405,
-    title: 'Not by that method',
-    means: 'There is something at this address, but it is asked otherwise; `Allow` says how.',
+    title: 'Method not allowed',
+    means: 'There is something at this address, but not for this method; `Allow` says which.',
   },
   'in-use': { status: 409, title: 'In use', means: 'A bench, a site or a mix is to go in which plants stand.' },
   'has-ended': { status: 409, title: 'It has ended', means: 'The plant died or was given away before.' },
@@ -73,10 +73,10 @@ export const REFUSALS = kinds({
     means: 'A mark says more water or food than the plant can use; sent with `anyway` it is written.',
   },
   'already-used': { status: 409, title: 'Already used', means: 'A client_id stands for another entry.' },
-  'name-taken': { status: 409, title: 'That name is taken', means: 'Another entry of that list bears the name.' },
+  'name-taken': { status: 409, title: 'That name is taken', means: 'Another entry of that list has the name.' },
   'not-so-much': {
     status: 409,
-    title: 'Not so much there',
+    title: 'Not enough in stock',
     means: 'More is to go out of the stores than is in them.',
   },
   'not-all': { status: 409, title: 'Not all of them', means: 'A walking order does not name each pot or bench once.' },
@@ -116,18 +116,19 @@ export const REFUSALS = kinds({
     status: 503,
     title: 'The database is away',
     means:
-      'The database does not answer, or its disk is full; `Retry-After` says when to ask anew. `written` as above.',
+      'The database does not answer, or its disk is full; `Retry-After` says when to ask again. `written` as above.',
   },
   'still-reckoning': {
     status: 503,
-    title: 'Still reckoning',
-    means: 'A large collection is reckoned from nothing, as after a start. `GET /api/round/so-far` has what there is.',
+    title: 'Still working it out',
+    means:
+      'A large collection is worked out from scratch, as after a start. `GET /api/round/so-far` has what there is.',
   },
   'too-long': {
     status: 503,
     title: 'It takes too long',
     means:
-      'A limit of time was over, and it was given up in the database too; `Retry-After` says when to ask anew. `written` as above.',
+      'A limit of time was over, and it was given up in the database too; `Retry-After` says when to ask again. `written` as above.',
   },
 });
 

@@ -89,7 +89,7 @@ const TO_ANSWER_MS = 1000;
 
 function stillReckoning(coming: readonly Coming[]): Refused {
   const far = coming.map(({ done, of, stage }) => ` ${done} of ${of} plants are ${STAGES[stage]}.`);
-  return new Refused('still-reckoning', `The collection is still being reckoned.${far.join('')}`);
+  return new Refused('still-reckoning', `The collection is still being worked out.${far.join('')}`);
 }
 
 const STAGES = { reading: 'read', reckoning: 'reckoned' } as const;

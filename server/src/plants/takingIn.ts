@@ -119,7 +119,7 @@ export function unfit(number: string | null): (error: unknown) => never {
   return (error) => {
     const { code, errno, message = '' } = error as { code?: string; errno?: number; message?: string };
     if (code === 'ER_DUP_ENTRY' && message.includes('plant_number'))
-      throw badField('/number', number, 'a number that no other plant bears');
+      throw badField('/number', number, 'a number that no other plant has');
     if (errno === CHECK_FAILED && message.includes('plant_price_whole'))
       throw badField('/price_currency', null, 'a currency beside a price, or neither of the two');
     if (code === 'ER_NO_REFERENCED_ROW_2') throw badField('/mother_id', null, 'the id of a plant of yours');

@@ -9,7 +9,7 @@ export function refuseCrossed(plant: Told, own: OwnRules): void {
     throw badField(
       '/min_dry_c',
       traits.minDryC,
-      `no more than the lowest night it bears moist, ${traits.minWetC} °C: dry it bears more cold`,
+      `no more than the lowest night it takes moist, ${traits.minWetC} °C: dry it takes more cold`,
     );
   const care = genusCare(genusByAnyName(plant.taxon ?? plant.name), traits.form, traits.habit);
   const { idealFromC, idealToC, ceilingC } = { ...care, ...own };

@@ -412,7 +412,7 @@ function stockRoutes(app: App): Route[] {
           throw new Refused(
             'not-so-much',
             `${short.map(({ name, there, wanted }) => `${name}: ${round(wanted)} wanted, ${round(there)} there`).join('; ')}. ` +
-              'Count anew, or send it with anyway.',
+              'Count again, or send it with anyway.',
             short.map(({ name, there }, i) => ({
               pointer: `/lines/${i}/amount`,
               got: name,

@@ -67,6 +67,6 @@ function wholeOrRefused(ids: readonly number[], all: readonly number[], what: st
   if (ids.length === wanted.size && new Set(ids).size === ids.length && ids.every((id) => wanted.has(id))) return;
   throw new Refused(
     'not-all',
-    `The order must name each ${what} once; ${wanted.size} are there now. Look again and order anew.`,
+    `The order must name each ${what} once; ${wanted.size} are there now. Reload and order them again.`,
   );
 }

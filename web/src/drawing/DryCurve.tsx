@@ -270,7 +270,7 @@ export function readingOf(
   const date = isoDay(day);
   const damp = point
     ? `${bandOf(point.middle)}, ${Math.round(100 * point.middle)} % (${Math.round(100 * point.low)} to ${Math.round(100 * point.high)})`
-    : 'not reckoned';
+    : 'not known';
   const happened = seen.filter(({ event }) => event.date === date).map(({ event }) => eventWords(event));
   return `${longDay(date)}: ${[damp, ...happened].join('. ')}.`;
 }

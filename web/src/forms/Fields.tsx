@@ -202,10 +202,10 @@ export function KeepOrLeave({ keep, busy, onLeave }: KeepOrLeaveProps) {
   return (
     <div className="mt-5 flex gap-3">
       <button type="submit" className="btn btn-primary h-11 px-6" disabled={busy}>
-        {busy ? 'Writing…' : keep}
+        {busy ? 'Saving…' : keep}
       </button>
       <button type="button" className="btn h-11" onClick={onLeave}>
-        Leave it
+        Cancel
       </button>
     </div>
   );

@@ -129,7 +129,7 @@ export function PotDetail({ draft, base, shape, onChange }: Props) {
         value={draft.crocks}
         onChange={(crocks) => onChange({ crocks })}
       />
-      <Tick label="It is dark, and stands in the sun" checked={draft.dark} onChange={(dark) => onChange({ dark })} />
+      <Tick label="Dark pot in full sun" checked={draft.dark} onChange={(dark) => onChange({ dark })} />
     </>
   );
 }

@@ -121,9 +121,9 @@ describe('fields', () => {
     expect(markup).toMatch(/^<label[^>]*><input[^>]*checked=""[^>]*\/>pets in the house<\/label>$/);
   });
   it('a foot that is writing cannot be pressed again', () => {
-    const busy = renderToStaticMarkup(<KeepOrLeave keep="Keep it" busy onLeave={nothing} />);
-    expect(busy).toMatch(/<button type="submit"[^>]*disabled=""[^>]*>Writing…/);
-    expect(renderToStaticMarkup(<KeepOrLeave keep="Keep it" busy={false} onLeave={nothing} />)).toContain('>Keep it<');
+    const busy = renderToStaticMarkup(<KeepOrLeave keep="Save" busy onLeave={nothing} />);
+    expect(busy).toMatch(/<button type="submit"[^>]*disabled=""[^>]*>Saving…/);
+    expect(renderToStaticMarkup(<KeepOrLeave keep="Save" busy={false} onLeave={nothing} />)).toContain('>Save<');
     expect(renderToStaticMarkup(<Wrong words={null} />)).toBe('');
   });
   it('what is read is a thing or its faults, never both', () => {

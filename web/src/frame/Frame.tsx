@@ -21,7 +21,7 @@ const SCREENS = [
   { to: '/weather', label: 'Weather', key: 'e' },
   { to: '/potting', label: 'Potting', key: 'p' },
   { to: '/clinic', label: 'Clinic', key: 'c' },
-  { to: '/take-in', label: 'Take in', key: 'a' },
+  { to: '/take-in', label: 'Add a plant', key: 'a' },
   { to: '/shed', label: 'Shed', key: 's' },
 ] as const;
 
@@ -102,7 +102,7 @@ export function Frame() {
           <button
             type="button"
             className="grid size-11 place-items-center"
-            aria-label="Who writes here"
+            aria-label="Your name and units"
             onClick={() => setPanel('keeper')}
           >
             <UserRound aria-hidden="true" size={20} />
@@ -110,7 +110,7 @@ export function Frame() {
           <button
             type="button"
             className="grid size-11 place-items-center"
-            aria-label={theme === 'bench' ? 'Dim the lamp: dusk colours' : 'Light the lamp: day colours'}
+            aria-label={theme === 'bench' ? 'Dark colours' : 'Light colours'}
             onClick={turnLook}
           >
             {theme === 'bench' ? <Moon aria-hidden="true" size={20} /> : <Sun aria-hidden="true" size={20} />}
@@ -154,7 +154,7 @@ function Keeper({ onClose }: { onClose(): void }) {
   const [name, setName] = useState(keeperName);
   const [measures, setMeasures] = useState<Units>(units);
   return (
-    <Dialog title="Who writes here" onClose={onClose}>
+    <Dialog title="Your name and units" onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -205,7 +205,7 @@ function Keeper({ onClose }: { onClose(): void }) {
           ]}
         />
         <button type="submit" className="btn btn-primary h-11 px-6">
-          Keep it
+          Save
         </button>
       </form>
     </Dialog>

@@ -12,8 +12,8 @@ const KEYS: { screen: string; hints: KeyHint[] }[] = [
       { keys: ['n'], does: 'note something else: another amount, a check, another day' },
       { keys: ['1', '2', '3'], does: 'felt wet, damp, dry' },
       { keys: ['Enter'], does: 'open the plant' },
-      { keys: ['space'], does: 'take this pot in hand; a mark goes to all in hand' },
-      { keys: ['shift', 'space'], does: 'take in hand all that are to be watered on this bench' },
+      { keys: ['space'], does: 'select this pot; what you note goes to all selected' },
+      { keys: ['shift', 'space'], does: 'select all that need water on this bench' },
       { keys: ['y'], does: 'write for yesterday, and for today again' },
       { keys: ['l'], does: 'show or hide the pots to leave alone' },
     ],
@@ -31,7 +31,7 @@ const KEYS: { screen: string; hints: KeyHint[] }[] = [
     screen: 'On the benches, while pots are set',
     hints: [
       { keys: ['←', '↑', '→', '↓'], does: 'move the pot by a centimetre; with shift by five' },
-      { keys: ['space'], does: 'take it in hand; those in hand go together' },
+      { keys: ['space'], does: 'select it; selected pots move together' },
     ],
   },
   {

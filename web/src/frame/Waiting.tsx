@@ -20,7 +20,7 @@ export function Waiting({ what }: { what: string }) {
         <path d="M4 10h20l-2.6 17H6.6z" />
         <path d="M4 10c1-6 5-8 10-8s9 2 10 8" />
       </svg>
-      Reckoning {what}…
+      Working out {what}…
     </div>
   );
 }

@@ -76,7 +76,7 @@ export function NotePanel({ pots, date: startDate, kind: startKind = 'watering',
         />
         <Fields draft={draft} set={set} pot={first.before} />
         <DayField date={date} today={today} onChange={setDate} />
-        <KeepOrLeave keep="Write it down" busy={pots.some((pot) => busy.has(pot.plantId))} onLeave={onClose} />
+        <KeepOrLeave keep="Save" busy={pots.some((pot) => busy.has(pot.plantId))} onLeave={onClose} />
       </Form>
     </Dialog>
   );

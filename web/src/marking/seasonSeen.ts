@@ -24,7 +24,7 @@ const sign = (label: string, seen: 'new-growth' | 'buds' | 'leaves-dying-back' |
 /** In the order in which they matter: what would overrule it first. */
 export const SEASON_SEEN: Record<PlantState, readonly SeasonSeen[]> = {
   growing: [sign('leaves dying back', 'leaves-dying-back'), state('leafless', 'leafless: asleep', 'resting')],
-  easing: [state('it sleeps', 'asleep', 'resting'), state('it grows on', 'it grows on', 'growing')],
+  easing: [state('I see: dormant', 'dormant', 'resting'), state('I see: growing', 'growing', 'growing')],
   resting: [sign('new growth', 'new-growth'), sign('buds', 'buds'), sign('firm', 'firm-base')],
-  waking: [state('in leaf, grows', 'in growth', 'growing'), state('it sleeps on', 'it sleeps on', 'resting')],
+  waking: [state('I see: growing', 'growing', 'growing'), state('I see: dormant', 'dormant', 'resting')],
 };

@@ -76,7 +76,7 @@ const DRAWINGS = {
     head: 'The bench from above',
     says:
       'Each plant in its pot, where it stands, with its number. A ring of clay colour: to water. Straw: look first. ' +
-      'Red: act. Green: soon. A broken ring: kept apart. Below, the light: the stroke is what comes, the bars are what ' +
+      'Red: act. Green: soon. A broken ring: in quarantine. Below, the light: the stroke is what comes, the bars are what ' +
       'each group does well in.',
     picture: (
       <g>
@@ -136,7 +136,7 @@ export function Explained({ of }: { of: readonly DrawingName[] }) {
       <button type="button" className="h-11 underline" onClick={() => keep([...new Set([...known, ...of])].join(' '))}>
         Understood
       </button>{' '}
-      <span className="text-[0.875rem] text-[var(--ink-2)]">Later under the keys, ?</span>
+      <span className="text-[0.875rem] text-[var(--ink-2)]">Also in the list of keys: ?</span>
     </div>
   );
 }

@@ -47,7 +47,7 @@ export function TownPicker({ onTown }: { onTown(town: Town): void }) {
     <section aria-label="Where">
       <Field
         label="Your town, or the nearest larger one"
-        hint="Or where it lies: 51.5°N, 0°7'W. Season, sun and usual weather follow from it."
+        hint="Or its coordinates: 51.5°N, 0°7'W. They give the seasons, the sun and the typical weather."
       >
         {(id) => (
           <input
@@ -92,7 +92,7 @@ export function TownPicker({ onTown }: { onTown(town: Town): void }) {
         <p className="py-2">No such town in the list: try the nearest larger one.</p>
       )}
       <button type="button" className="mt-3 flex h-11 items-center gap-2 underline" onClick={myPlace}>
-        <LocateFixed aria-hidden="true" size={18} /> Use my place
+        <LocateFixed aria-hidden="true" size={18} /> Use my location
       </button>
     </section>
   );

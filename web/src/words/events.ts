@@ -62,7 +62,7 @@ export function eventWords(event: JournalEvent): string {
     case 'sun':
       return `${event.minutes} minutes of direct sun${event.scorched ? ', scorched' : ''}`;
     case 'review':
-      return `Looked at anew: ${event.answer}`;
+      return `Checked again: ${event.answer}`;
     case 'sheltered':
       return SHELTER_WORDS[event.how];
     case 'pot-fits':

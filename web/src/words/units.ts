@@ -28,7 +28,7 @@ export function units(): Units {
 
 export function setUnits(next: Units): void {
   chosen = next;
-  localStorage.setItem(KEY, JSON.stringify(next));
+  if (typeof localStorage !== 'undefined') localStorage.setItem(KEY, JSON.stringify(next));
 }
 
 export const celsiusOf = (shown: number): number => (units().temperature === 'F' ? ((shown - 32) * 5) / 9 : shown);

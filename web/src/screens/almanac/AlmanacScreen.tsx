@@ -120,7 +120,7 @@ function SiteYear({ input, kit, onSite, onAgain }: SiteProps) {
         <p className="my-4">
           Stopped.{' '}
           <button type="button" className="btn h-11" onClick={onAgain}>
-            Reckon it after all
+            Work it out anyway
           </button>
         </p>
       )}
@@ -205,7 +205,7 @@ function YearTable({ lines, rows, tried, today, span, onSpan, week, onWeek }: Ta
       </p>
       <div className="flex">
         <div className="shrink-0 pr-2 text-[0.875rem] text-[var(--ink-2)] print:hidden" style={{ width: names }}>
-          Pots a week. Draw over it to look closer.
+          Pots a week. Drag to zoom in.
           {span && (
             <button type="button" className="btn btn-sm mt-1 h-9" onClick={() => onSpan(null)}>
               The whole year

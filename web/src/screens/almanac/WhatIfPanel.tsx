@@ -49,7 +49,7 @@ export function WhatIfPanel({ input, mixes, busy, tried, onTry }: Props) {
     <form noValidate onSubmit={submit} className="border border-[var(--rule)] p-3 print:hidden">
       <h2 className="mb-1 text-lg font-semibold">What if</h2>
       <p className="mb-3 max-w-prose text-[0.9375rem] text-[var(--ink-2)]">
-        The same year, tried on paper: what each pot has taught stays as it is, and nothing is changed in the book.
+        The same year, as a trial: nothing is saved, and no record changes.
       </p>
       <div className="flex flex-wrap items-end gap-x-6">
         <Typed label={`Glass kept at, ${typed.temperature()}`} width="w-24" value={heat} onChange={setHeat} />
@@ -70,7 +70,7 @@ export function WhatIfPanel({ input, mixes, busy, tried, onTry }: Props) {
       <Wrong words={wrong} />
       <div className="flex gap-3">
         <button type="submit" className="btn btn-primary h-11" disabled={busy}>
-          {busy ? 'Reckoning…' : 'Try it'}
+          {busy ? 'Working…' : 'Try it'}
         </button>
         {tried && (
           <button type="button" className="btn h-11" onClick={() => onTry(null)}>

@@ -27,7 +27,7 @@ export function useYear(input: AlmanacInput) {
     worker.current = made;
     made.addEventListener('message', ({ data }: MessageEvent<YearNews>) => setYear((before) => after(before, data)));
     made.addEventListener('error', () =>
-      setYear((before) => after(before, { kind: 'failed', words: 'The year could not be reckoned here.' })),
+      setYear((before) => after(before, { kind: 'failed', words: 'The year could not be worked out here.' })),
     );
     const task: YearTask = { kind: 'read', input };
     made.postMessage(task);

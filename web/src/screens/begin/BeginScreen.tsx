@@ -45,7 +45,7 @@ export function BeginScreen({ kit }: { kit: Kit }) {
   };
   return (
     <div className="mx-auto max-w-3xl px-3 pb-16 pt-8 sm:px-6">
-      <p className="slab text-[1.1875rem]">A pail, a bench, a plant: a minute, and it is watered.</p>
+      <p className="slab text-[1.1875rem]">Four questions, then your first plant.</p>
       <h1 className="mb-4 mt-1 text-3xl font-semibold">{HEADS[step]}</h1>
       <Way draft={draft} step={step} onStep={setStep} />
       {step === 'where' && <TownPicker onTown={(town) => set({ town })} />}
@@ -56,7 +56,7 @@ export function BeginScreen({ kit }: { kit: Kit }) {
           onPick={(id) => set({ tap: id as Draft['tap'] })}
         >
           <button type="button" className="mt-3 h-11 underline" onClick={() => set({ tap: 'hard' })}>
-            I don’t know: reckon with hard water, to be on the safe side
+            I don’t know: assume hard water, to be on the safe side
           </button>
         </Cards>
       )}
@@ -177,7 +177,7 @@ function Bench({ draft, onBench }: { draft: Draft; onBench(change: Partial<Draft
       </div>
       <div className="mt-4 flex gap-5">
         <button type="button" className="h-11 underline" onClick={() => onBench({ kind, faces: null })}>
-          I don’t know: take the mean of all
+          Not sure: use an average
         </button>
         <button type="button" className="h-11 underline" onClick={() => setKind(null)}>
           Another kind of place
@@ -267,7 +267,7 @@ function FirstPlant({ draft, kit, onChange }: { draft: Draft; kit: Kit; onChange
       />
       <Wrong words={wrong} />
       <button type="submit" className="btn btn-primary h-12 px-6 text-[1.0625rem]" disabled={busy}>
-        {busy ? 'Making it ready…' : 'Take it in'}
+        {busy ? 'Getting ready…' : 'Add it'}
       </button>
     </form>
   );

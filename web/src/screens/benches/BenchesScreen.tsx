@@ -152,7 +152,7 @@ function Benches({ places, kit }: { places: PlaceView[]; kit: Kit }) {
 }
 
 const HOW_TO_MOVE = {
-  draggable: 'With the arrow keys a pot is moved by a centimetre, with shift by five; space takes it in hand.',
+  draggable: 'Arrow keys move a pot by a centimetre, with shift by five; space selects it.',
 };
 
 interface PlaceSectionProps {
@@ -201,7 +201,7 @@ function PlaceSection({ place, all, many, household, today, side, pots, onEdit, 
           {place.floor_c !== null && `, heated to ${degrees(place.floor_c)}`}
           {many && `, ${place.site}`}
         </span>
-        {place.quarantine && <span className="font-semibold text-[var(--straw)]">kept apart</span>}
+        {place.quarantine && <span className="font-semibold text-[var(--straw)]">quarantine</span>}
         <span className="ml-auto flex">
           <button
             type="button"
@@ -259,8 +259,8 @@ function Facts({ place }: { place: PlaceView }) {
       <Fact term="Learned">
         {learned.readings === 0
           ? 'no thermometer read yet'
-          : `days ${signed(learned.offset_max_c)}, nights ${signed(learned.offset_min_c)} against the estimate, from ${count(learned.readings, 'reading')}`}
-        ; dries {factor.p50.toFixed(2)} × as reckoned ({factor.p10.toFixed(1)} to {factor.p90.toFixed(1)})
+          : `days ${signed(learned.offset_max_c)}, nights ${signed(learned.offset_min_c)} compared with the estimate, from ${count(learned.readings, 'reading')}`}
+        ; pots dry {factor.p50.toFixed(2)} × as fast as expected ({factor.p10.toFixed(1)} to {factor.p90.toFixed(1)})
       </Fact>
       <Fact term="Room">
         {count(place.pots.length, 'pot')}
@@ -308,7 +308,7 @@ function Dangers({ place, household, today }: Pick<PlaceSectionProps, 'place' | 
       )}
       {apart.length > 0 && (
         <p className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[0.9375rem]">
-          {count(apart.length, 'plant')} to be kept apart {apart.length === 1 ? 'stands' : 'stand'} among the others:{' '}
+          {count(apart.length, 'plant')} in quarantine {apart.length === 1 ? 'is' : 'are'} among the others:{' '}
           {names(apart)}.
         </p>
       )}

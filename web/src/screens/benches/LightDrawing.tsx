@@ -7,8 +7,8 @@ import { lightRows } from './benchPlan.ts';
 
 const FARES: Record<PlaceView['pots'][number]['light'], { words: string; colour: string }> = {
   'too-dim': { words: 'too little', colour: 'var(--rust)' },
-  'gets-by': { words: 'get by', colour: 'var(--straw)' },
-  well: { words: 'well', colour: 'var(--lichen)' },
+  'gets-by': { words: 'just enough', colour: 'var(--straw)' },
+  well: { words: 'enough', colour: 'var(--lichen)' },
   'too-bright': { words: 'too much', colour: 'var(--straw)' },
 };
 /** Full summer sun in the open: beyond it no bench and no wish goes. */
@@ -46,7 +46,7 @@ export function LightDrawing({ place }: { place: PlaceView }) {
             </svg>
             <span className="text-[0.9375rem]">
               <strong className="font-semibold" style={{ color: FARES[light].colour }}>
-                {count(pots.length, 'pot')} {pots.length === 1 && light === 'gets-by' ? 'gets by' : FARES[light].words}
+                {count(pots.length, 'pot')} {FARES[light].words}
               </strong>
               {light !== 'well' && ': '}
               {light !== 'well' &&

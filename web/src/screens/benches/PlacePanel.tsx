@@ -71,7 +71,7 @@ export function PlacePanel({ place, sites, onClose }: PlacePanelProps) {
           <KindFields register={register} kind={kind} />
           <Dangers register={register} />
         </details>
-        <KeepOrLeave keep="Keep it" busy={formState.isSubmitting} onLeave={onClose} />
+        <KeepOrLeave keep="Save" busy={formState.isSubmitting} onLeave={onClose} />
       </Form>
       {place && <DropBench place={place} onDone={onClose} />}
     </Dialog>
@@ -136,7 +136,7 @@ function Dangers({ register }: { register: Register }) {
         {(id) => <input id={id} maxLength={300} className="input h-11 w-full" {...register('hazards')} />}
       </Field>
       <label className="flex min-h-11 items-center gap-3">
-        <input type="checkbox" className="checkbox" {...register('quarantine')} /> for plants kept apart
+        <input type="checkbox" className="checkbox" {...register('quarantine')} /> for plants in quarantine
       </label>
       <label className="flex min-h-11 items-center gap-3">
         <input type="checkbox" className="checkbox" {...register('within_reach')} /> within reach of children or pets
@@ -186,7 +186,7 @@ function KindFields({ register, kind }: { register: Register; kind: PlaceKind })
         {box('depth', `Bench depth, ${typed.bench()}`)}
         {tempered && box('floor_c', `Heated to at least, ${typed.temperature()}`)}
         {glass && box('vent_c', `Aired from, ${typed.temperature()}`)}
-        {box('direct_sun_h', 'Hours of sun, your count', 'Empty: as reckoned.')}
+        {box('direct_sun_h', 'Hours of sun, as you counted', 'Empty: as estimated.')}
         {box('light_percent', 'Light let through, %', 'Empty: usual for its kind.')}
         {!windowless && box('obstruction_deg', 'Sky hidden up to, degrees', 'A house opposite hides about 20.')}
         {openSky && box('rain_mm', 'Rain counts from, mm a day', 'Empty: all of it.')}

@@ -63,7 +63,7 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
         </div>
         <div className="flex flex-wrap items-center gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={save.isPending}>
-            {save.isPending ? 'Reckoning anew…' : 'Write it down'}
+            {save.isPending ? 'Working it out…' : 'Save'}
           </button>
           <FileField label="or a table" accept={CSV} className="text-[0.9375rem]" onFile={readFile} />
         </div>

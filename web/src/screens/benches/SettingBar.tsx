@@ -31,7 +31,7 @@ export function SettingBar({ places, inHand, told, onMove, onDone }: SettingBarP
         ) : inHand.size === 0 ? (
           'Drag a pot, or tap it and use the arrows. Tap several to move them together.'
         ) : (
-          `In hand: ${count(inHand.size, 'pot')}.`
+          `Selected: ${count(inHand.size, 'pot')}.`
         )}
       </p>
       {inHand.size > 0 && (

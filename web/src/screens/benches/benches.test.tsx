@@ -141,7 +141,7 @@ describe('the light of a bench', () => {
       pot(3, { light: 'gets-by', name: 'Gasteria', wants_mol: { from: 12, to: 30 } }),
     ]);
     expect(text(markup)).toMatch(
-      /Light, 10 mol a day.* 1 pot too little : Lithops lesliei 1 pot gets by : Gasteria 1 pot well : Aloe juvenna/,
+      /Light, 10 mol a day.* 1 pot too little : Lithops lesliei 1 pot just enough : Gasteria 1 pot enough : Aloe juvenna/,
     );
     expect(markup).toContain('href="/plants/1"');
   });
@@ -166,7 +166,7 @@ describe('while pots are set out', () => {
     );
   it('it says how, then what is in hand and where that may go', () => {
     expect(bar([])).toBe('Drag a pot, or tap it and use the arrows. Tap several to move them together. Done');
-    expect(bar([1, 2])).toBe('In hand: 2 pots. to another bench choose… Attic sill Done');
+    expect(bar([1, 2])).toBe('Selected: 2 pots. to another bench choose… Attic sill Done');
   });
   it('what was done is told, with a way back where there is one', () => {
     expect(bar([], { words: '2 pots moved to Cellar.', back: async () => {} })).toMatch(

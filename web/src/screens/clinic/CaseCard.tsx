@@ -20,7 +20,7 @@ export const STEP_ANSWERS: Partial<Record<CaseStep['step'], readonly Found[]>> =
 };
 const FOUND_WORDS: Record<Found, string> = {
   clean: 'clean',
-  guests: 'guests',
+  guests: 'pests found',
   firm: 'firm',
   soft: 'soft',
   better: 'better',

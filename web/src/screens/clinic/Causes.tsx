@@ -18,7 +18,9 @@ export function Causes({ sheet }: { sheet: ClinicSheet }) {
     return sheet.cases.length > 0 ? (
       <p>Nothing new was seen in three weeks. What it is being treated for stands under its cases.</p>
     ) : (
-      <p>Nothing was seen in three weeks, and its record is in order. Point at the plant where something is amiss.</p>
+      <p>
+        Nothing was noted in three weeks, and its record looks fine. Point at the plant where something looks wrong.
+      </p>
     );
   const told = diagnosis.causes.slice(0, SHOWN);
   const rest = 1 - told.reduce((sum, { probability }) => sum + probability, 0);

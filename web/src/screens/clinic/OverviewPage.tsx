@@ -34,7 +34,7 @@ function Wards({ clinic }: { clinic: ClinicView }) {
   const quiet = open.length + questions.length + raised.length + outbreaks.length === 0;
   return (
     <div className="gap-x-10 lg:columns-2">
-      {quiet && <p>All is well as far as anybody has seen, and no record looks wrong.</p>}
+      {quiet && <p>No problems noted, and nothing on record looks wrong.</p>}
       {questions.length > 0 && (
         <Ward id="questions" head={`Seen, and no case yet: ${questions.length}`}>
           {questions.map(({ patient, line }) => (
@@ -73,7 +73,7 @@ function Wards({ clinic }: { clinic: ClinicView }) {
         </Ward>
       )}
       {raised.length > 0 && (
-        <Ward id="raised" head={`The record looks wrong: ${raised.length}`}>
+        <Ward id="raised" head={`Worth checking: ${raised.length}`}>
           {raised.slice(0, all ? undefined : RAISED_SHOWN).map(({ patient, raised: hands }) => (
             <Row key={patient.id} patient={patient}>
               {hands.map((hand) => {

@@ -75,7 +75,7 @@ function Patient({ seen }: { seen: Seen | null }) {
   return (
     <div className="max-w-xl">
       <label htmlFor="amiss" className="mb-1 block font-semibold">
-        {seen ? `On which plant do you see it: ${signWords(seen.sign)}` : 'Something is amiss with'}
+        {seen ? `On which plant do you see it: ${signWords(seen.sign)}` : 'Which plant has a problem?'}
       </label>
       <input
         id="amiss"

@@ -71,7 +71,7 @@ export function ForMany({ rows, today, onMove, onNone }: ForManyProps) {
       aria-label="Chosen plants"
       className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1 border-y border-[var(--ink)] bg-[var(--frame)] px-2 py-1 print:hidden"
     >
-      <strong className="font-semibold">In hand: {count(ids.length, 'plant')}</strong>
+      <strong className="font-semibold">Selected: {count(ids.length, 'plant')}</strong>
       <button type="button" className="btn btn-primary h-11" onClick={() => void water()}>
         Watered
       </button>
@@ -134,8 +134,8 @@ const RULES: readonly { rule: string; head: string; of: readonly (readonly [valu
     head: 'Salts',
     of: [
       ['sensitive', 'minds them'],
-      ['usual', 'bears some'],
-      ['hardy', 'bears them'],
+      ['usual', 'tolerates some'],
+      ['hardy', 'tolerates them'],
     ],
   },
   {
@@ -204,7 +204,7 @@ function RulesForMany({ ids, onClose }: { ids: readonly number[]; onClose(): voi
           className="btn btn-primary mt-4 h-11 px-6"
           disabled={set.isPending || Object.keys(rules).length === 0}
         >
-          {set.isPending ? 'Reckoning anew…' : `Set for ${count(ids.length, 'plant')}`}
+          {set.isPending ? 'Working it out…' : `Set for ${count(ids.length, 'plant')}`}
         </button>
       </Form>
     </Dialog>
@@ -243,8 +243,8 @@ function GoneForMany({
       >
         <p className="mb-2">
           {names.slice(0, NAMED).join(', ')}
-          {names.length > NAMED && ` and ${names.length - NAMED} more`}. Their books stay, and each can be put back from
-          the shed.
+          {names.length > NAMED && ` and ${names.length - NAMED} more`}. Their records stay, and each can be restored
+          from the shed.
         </p>
         <EndFields ending={ending} today={today} many onChange={setEnding} />
         <button type="submit" className="btn btn-primary mt-4 h-11 px-6" disabled={end.isPending}>

@@ -522,7 +522,7 @@ function Views({ views, spec, onShow }: ViewsProps) {
                 aria-label={`Drop the view ${view.name}`}
                 onClick={() => (dropping === view.id ? drop.mutate(view.id) : setDropping(view.id))}
               >
-                {dropping === view.id ? 'drop it for good' : 'drop'}
+                {dropping === view.id ? 'delete it' : 'delete'}
               </button>
             </li>
           ))}

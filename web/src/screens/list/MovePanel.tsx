@@ -95,7 +95,7 @@ export function MovePanel({
         <OnDay value={date} max={today} onChange={setDate} />
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={move.isPending}>
-            {move.isPending ? 'Reckoning anew…' : 'Move them'}
+            {move.isPending ? 'Working it out…' : 'Move them'}
           </button>
           <button type="button" className="btn h-11" onClick={() => onClose(false)}>
             Leave them

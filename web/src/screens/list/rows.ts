@@ -13,7 +13,7 @@ const USUAL_WIDTH_PX = 120;
 
 /** Codes that a cell says otherwise. */
 const CELL_WORDS: Partial<Record<TableColumn, Readonly<Record<string, string>>>> = {
-  light: { 'too-dim': 'too dim', 'gets-by': 'gets by', well: 'well', 'too-bright': 'too bright' },
+  light: { 'too-dim': 'too dim', 'gets-by': 'just enough', well: 'well', 'too-bright': 'too bright' },
   verdict: { act: 'act', water: 'water', look: 'look first', soon: 'soon', leave: 'leave' },
   state: { growing: 'growing', easing: 'slowing', resting: 'asleep', waking: 'waking' },
 };

@@ -22,7 +22,7 @@ export function Book({ plant }: { plant: PlantView }) {
       await journal.takeBack([entry.client_id]);
       await queries.invalidateQueries({ queryKey: plantKey(plant.id) });
     } catch (error) {
-      setFailed(error instanceof ProblemError ? error.problem.detail : 'It could not be struck out.');
+      setFailed(error instanceof ProblemError ? error.problem.detail : 'It could not be crossed out.');
     }
   };
   return (
@@ -47,16 +47,16 @@ export function Book({ plant }: { plant: PlantView }) {
               {eventWords(entry.event)}
             </span>
             {entry.voided ? (
-              <span className="ml-auto text-[0.875rem] text-[var(--ink-2)]">struck out</span>
+              <span className="ml-auto text-[0.875rem] text-[var(--ink-2)]">crossed out</span>
             ) : (
               !FIXED.has(entry.event.type) && (
                 <button
                   type="button"
                   className="ml-auto h-11 px-2 text-[0.875rem] text-[var(--ink-2)] underline hover:text-[var(--ink)]"
-                  aria-label={`Strike out ${fullDay(entry.event.date)}: ${eventWords(entry.event)}`}
+                  aria-label={`Cross out ${fullDay(entry.event.date)}: ${eventWords(entry.event)}`}
                   onClick={() => void strike(entry)}
                 >
-                  strike out
+                  cross out
                 </button>
               )
             )}

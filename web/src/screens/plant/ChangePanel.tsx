@@ -32,10 +32,10 @@ export function ChangePanel({ plant, onClose }: { plant: PlantView; onClose(): v
         </div>
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={formState.isSubmitting}>
-            Keep it
+            Save
           </button>
           <button type="button" className="btn h-11" onClick={onClose}>
-            Leave it
+            Cancel
           </button>
         </div>
       </Form>

@@ -84,7 +84,7 @@ export function EndPanel({ plant, onClose }: { plant: PlantView; onClose(): void
         )}
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={end.isPending}>
-            {mayOnlySleep && pressed ? 'It is lost: close its book' : 'Close its book'}
+            {mayOnlySleep && pressed ? 'It is lost: close its record' : 'Close its record'}
           </button>
           <button type="button" className="btn h-11" onClick={onClose}>
             It stays
@@ -146,7 +146,7 @@ export function CopiesPanel({ plant, onClose }: { plant: PlantView; onClose(): v
             Make them
           </button>
           <button type="button" className="btn h-11" onClick={onClose}>
-            Leave it
+            Cancel
           </button>
         </div>
       </Form>

@@ -62,7 +62,7 @@ function Question({ happening, plant }: { happening: Happening; plant: PlantView
             'No, it dries slower now',
             write({ type: 'changed', date: happening.from, pace: 'slower' } as JournalEvent, 'dries slower'),
           ],
-          ['My look was wrong', strike(lastLook)],
+          ['My check was wrong', strike(lastLook)],
         ]
       : happening.kind === 'ran-past'
         ? [
@@ -78,11 +78,11 @@ function Question({ happening, plant }: { happening: Happening; plant: PlantView
               'No, it dries faster now',
               write({ type: 'changed', date: happening.from, pace: 'faster' } as JournalEvent, 'dries faster'),
             ],
-            ['My look was wrong', strike(lastLook)],
+            ['My check was wrong', strike(lastLook)],
           ]
         : happening.kind === 'slip'
           ? [
-              ['Yes, strike it out', strike(look)],
+              ['Yes, cross it out', strike(look)],
               [
                 'No, it was so',
                 write({ type: 'note', date: today, text: 'The look stands.' } as JournalEvent, 'the look stands'),
@@ -96,7 +96,7 @@ function Question({ happening, plant }: { happening: Happening; plant: PlantView
                   `dries ${happening.kind}`,
                 ),
               ],
-              ['My look was wrong', strike(lastLook)],
+              ['My check was wrong', strike(lastLook)],
             ];
   return (
     <div className="mt-1">

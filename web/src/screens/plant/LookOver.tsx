@@ -125,7 +125,7 @@ export function LookOver({ plant, onClose }: { plant: PlantView; onClose(): void
           )}
         </Field>
         <DayField
-          label="Kept apart until"
+          label="In quarantine until"
           hint="Four weeks show most pests. Empty where it need not be."
           min={today}
           value={apart}
@@ -150,7 +150,7 @@ export function LookOver({ plant, onClose }: { plant: PlantView; onClose(): void
         )}
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={save.isPending}>
-            {save.isPending ? 'Writing…' : 'Write it down'}
+            {save.isPending ? 'Writing…' : 'Save'}
           </button>
           <button type="button" className="btn h-11" onClick={onClose}>
             Later

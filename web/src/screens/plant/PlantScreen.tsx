@@ -386,8 +386,8 @@ function Facts({ plant }: { plant: PlantView }) {
     [
       'Drying',
       outlook.checks === 0
-        ? `${Math.abs(rate.p50 - 1) < 0.05 ? 'as reckoned' : `${rate.p50.toFixed(1)} × as fast as reckoned, as pots here do`}; nobody has looked into this one yet (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)} ×)`
-        : `${rate.p50.toFixed(1)} × as fast as reckoned, from ${outlook.checks} ` +
+        ? `${Math.abs(rate.p50 - 1) < 0.05 ? 'as expected' : `${rate.p50.toFixed(1)} × as fast as expected, as pots here do`}; nobody has checked this one yet (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)} ×)`
+        : `${rate.p50.toFixed(1)} × as fast as expected, from ${outlook.checks} ` +
           `${outlook.checks === 1 ? 'check' : 'checks'} (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)})`,
     ],
     ['Season', `${season}${next ? `; ${next.state} from about ${nearDay(next.on, site.today)}` : ''}`],
@@ -463,10 +463,10 @@ function lastTimes({ journal, site }: PlantView): string {
 /** What is done with it now and then: its record, copies, labels, its end. */
 function Menu({ plant, onPick }: { plant: PlantView; onPick(panel: Panel): void }) {
   const items: [Exclude<Panel, null>, string][] = [
-    ['pot', 'Its pot or mix is otherwise'],
+    ['pot', 'Correct its pot or mix'],
     ['change', 'Change its record'],
     ['look-over', 'Look it over'],
-    ['copies', 'One more, or offsets'],
+    ['copies', 'Add another, or offsets'],
     ['end', 'Given away, or died'],
   ];
   return (

@@ -81,9 +81,9 @@ export function potLines({ from, to, pot, mix, reckoned, drinks, median_days: ga
   return [
     to === null ? `Since ${fullDay(from)}` : `${fullDay(from)} to ${fullDay(to)}`,
     `${centimetres(pot.top_mm)} × ${centimetres(pot.depth_mm)}, ${pot.material}, in ${mix}`,
-    `Where it stands now dry in ${Math.round(reckoned.now.p50)} days, ${Math.round(reckoned.winter.p50)} in winter.`,
+    `Where it is now, dry in ${Math.round(reckoned.now.p50)} days, ${Math.round(reckoned.winter.p50)} in winter.`,
     gap === null
-      ? `${drinks === 0 ? 'No drinks' : drinks === 1 ? 'One drink' : `${drinks} drinks`} on its book, too few to compare.`
+      ? `${drinks === 0 ? 'No drinks' : drinks === 1 ? 'One drink' : `${drinks} drinks`} on record, too few to compare.`
       : `${drinks} drinks, ${Math.round(gap)} days between two.`,
     ...(against ? [againstWords(against.times)] : []),
   ];

@@ -133,8 +133,8 @@ export function PotPanel({
         />
         <p className="mb-3 text-[0.9375rem] text-[var(--ink-2)]">
           {draft.kind === 'set-right'
-            ? 'Its past is reckoned anew, as if this had stood here from the start.'
-            : 'The new pot starts anew, from what its bench has taught; the old one stays in its book.'}
+            ? 'Its past is worked out again, as if it had been in this pot from the start.'
+            : 'The new pot starts fresh, from what its bench has taught; the old one stays on record.'}
         </p>
         <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
           {choose('shape', 'Shape', POT_SHAPES)}
@@ -187,10 +187,10 @@ export function PotPanel({
         )}
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={save.isPending}>
-            {save.isPending ? 'Reckoning anew…' : 'Keep it'}
+            {save.isPending ? 'Working it out…' : 'Save'}
           </button>
           <button type="button" className="btn h-11" onClick={onClose}>
-            Leave it
+            Cancel
           </button>
         </div>
       </Form>

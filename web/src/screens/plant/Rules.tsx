@@ -24,7 +24,7 @@ export function Rules({ plant }: { plant: PlantView }) {
   const change = useChange(plant);
   return (
     <section aria-labelledby="rules">
-      <SectionHead id="rules">Its rules</SectionHead>
+      <SectionHead id="rules">How you care for it</SectionHead>
       <dl className="grid grid-cols-[4.5rem_minmax(0,1fr)_auto] gap-x-2 gap-y-1 text-[0.9375rem]">
         {ruleLines(care.rules).map(([key, term, words]) => (
           <div key={key} className="contents">

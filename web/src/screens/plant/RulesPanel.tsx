@@ -29,14 +29,14 @@ const AMOUNTS = [
 ];
 const SALTS = [
   { id: 'sensitive', label: 'minds them' },
-  { id: 'usual', label: 'bears some' },
-  { id: 'hardy', label: 'bears them' },
+  { id: 'usual', label: 'tolerates some' },
+  { id: 'hardy', label: 'tolerates them' },
 ];
 const RHYTHMS = [
   { id: 'never', label: 'never' },
-  { id: 'nth', label: 'every so many drinks' },
-  { id: 'weeks', label: 'every so many weeks' },
-  { id: 'months', label: 'so often in its months' },
+  { id: 'nth', label: 'every few waterings' },
+  { id: 'weeks', label: 'every few weeks' },
+  { id: 'months', label: 'a number of times in chosen months' },
 ];
 const THINNED = [
   { id: '0', label: 'no' },
@@ -65,7 +65,7 @@ export function RulesPanel({ plant, onClose }: { plant: PlantView; onClose(): vo
     }
   };
   return (
-    <Dialog title="Its rules" onClose={onClose}>
+    <Dialog title="How you care for it" onClose={onClose}>
       <Form error={wrong} onSubmit={() => void submit()}>
         <CallRules draft={draft} set={set} />
         <WaterRules draft={draft} set={set} />

@@ -13,14 +13,14 @@ export function Schools({ outlook: { schools }, today }: { outlook: OutlookView;
       ? 'no drinks in rest'
       : `every ${schools.interval_days} days, by ${schools.interval_from}`;
   const rows: [string, string | null, string][] = [
-    ['The pot', schools.pot, 'its rule met, as reckoned'],
+    ['The pot', schools.pot, 'as dry as its rule says, by our estimate'],
     ['The plant', schools.plant, 'the first wrinkle, if nobody waters'],
     ['The calendar', schools.calendar, calendar],
   ];
   return (
     <section aria-labelledby="schools">
       <h2 id="schools" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[1.0625rem] font-semibold">
-        Three schools
+        Three ways to decide
       </h2>
       <ul className="text-[0.9375rem]">
         {rows.map(([school, day, how]) => (

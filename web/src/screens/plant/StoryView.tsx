@@ -39,7 +39,7 @@ export function StoryView({ plantId }: { plantId: number }) {
       </p>
       {data.ended === 'died' && (
         <section aria-labelledby="last" className="mb-6">
-          <SectionHead id="last">Its last months, as the book has them</SectionHead>
+          <SectionHead id="last">Its last months, from its notes</SectionHead>
           <ul className="list-disc pl-5">
             {data.lines.map((line) => (
               <li key={line}>{line}</li>

@@ -35,7 +35,7 @@ export function Ways({ plant }: { plant: PlantView }) {
   return (
     <section aria-labelledby="ways">
       <h2 id="ways" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[1.0625rem] font-semibold">
-        Its ways
+        How it grows
       </h2>
       <dl className="grid grid-cols-[4rem_minmax(0,1fr)_auto] gap-x-2 gap-y-1 text-[0.9375rem]">
         {rows.map(([term, words, trait, column]) => (
@@ -75,7 +75,7 @@ export function Ways({ plant }: { plant: PlantView }) {
       {doubt && <p className="mt-1 border-l-4 border-[var(--straw)] pl-2 text-[0.9375rem]">{doubt}</p>}
       {change.isError && <Wrong words={wordsOf(change.error)} />}
       <button type="button" className="btn mt-2 h-11" onClick={() => setOpen(true)}>
-        Set its ways…
+        Change how it grows…
       </button>
       {open && <WaysPanel plant={plant} onClose={() => setOpen(false)} />}
     </section>

@@ -43,7 +43,7 @@ export function WaysPanel({ plant, onClose }: { plant: PlantView; onClose(): voi
   const rules = DRY_RULES.map((rule) => [rule, ruleWords({ ...traits, dryRule: rule })] as const);
   const degree = typed.temperature();
   return (
-    <Dialog title="Its ways" onClose={onClose}>
+    <Dialog title="How it grows" onClose={onClose}>
       <Form error={formState.errors.root?.message ?? null} onSubmit={() => void submit()}>
         <div className="grid grid-cols-2 gap-x-4">
           {choice('dry_rule', 'Water', rules)}

@@ -79,7 +79,7 @@ describe('rules', () => {
     [{ waters: [] }, /Kinds of water/],
     [{ mode: 'months', months: [] }, /Feeding months/],
     [{ mode: 'weeks', weeks: '60' }, /Weeks: a number from 1 to 52/],
-    [{ mode: 'nth', n: 'second' }, /so many drinks: a number from 1 to 50/],
+    [{ mode: 'nth', n: 'second' }, /how many waterings: a number from 1 to 50/],
     [{ amountBy: 'fixed', ml: '' }, /Millilitres/],
     [{ saucer: '0' }, /Saucer, minutes: a number from 1 to 240/],
     [{ soak: '121' }, /Soak, minutes: a number from 1 to 120/],

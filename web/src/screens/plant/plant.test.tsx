@@ -276,7 +276,7 @@ describe('the book', () => {
     [{ type: 'flowering', date: '', stage: 'open', flowers: 3 }, /^Flower: open, 3$/],
     [{ type: 'drain', date: '', seconds: 12 }, /^Drained in 12 s$/],
     [{ type: 'sun', date: '', minutes: 45, scorched: true }, /^45 minutes of direct sun, scorched$/],
-    [{ type: 'review', date: '', answer: 'worse' }, /^Looked at anew: worse$/],
+    [{ type: 'review', date: '', answer: 'worse' }, /^Checked again: worse$/],
     [{ type: 'firmed', date: '', yes: false }, /^Did not firm up$/],
     [
       { type: 'arrival', date: '', pests: true, hole: false, roots: 'not-seen' },
@@ -300,7 +300,7 @@ describe('the curve read day by day', () => {
       entry('2026-06-05', { type: 'note', text: 'x' }),
     ];
     expect(readingOf(day, [point(day, 0.4)], seen)).toBe('Thursday 4 June: damp, 40 % (30 to 50). Felt damp.');
-    expect(readingOf(day + 9, [point(day, 0.4)], seen)).toContain('not reckoned');
+    expect(readingOf(day + 9, [point(day, 0.4)], seen)).toContain('not known');
     // Where behind meets ahead, what is ahead of today counts.
     expect(readingOf(day, [point(day, 0.9), point(day, 0.2)], [])).toContain('20 %');
   });

@@ -36,7 +36,7 @@ describe('a pot that was', () => {
     [1.05, /dries as the pot before did/],
   ])('gaps %d times those of before', (times, words) => expect(said({ against: { times, gaps: 4 } })).toMatch(words));
   it('does not compare what was hardly seen', () =>
-    expect(said({ drinks: 1, median_days: null })).toMatch(/One drink on its book, too few to compare/));
+    expect(said({ drinks: 1, median_days: null })).toMatch(/One drink on record, too few to compare/));
 });
 
 describe('a new pot after an old one', () => {

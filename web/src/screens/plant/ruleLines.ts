@@ -78,7 +78,11 @@ export function ruleLines(rules: CareRules): [keyof CareRules, string, string][]
     [
       'salts',
       'Salts',
-      rules.salts === 'sensitive' ? 'minds them' : rules.salts === 'usual' ? 'bears some' : 'bears them',
+      rules.salts === 'sensitive'
+        ? 'is sensitive to them'
+        : rules.salts === 'usual'
+          ? 'tolerates some'
+          : 'tolerates them',
     ],
     [
       'stand',

@@ -141,7 +141,7 @@ function amountOf({ amountBy, ml, percent }: RulesDraft): CareRules['amount'] {
 function rhythmOf({ mode, n, sips, weeks, times, months }: RulesDraft): CareRules['feed']['rhythm'] {
   switch (mode) {
     case 'nth':
-      return { mode, n: within(n, 1, 50, 'Every so many drinks'), sipsCount: sips };
+      return { mode, n: within(n, 1, 50, 'Every how many waterings'), sipsCount: sips };
     case 'weeks':
       return { mode, weeks: within(weeks, 1, 52, 'Weeks') };
     case 'months':

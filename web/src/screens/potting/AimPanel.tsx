@@ -101,13 +101,13 @@ export function AimPanel({ pot, drying, components, prices, litres, currency, on
   const hand = fromStores ? litres.size : components.size;
   return (
     <section aria-labelledby="aim" className="mt-8 max-w-3xl">
-      <SectionHead id="aim">Say the aim instead</SectionHead>
+      <SectionHead id="aim">Or tell us what you want</SectionHead>
       <Form error={wrong} onSubmit={begin}>
         <div className="flex flex-wrap gap-x-5">
           <Typed label="Dries in about, days" at="days" width="w-32" value={days} onChange={setDays} />
           <Typed label="Air at least, %" at="air" width="w-32" value={air} onChange={setAir} />
           <Typed label="pH about" at="ph" width="w-32" value={ph} onChange={setPh} />
-          <Typed label="At most so many kinds" at="kinds" width="w-32" value={kinds} onChange={setKinds} />
+          <Typed label="Ingredients at most" at="kinds" width="w-32" value={kinds} onChange={setKinds} />
         </div>
         <Choice
           legend="Days"

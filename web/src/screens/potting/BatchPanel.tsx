@@ -93,7 +93,7 @@ export function BatchPanel({ recipe, held, stock, kit, components, pot, crockMm,
         value={by}
         onChange={(value) => setBy(value as 'size' | 'due')}
         options={[
-          { id: 'size', label: 'so many pots of a size' },
+          { id: 'size', label: 'a number of pots of one size' },
           { id: 'due', label: 'the plants that are due' },
         ]}
       />

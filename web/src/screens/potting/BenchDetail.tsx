@@ -59,7 +59,7 @@ export function BenchDetail({ plant, kit, today }: { plant: BenchPlant; kit: Kit
           ? `${capital(plant.need.reasons.map((reason) => needWords(reason, units())).join('; '))}.`
           : 'Nothing asks for a new pot.'}{' '}
         {plant.tight && 'It likes its roots tight: wait for strong signs. '}
-        {plant.rootShy && 'It bears root work badly: no more than needed. '}
+        {plant.rootShy && 'It dislikes root work: no more than needed. '}
       </p>
       {plant.blocks.map((block) => (
         <p key={block.code} className="mt-1 border-l-4 border-[var(--straw)] pl-2">
@@ -117,7 +117,7 @@ function Step({ plant }: { plant: BenchPlant }) {
     ['weight, drained', `${old.stand.weightG} g`, `${next.stand.weightG} g`],
     [
       'tips from',
-      `${old.stand.tipsAtDeg}°, gusts of ${old.stand.tipsInWindMS} m/s`,
+      `${old.stand.tipsAtDeg}°, gusts of ${Math.round(old.stand.tipsInWindMS * 3.6)} km/h`,
       `${next.stand.tipsAtDeg}°, ${next.stand.tipsInWindMS} m/s`,
     ],
     ['days to dry now', days(old.days.now), days(next.days.now)],

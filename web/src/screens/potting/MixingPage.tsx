@@ -86,7 +86,7 @@ function Bench({ kit, stock, own }: { kit: Kit; stock: readonly StockLine[]; own
       <p className="mb-2 text-[0.9375rem] text-[var(--ink-2)]">
         {drying.data
           ? `For ${drying.data.name} where it stands, in ${pot === next ? 'its next pot' : 'its pot'} of ${centimetres(pot.top_mm)} × ${centimetres(pot.depth_mm)}.`
-          : `For a plastic pot of ${centimetres(pot.top_mm)} × ${centimetres(pot.depth_mm)}; with a plant the days to dry are reckoned as well.`}
+          : `For a plastic pot of ${centimetres(pot.top_mm)} × ${centimetres(pot.depth_mm)}; choose a plant to see the days to dry as well.`}
       </p>
       <div className="grid gap-5 md:grid-cols-2 xl:grid-cols-3">
         {recipes.map((recipe, i) => (
@@ -105,7 +105,7 @@ function Bench({ kit, stock, own }: { kit: Kit; stock: readonly StockLine[]; own
       </div>
       {recipes.length < MOST_RECIPES && <Beside kit={kit} onAdd={add} />}
       <section aria-labelledby="curves" className="mt-6" ref={box}>
-        <SectionHead id="curves">Water held against suction</SectionHead>
+        <SectionHead id="curves">How tightly it holds water</SectionHead>
         {width > 0 && (
           <Curves blends={held.map((one) => one?.blend ?? null)} depthMm={pot.depth_mm} width={Math.min(760, width)} />
         )}
@@ -351,7 +351,7 @@ function Beside({ kit, onAdd }: { kit: Kit; onAdd(recipe: Recipe): void }) {
   return (
     <div className="mt-3 max-w-md">
       <OneOf
-        label="Beside them"
+        label="Compare with"
         value=""
         onChange={(value) => {
           const id = SCHOOL_IDS.find((one) => one === value);

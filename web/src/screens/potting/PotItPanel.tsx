@@ -161,11 +161,12 @@ export function PotItPanel({ plant, kit, today, onClose }: Props) {
         </ul>
         {follows.pots.length > 1 && <p className="my-2">{movedWords(follows.pots.at(-2)!, follows.pots.at(-1)!)}</p>}
         <p className="my-2">
-          The round tells of each on its day, and the pot is reckoned anew from what its bench has taught.
+          The round reminds you of each on its day. The forecast for this pot starts again from what its bench has
+          taught.
         </p>
         {draft.findings.includes('brown-soft') || draft.findings.includes('pests') ? (
           <p className="my-2 border-l-4 border-[var(--straw)] pl-2">
-            Throw the old mix away; wash pot and tools. Keep it apart from the others until it is clean twice running.{' '}
+            Throw the old mix away; wash pot and tools. Keep it in quarantine until it is clean twice in a row.{' '}
             <Link className="link" to={`/clinic/${plant.id}`}>
               Its case is open in the clinic
             </Link>

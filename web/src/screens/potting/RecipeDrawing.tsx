@@ -106,7 +106,7 @@ export function Curves({
       width={width}
       height={HEIGHT}
       role="img"
-      aria-label="Water held against suction, a line a recipe"
+      aria-label="How tightly each recipe holds its water, one line each"
       className="block"
     >
       <rect

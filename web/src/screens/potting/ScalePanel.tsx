@@ -96,14 +96,14 @@ export function ScalePanel({ components, weighed }: Props) {
         </div>
         <Typed label="pH, if you read it" width="w-32" value={ph} onChange={setPh} />
         <button type="submit" className="btn h-11" disabled={keep.isPending}>
-          Reckon with these
+          Use these
         </button>
         {weighed.has(which) && COMPONENTS.has(which) && (
           <button type="button" className="btn btn-ghost h-11" disabled={back.isPending} onClick={() => back.mutate()}>
             Back to the tabled figures
           </button>
         )}
-        {keep.isSuccess && <p role="status">Kept: every pot with {like.name} in it is reckoned anew.</p>}
+        {keep.isSuccess && <p role="status">Saved: the forecast of every pot with {like.name} in it is updated.</p>}
       </Form>
     </details>
   );

@@ -127,10 +127,10 @@ function Line({ line, currency }: { line: StockLine; currency: string | null }) 
         <button
           type="button"
           className="h-11 px-1 underline"
-          aria-label={`take off ${line.name}`}
+          aria-label={`Use up ${line.name}`}
           onClick={() => drop.mutate()}
         >
-          take off
+          use up
         </button>
       </div>
       <Wrong words={wrong} />
@@ -260,7 +260,7 @@ function NewThing() {
       </div>
       <Wrong words={wrong} />
       <button type="submit" className="btn h-11" disabled={add.isPending}>
-        Put it in the stores
+        Add to the stores
       </button>
     </form>
   );

@@ -80,10 +80,10 @@ export function BeforeDusk({ site }: { site: RoundSite }) {
         <>
           <h3 className="text-[1.0625rem] font-semibold text-[var(--rust)]">
             {open.length === 0
-              ? 'All seen to for tonight'
+              ? 'All done for tonight'
               : below === 0
-                ? 'Before dusk: none below its limit, these close to it'
-                : `Before dusk: ${count(below, 'pot')} below ${below === 1 ? 'its' : 'their'} limit. Move or cover.`}
+                ? 'Tonight: none too cold, these are borderline'
+                : `Tonight too cold for ${count(below, 'pot')}: move or cover ${below === 1 ? 'it' : 'them'}.`}
           </h3>
           <Wrong words={wrong} />
           <ul>
@@ -98,7 +98,7 @@ export function BeforeDusk({ site }: { site: RoundSite }) {
       {hot.length > 0 && (
         <>
           <h3 className="text-[1.0625rem] font-semibold text-[var(--rust)]">
-            Too hot: {count(hot.length, 'pot')} into shade, the small ones first
+            Too hot: move {count(hot.length, 'pot')} into shade, the small ones first
           </h3>
           <p className="flex flex-wrap items-center gap-x-4">
             {hot.map(({ pot, high, limit, on, place }) => (
@@ -106,7 +106,7 @@ export function BeforeDusk({ site }: { site: RoundSite }) {
                 <span>
                   <Name written={pot.name} />{' '}
                   <span className="text-[0.9375rem] text-[var(--ink-2)]">
-                    {place.name}, {degrees(high)} {nearDay(on, site.today)}, bears {degrees(limit)}
+                    {place.name}, {degrees(high)} {nearDay(on, site.today)}, takes up to {degrees(limit)}
                   </span>
                 </span>
               </Link>
@@ -194,7 +194,7 @@ function ColdBench({
           {below.length > 0 && '. '}
           {near.length > 0 && (
             <span className="text-[0.9375rem] text-[var(--ink-2)]">
-              Close to it:{' '}
+              Borderline:{' '}
               {near.map((pot, i) => (
                 <span key={pot.id}>
                   {i > 0 && ', '}
@@ -208,7 +208,7 @@ function ColdBench({
       )}
       {done.length > 0 && (
         <p className="text-[0.9375rem] text-[var(--ink-2)]">
-          Seen to: {done.map((pot) => `${pot.name}, ${DONE[pot.done!]}`).join('; ')}.
+          Done: {done.map((pot) => `${pot.name}, ${DONE[pot.done!]}`).join('; ')}.
         </p>
       )}
     </li>
@@ -229,9 +229,9 @@ function ColdName({ pot }: { pot: ColdPot }) {
 function Bears({ pot }: { pot: ColdPot }) {
   return (
     <span className="whitespace-nowrap text-[0.9375rem] text-[var(--ink-2)]">
-      bears {degrees(pot.limit_c)}
+      safe to {degrees(pot.limit_c)}
       {pot.near && ', close'}
-      {pot.chance > 0 && pot.chance < 1 && `, ${Math.round(100 * pot.chance)} in a hundred`}
+      {pot.chance > 0 && pot.chance < 1 && `, ${Math.round(100 * pot.chance)} % chance of a colder night`}
     </span>
   );
 }

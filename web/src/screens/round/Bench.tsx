@@ -98,7 +98,7 @@ export function Bench({
         <h3 id={`place-${place.id}`} className="text-[1.0625rem] font-semibold">
           {place.name}
         </h3>
-        {place.quarantine && <span className="text-[0.9375rem] font-semibold text-[var(--straw)]">kept apart</span>}
+        {place.quarantine && <span className="text-[0.9375rem] font-semibold text-[var(--straw)]">quarantine</span>}
         <span className="text-[0.9375rem] text-[var(--ink-2)]">
           {degrees(place.today.tmin_c)} to {degrees(place.today.tmax_c)} today{' '}
           <span className="max-sm:hidden">· air {place.today.rh_pct} %</span>
@@ -119,7 +119,7 @@ export function Bench({
             className="flex h-11 items-end px-2 pb-px text-[0.9375rem] underline hover:text-[var(--clay)]"
             onClick={onChooseDue}
           >
-            {allChosen ? 'put them back' : `take the ${due.length} to water in hand`}
+            {allChosen ? 'clear selection' : `select the ${due.length} to water`}
           </button>
         )}
         {pots.length > 0 && (

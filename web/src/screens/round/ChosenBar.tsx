@@ -18,11 +18,11 @@ export function ChosenBar({ spots, back, onWater, onFeel, onNote, onNone }: Chos
   return (
     <div
       role="region"
-      aria-label="Pots in hand"
+      aria-label="Selected pots"
       className="sticky bottom-0 z-20 flex flex-wrap items-center gap-2 border-t-2 border-[var(--ink)] bg-[var(--frame)] px-3 py-2 sm:px-6 lg:col-span-2"
     >
       <strong className="mr-2 font-semibold">
-        In hand: {count(spots.length, 'pot')}, {litres(ml)}
+        Selected: {count(spots.length, 'pot')}, {litres(ml)}
       </strong>
       <button type="button" className="btn btn-primary h-11" onClick={onWater}>
         Watered{back > 0 ? ' yesterday' : ''}, as advised
@@ -36,7 +36,7 @@ export function ChosenBar({ spots, back, onWater, onFeel, onNote, onNone }: Chos
         Note…
       </button>
       <button type="button" className="btn btn-ghost h-11" onClick={onNone}>
-        Put them back
+        Clear
       </button>
     </div>
   );

@@ -108,7 +108,7 @@ function Row({ pot, today, current, chosen, back, done, onHere, onWater, onFeel,
             <strong className="font-semibold text-[var(--lichen)]">
               {done.map(({ event }) => eventWords(event)).join('. ')}.
             </strong>{' '}
-            <span className="text-[var(--ink-2)]">Rests till tomorrow. {words.head}.</span>
+            <span className="text-[var(--ink-2)]">Done for today. {words.head}.</span>
           </p>
         ) : (
           <div className={current ? '' : 'max-sm:line-clamp-4'}>
@@ -243,7 +243,7 @@ function Deed({
 
 function stickWords(outlook: LineOutlook): string {
   const { p10, p50, p90 } = outlook.moisture;
-  return `Reckoned ${bandOf(p50)}: ${Math.round(p50 * 100)} % of what the pot can give, between ${Math.round(p10 * 100)} and ${Math.round(p90 * 100)}`;
+  return `Probably ${bandOf(p50)}: ${Math.round(p50 * 100)} % of what the pot can give, between ${Math.round(p10 * 100)} and ${Math.round(p90 * 100)}`;
 }
 
 function stripWords(outlook: LineOutlook, today: string): string {

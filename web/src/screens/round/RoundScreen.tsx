@@ -46,8 +46,8 @@ function SoFar({ round }: { round: RoundSoFar }) {
             <span>
               {name}:{' '}
               {stage === 'reading'
-                ? `the book is read for ${done} of ${count(of, 'pot')}`
-                : `${done} of ${count(of, 'pot')} reckoned; those stand below`}
+                ? `${done} of ${count(of, 'pot')} read`
+                : `${done} of ${count(of, 'pot')} worked out; those are below`}
             </span>
           </label>
         ))}

@@ -39,12 +39,12 @@ const hot = (id: number, name: string) =>
 
 describe('before dusk', () => {
   it('is not there on a mild evening', () => expect(shown({}).markup).toBe(''));
-  it('names every pot with what it bears, however many, those below their limit before those close to it', () => {
+  it('names every pot with what it takes, however many, those below their limit before those close to it', () => {
     const many = Array.from({ length: 14 }, (_, i) => cold(i + 1, `Hoya ${'abcdefghijklmn'[i]}`));
     const { text, markup } = shown({ cold: [...many, cold(20, 'Aloe vera', { near: true, limit_c: 1 })] });
     for (const { name } of many) expect(text).toContain(name.split(' ')[1]!);
-    expect(text).toContain('14 pots below their limit');
-    expect(text.indexOf('Hoya n')).toBeLessThan(text.indexOf('Close to it: Aloe vera'));
+    expect(text).toContain('Tonight too cold for 14 pots');
+    expect(text.indexOf('Hoya n')).toBeLessThan(text.indexOf('Borderline: Aloe vera'));
     // All that are below at one tap; those that are close are no part of it.
     expect(text).toContain('all 14 in');
     expect(markup).toContain('one by one');
@@ -52,20 +52,20 @@ describe('before dusk', () => {
   it('a few are done one by one at once', () => {
     const { markup, text } = shown({ cold: [cold(8, 'Aloe vera', { chance: 0.42 })] });
     for (const how of ['in', 'covered', 'stays']) expect(markup).toContain(`aria-label="Aloe vera: ${how}"`);
-    expect(text).toContain('42 in a hundred');
+    expect(text).toContain('42 % chance of a colder night');
     expect(markup).toContain('href="/plants/8"');
   });
   it('tells those that come close apart, and keeps what was seen to out of the way', () => {
-    expect(shown({ cold: [cold(7, 'Hoya kerrii', { near: true })] }).text).toContain('these close to it');
+    expect(shown({ cold: [cold(7, 'Hoya kerrii', { near: true })] }).text).toContain('these are borderline');
     const { markup, text } = shown({ cold: [cold(7, 'Hoya kerrii', { done: 'in' })] });
-    expect(text).toContain('All seen to for tonight');
-    expect(text).toContain('Seen to: Hoya kerrii, brought in.');
+    expect(text).toContain('All done for tonight');
+    expect(text).toContain('Done: Hoya kerrii, brought in.');
     expect(markup).not.toContain('aria-label="Hoya kerrii: in"');
   });
   it('heat stands there as frost does, each by name', () => {
     const { text } = shown({ pots: [hot(4, 'Lithops lesliei'), hot(5, 'Haworthia cooperi')] });
-    expect(text).toContain('Too hot: 2 pots into shade');
-    expect(text).toMatch(/Lithops lesliei.*Lean-to, 43° tomorrow, bears 40°/);
+    expect(text).toContain('Too hot: move 2 pots into shade');
+    expect(text).toMatch(/Lithops lesliei.*Lean-to, 43° tomorrow, takes up to 40°/);
     expect(heatOf({ pots: [hot(4, 'x')] })).toHaveLength(1);
   });
 });

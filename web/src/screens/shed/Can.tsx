@@ -38,7 +38,7 @@ export function Can({ kit }: { kit: Kit }) {
             ))}
           </div>
           <button type="submit" className="btn btn-primary h-11" disabled={save.isPending}>
-            {save.isSuccess && Number(can.replace(',', '.')) * 1000 === kit.collection.can_ml ? 'Kept' : 'Keep these'}
+            {save.isSuccess && Number(can.replace(',', '.')) * 1000 === kit.collection.can_ml ? 'Saved' : 'Save'}
           </button>
         </Form>
         <CanDrawing litres={kit.collection.can_ml / 1000} />

@@ -117,10 +117,10 @@ function ListPanel({ file, kit, onDone }: { file: ListFile; kit: Kit; onDone(): 
           disabled={!ready || takeIn.isPending}
           onClick={() => takeIn.mutate()}
         >
-          {takeIn.isPending ? 'Taking them in…' : ready ? `Take in ${count(report.good, 'plant')}` : 'Take them in'}
+          {takeIn.isPending ? 'Importing…' : ready ? `Import ${count(report.good, 'plant')}` : 'Import them'}
         </button>
         <button type="button" className="btn h-12" onClick={onDone}>
-          Leave it
+          Cancel
         </button>
         <span className="text-[0.9375rem] text-[var(--ink-2)]">
           {open > 0

@@ -27,7 +27,7 @@ export function Feeds({ kit }: { kit: Kit }) {
       <Ledger
         items={kit.feeds}
         another="Another feed"
-        goes="Food that was noted stays in the books; rules that name it fall back to the first in the list."
+        goes="Feeds you noted stay on record; rules that use it fall back to the first in the list."
         Words={FeedWords}
         Panel={FeedPanel}
         onDrop={drop.mutateAsync}
@@ -79,7 +79,7 @@ function FeedPanel({ item: feed, onDone }: { item: Feed | null; onDone(): void }
             ]}
           />
         </div>
-        <KeepOrLeave keep={feed ? 'Keep it so' : 'Add this feed'} busy={busy} onLeave={onDone} />
+        <KeepOrLeave keep={feed ? 'Save' : 'Add this feed'} busy={busy} onLeave={onDone} />
       </Form>
     </div>
   );

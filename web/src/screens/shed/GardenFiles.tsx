@@ -86,7 +86,7 @@ export function GardensIn() {
               disabled={send.isPending}
               onClick={() => send.mutate({ dry: false, chosen: file })}
             >
-              Take it in as a site
+              Import it as a site
             </button>
           )}
           {send.data.site_id !== null && <p className="font-semibold">It is in.</p>}

@@ -62,7 +62,7 @@ export function Imports({ onWrong }: { onWrong(words: string | null): void }) {
                   Take it back with all that
                 </button>
                 <button type="button" className="btn h-11" onClick={() => setAsking(null)}>
-                  Keep it
+                  Save
                 </button>
               </div>
             </div>

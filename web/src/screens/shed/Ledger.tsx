@@ -104,7 +104,7 @@ export function LedgerLine({ name, children, goes, onChange, onDrop }: LedgerLin
               Drop it
             </button>
             <button type="button" className="btn h-11" onClick={() => setAsking(false)}>
-              Keep it
+              Save
             </button>
           </div>
           <Wrong words={error === null ? null : wordsOf(error)} />

@@ -74,10 +74,10 @@ export function Messages({ report, isAsked, leftOut, onLeaveOut, name }: Message
                   <button
                     type="button"
                     className="ml-auto h-11 px-2 underline"
-                    aria-label={`Leave it out: row ${fault.row}`}
+                    aria-label={`Skip this row: row ${fault.row}`}
                     onClick={() => onLeaveOut([...leftOut, fault.row])}
                   >
-                    Leave it out
+                    Skip this row
                   </button>
                 )}
               </li>
@@ -118,7 +118,7 @@ function Notes({ notes }: { notes: CsvReport['notes'] }) {
   return (
     <details className="mt-1">
       <summary className="flex min-h-11 cursor-pointer items-center">
-        {count(notes.length, 'cell')} {notes.length === 1 ? 'is' : 'are'} read with something added: look
+        {count(notes.length, 'cell')} {notes.length === 1 ? 'was' : 'were'} guessed: review
       </summary>
       <ul className="text-[0.9375rem]">
         {grouped.map(({ column, got, taken, rows }) => (

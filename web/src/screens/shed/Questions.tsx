@@ -103,7 +103,7 @@ type MissingData = Extract<Question, { kind: 'missing' }>;
 const MISSING_WORDS: Record<MissingData['field'], string> = {
   place: 'no bench: on which do they stand?',
   mix: 'no soil: in which do they stand?',
-  pot: 'no width of the pot: what pot is reckoned with?',
+  pot: 'no pot width: which pot shall we assume?',
 };
 
 function MissingQuestion({

@@ -35,7 +35,7 @@ export function Settings({ kit: { collection } }: { kit: Kit }) {
   return (
     <section aria-labelledby="settings">
       <h3 id="settings" className="sr-only">
-        House rules
+        Collection settings
       </h3>
       <Form error={error} onSubmit={() => void send()}>
         <Line label="Name of the collection" at="name" most={LONGEST_NAME} value={name} onChange={setName} />
@@ -55,7 +55,7 @@ export function Settings({ kit: { collection } }: { kit: Kit }) {
           doubt ask your poison line or vet.
         </p>
         <button type="submit" className="btn btn-primary h-11" disabled={save.isPending}>
-          {save.isSuccess && !changed ? 'Kept' : 'Keep these'}
+          {save.isSuccess && !changed ? 'Saved' : 'Save'}
         </button>
       </Form>
     </section>

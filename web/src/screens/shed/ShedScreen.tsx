@@ -73,7 +73,7 @@ const SHELVES: readonly Shelf[] = [
   },
   {
     name: 'papers-in',
-    label: 'Papers in',
+    label: 'Import',
     icon: FileInput,
     told: () => 'lists of plants, garden files',
     content: (kit) => (
@@ -85,7 +85,7 @@ const SHELVES: readonly Shelf[] = [
   },
   {
     name: 'papers-out',
-    label: 'Papers out',
+    label: 'Export and labels',
     icon: FileOutput,
     told: () => 'lists, labels, calendars, garden files',
     content: (kit) => (
@@ -97,10 +97,10 @@ const SHELVES: readonly Shelf[] = [
       </>
     ),
   },
-  { name: 'gone', label: 'The gone', icon: Archive, told: () => 'their books stay', content: () => <Gone /> },
+  { name: 'gone', label: 'Past plants', icon: Archive, told: () => 'records kept', content: () => <Gone /> },
   {
     name: 'house',
-    label: 'House rules',
+    label: 'Collection settings',
     icon: House,
     told: ({ collection }) =>
       [collection.name, collection.has_pets && 'pets', collection.has_children && 'children']

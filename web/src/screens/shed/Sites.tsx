@@ -112,7 +112,7 @@ function SitePanel({ item: site, onDone }: { item: Site | null; onDone(): void }
             By the name of a town
           </button>
           <KeepOrLeave
-            keep={site ? 'Keep it so' : 'Add this site'}
+            keep={site ? 'Save' : 'Add this site'}
             busy={add.isPending || change.isPending}
             onLeave={onDone}
           />

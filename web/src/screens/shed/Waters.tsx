@@ -67,7 +67,7 @@ function WaterPanel({ item: water, onDone }: { item: Water | null; onDone(): voi
             onChange={(salts) => set({ salts })}
           />
         </div>
-        <KeepOrLeave keep={water ? 'Keep it so' : 'Add this water'} busy={busy} onLeave={onDone} />
+        <KeepOrLeave keep={water ? 'Save' : 'Add this water'} busy={busy} onLeave={onDone} />
       </Form>
     </div>
   );

@@ -61,7 +61,7 @@ export function waterWords({ kind, hardness_dh: hardness, salts_mg_l: salts }: O
   const hard = hardness ?? HARDNESS_DH[kind as WaterKind];
   const warning =
     kind === 'softened'
-      ? 'sodium in the place of lime: only for plants that bear salts'
+      ? 'sodium in the place of lime: only for plants that tolerate salts'
       : hard > HARD_DH
         ? 'hard: not for plants that mind salts, and flush now and then'
         : kind === 'rain'

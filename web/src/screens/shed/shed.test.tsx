@@ -64,9 +64,9 @@ describe('messages on a list', () => {
     expect(said).toContain('Left out: rows 3, 5.');
     expect(said).toContain('take them up again');
   });
-  it('what was read with something added is told once for all rows that have it', () => {
+  it('what was guessed is told once for all rows that have it', () => {
     const said = text(messages(REPORT));
-    expect(said).toContain('3 cells are read with something added');
+    expect(said).toContain('3 cells were guessed');
     expect(said).toMatch(/Pot mm, “65”: round, plastic, with a hole \(2 rows\)/);
     expect(said).toMatch(/Bought, “2024”: about the middle of that year \(row 6\)/);
   });

@@ -137,12 +137,12 @@ export function NameField({ value, onChange, meant, onMeant, household }: NameFi
         <p className="mt-1 text-[0.9375rem] text-[var(--ink-2)]" data-testid="genus-words">
           <Name written={value} />
           {nameParts(value).length > 0 && ': '}
-          {common && 'a common name that means but one kind, '}
+          {common && 'a common name for just one kind, '}
           {genus && care
             ? `${genus.name === value.trim() ? '' : `as ${genus.name}: `}${HABITS[genus.habit]}, ${RULES[genus.dryRule]}, ` +
               `nights down to ${degrees(genus.minDryC)} dry and ${degrees(genus.minWetC)} ` +
               `moist${care.poisonous.people ? '; poisonous' : care.poisonous.pets ? '; not for pets to eat' : ''}.${care.doubt ? ` ${care.doubt}` : ''}`
-            : 'no genus the library knows: it is kept to the dry side until you say more.'}
+            : 'genus not recognised. Until you say more it is watered sparingly.'}
         </p>
       )}
     </div>

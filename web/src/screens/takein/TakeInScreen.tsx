@@ -33,7 +33,7 @@ export default function TakeInScreen() {
 function NoBench() {
   return (
     <div className="p-6">
-      <h1 className="text-2xl font-semibold">Take in</h1>
+      <h1 className="text-2xl font-semibold">Add a plant</h1>
       <p>
         First there must be a bench:{' '}
         <Link className="underline" to="/benches">
@@ -119,7 +119,7 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string 
   const unsure = name.trim() !== '' && (genus === undefined || sure === 'unknown');
   return (
     <div className="max-w-4xl px-3 pb-12 pt-4 sm:px-6">
-      <h1 className="mb-2 text-2xl font-semibold">Take in</h1>
+      <h1 className="mb-2 text-2xl font-semibold">Add a plant</h1>
       <TakenIn made={made} />
       <Form error={error} onSubmit={() => void submit()}>
         <NameField value={name} onChange={setName} meant={meant} onMeant={setMeant} household={kit.collection} />
@@ -154,7 +154,7 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string 
           onFiles={setFiles}
         />
         <button type="submit" className="btn btn-primary h-12 px-8 text-[1.0625rem]" disabled={formState.isSubmitting}>
-          {formState.isSubmitting ? 'Writing…' : 'Take it in'}
+          {formState.isSubmitting ? 'Saving…' : 'Add it'}
         </button>
       </Form>
       {mixing && (
@@ -201,8 +201,8 @@ function BeforeYouBuy() {
         <li>No white fluff, bumps or webbing in axils, folds and under the rim; none in its neighbours.</li>
         <li>Roots hold the ball, and nothing sour is smelt.</li>
         <li>
-          Doubt on pests: buy and keep it apart. Soft base or many pests: leave it there; stricter for stone plants and
-          rare ones than for tough kinds.
+          In doubt about pests: buy it and quarantine it. Soft base or many pests: leave it there. Be stricter with
+          stone plants and rare ones than for tough kinds.
         </li>
       </ul>
     </section>

@@ -104,7 +104,7 @@ export function PotFields({ register, kit, places, today, chosenPot, chosenMix, 
           options={mixes}
           hint={
             chosenMix === NOT_KNOWN
-              ? 'Reckoned as bagged potting soil, the slowest to dry; felt before its first drink.'
+              ? 'We assume bagged potting soil, the slowest to dry. Feel it before its first watering.'
               : undefined
           }
         />
@@ -119,7 +119,7 @@ export function PotFields({ register, kit, places, today, chosenPot, chosenMix, 
         options={pots}
         hint={
           chosenPot === UNKNOWN_POT
-            ? `Reckoned as ${usualPotWords(USUAL_POTS.find(({ id }) => id === FIRST_POT)!)}, until you measure it on its page.`
+            ? `We assume ${usualPotWords(USUAL_POTS.find(({ id }) => id === FIRST_POT)!)}, until you measure it on its page.`
             : undefined
         }
       />

@@ -105,7 +105,7 @@ export function Instruments() {
                 <button
                   type="button"
                   className="h-11 px-2 underline"
-                  aria-label={`Strike ${device.name} from the list`}
+                  aria-label={`Remove ${device.name} from the list`}
                   onClick={() => remove.mutate(device.id)}
                 >
                   strike it off

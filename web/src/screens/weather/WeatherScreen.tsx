@@ -150,7 +150,7 @@ function PlaceSection({ site, place }: { site: SiteWeather; place: PlaceWeather 
         </p>
         <p className="mt-1">
           {learned.readings === 0
-            ? 'No thermometer was read here: it is reckoned from the weather outside and what the place is.'
+            ? 'No thermometer reading here: temperatures are estimated from the weather outside and the kind of place.'
             : `Against the estimate, nights are ${kelvin(learned.offset_min_c)} and days ${kelvin(learned.offset_max_c)}, ` +
               `learned from ${count(learned.readings, 'reading')}.`}
         </p>
@@ -169,7 +169,7 @@ function PlaceSection({ site, place }: { site: SiteWeather; place: PlaceWeather 
 }
 
 function kelvin(k: number): string {
-  if (Math.abs(k) < 0.05) return 'as reckoned';
+  if (Math.abs(k) < 0.05) return 'as estimated';
   return `${Math.abs(k).toFixed(1)} K ${k > 0 ? 'warmer' : 'colder'}`;
 }
 
