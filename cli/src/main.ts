@@ -1,6 +1,8 @@
 /** `zinc`: results to standard output, words to standard error; 2 for input that was refused. */
 import { readFileSync } from 'node:fs';
 import { blendMix, componentsOf, mixReport } from '@zinc-pail/core';
+import { mixWarningWords } from '@zinc-pail/words/mix';
+import { SI } from '@zinc-pail/words/units';
 import { diagnosisFile, forecastFile, judgementFile } from '@zinc-pail/words/files';
 import { checkGarden, checkMixFile } from '@zinc-pail/contract/gardenFile';
 import { type Checked, type Fault, faultsText } from '@zinc-pail/contract/faults';
@@ -78,7 +80,8 @@ program
   .action((file: string) => {
     const input = accept(file, checkMixFile(readJson(file)));
     const blend = blendMix({ id: 'mix', parts: input.parts }, componentsOf(input.components));
-    print(mixReport(blend, input.pot, input.pots ?? 1, input.crock_mm ?? 0));
+    const report = mixReport(blend, input.pot, input.pots ?? 1, input.crock_mm ?? 0);
+    print({ ...report, warnings: report.warnings.map((warning) => mixWarningWords(warning, SI)) });
   });
 
 const SERVER = 'http://127.0.0.1:4780';

@@ -1,5 +1,14 @@
 /** What the server answers besides rounds, plants and marks (api.ts): each shape once, its schema beside its type. */
-import { AIRS, HAZARDS, JUDGED, PLANT_STATES, type LightVerdict, PLACE_KINDS } from '@zinc-pail/core';
+import {
+  AIRS,
+  HAZARDS,
+  JUDGED,
+  LAST_CODES,
+  type LastFact,
+  type LightVerdict,
+  PLACE_KINDS,
+  PLANT_STATES,
+} from '@zinc-pail/core';
 import Joi from 'joi';
 import { journalEntry, roundPotSchema } from './api.ts';
 import { ENDINGS } from './choices.ts';
@@ -58,6 +67,15 @@ export const movedSchema = object<Moved>(
   'what was moved',
 );
 
+const lastFact = object<LastFact>(
+  {
+    code: oneOf(LAST_CODES),
+    n: Joi.object().pattern(Joi.string(), Joi.number()).required(),
+    on: day().optional(),
+    of: text(60).optional(),
+  },
+  'a fact of its last months',
+);
 export const storySchema = named(
   'Story',
   object<Story>(
@@ -71,7 +89,7 @@ export const storySchema = named(
       ended_on: day(),
       ended_why: optional(text(500)),
       kept_days: whole(0, 1e5),
-      lines: list(text(1000), 'sentences'),
+      last: list(lastFact, 'facts'),
       journal: list(journalEntry, 'entries'),
     },
     'the story of a plant that has ended',

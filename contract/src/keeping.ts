@@ -2,6 +2,7 @@
  * Bodies and views of all that is kept besides the journal: plants, places, waters, feeds, views, imports, calendars.
  */
 import {
+  type LastFact,
   AIRS,
   type Hazard,
   HAZARDS,
@@ -592,7 +593,8 @@ export interface Story {
   ended_on: string;
   ended_why: string | null;
   kept_days: number;
-  lines: string[];
+  /** of one that died: what its notes say of its last months */
+  last: LastFact[];
   journal: import('./marks.ts').JournalEntry[];
 }
 

@@ -19,6 +19,7 @@ import type {
   Worked,
 } from '@zinc-pail/core';
 import { CAUSE_WORDS, causeWords } from './causes.ts';
+import { CAUTION_WORDS } from './cautions.ts';
 import { dateWords, onDay } from './days.ts';
 import type { Speaking } from './reasons.ts';
 import { signPlaceWords, signWords } from './signs.ts';
@@ -376,17 +377,6 @@ export function changeWords({ change, of, on, days: n }: Change, { today }: Spea
   }
 }
 
-const CAUTIONS: Readonly<Partial<Record<Caution, string>>> = {
-  spines: 'Spines: gloves or tongs.',
-  glochids: 'Barbed hairs: tongs and thick gloves, tape lifts them from skin.',
-  'milky-sap': 'Milky sap harms skin and eyes: gloves, eye cover, wash it off; rinse eyes and get help.',
-  'irritant-sap': 'Its sap irritates skin: gloves, and wash your hands.',
-  'poisonous-sap': 'Poisonous sap: gloves, away from mouth and wounds.',
-  'poisonous-eaten':
-    'Poisonous if eaten: keep cut parts from children and animals; if swallowed call a poison line or a vet.',
-  powdery: 'Powder on its leaves: do not rub, spray or oil it, marks stay.',
-  'dry-heart': 'Keep water out of its heart.',
-};
 const TREATS: ReadonlySet<string> = new Set<Step>(['swab', 'wash', 'wipe', 'soil-drench']);
 const CUTS: ReadonlySet<string> = new Set<Step>([
   'cut',
@@ -400,7 +390,7 @@ const CUTS: ReadonlySet<string> = new Set<Step>([
 
 /** Said where hands come near it: the kind's own first, then what the treatment brings. */
 export function cautionWords(cautions: readonly Caution[], steps: readonly string[]): string[] {
-  const own = cautions.flatMap((caution) => CAUTIONS[caution] ?? []);
+  const own = cautions.map((caution) => CAUTION_WORDS[caution].long);
   return [
     ...own,
     ...(steps.some((step) => CUTS.has(step))

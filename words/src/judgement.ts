@@ -2,7 +2,8 @@
  * A judgement in words: the deed, its reason, what each answer leads to, what to mind, what never to do, what may have
  * happened.
  */
-import type { Deed, DeedName, Happened, Judgement, Mind, Never } from '@zinc-pail/core';
+import type { Caution, Deed, DeedName, Happened, Judgement, Mind, Never } from '@zinc-pail/core';
+import { CAUTION_WORDS } from './cautions.ts';
 import { dateWords, dayWords, daysBetween } from './days.ts';
 import { reasonWords, type Speaking } from './reasons.ts';
 import { amountWords, capital, degreeWords, doseWords } from './units.ts';
@@ -153,7 +154,8 @@ function thenWords(what: string, then: Readonly<Record<string, DeedName>>): stri
     .join(' ');
 }
 
-const MINDS: Record<Mind, string> = {
+const isCaution = (mind: Mind): mind is Mind & Caution => mind in CAUTION_WORDS;
+const MINDS: Record<Exclude<Mind, Caution>, string> = {
   'not-on-powder': 'Water the mix only: drops mark its powder.',
   'not-into-rosette': 'Not into the rosette: pour at the rim.',
   'no-hole-measure': 'No hole: never more than the measure.',
@@ -166,15 +168,10 @@ const MINDS: Record<Mind, string> = {
   'clay-frost': 'Wet fired clay bursts in frost: keep it dry, or move it where it does not freeze.',
   'dark-heat': 'Its dark pot heats up in the sun and can cook the roots: shade the pot.',
   'long-dry-sip': 'Check it in three to seven days, and water fully once it has firmed up.',
-  spines: 'Spines: gloves or tongs.',
-  glochids: 'Barbed hairs: thick gloves, tape takes them off.',
-  'milky-sap': 'Milky sap burns: gloves, and nothing near the eyes.',
-  'irritant-sap': 'Its sap irritates: gloves, wash your hands.',
-  'poisonous-sap': 'Its sap is poison: gloves, wash your hands.',
 };
 
 export function mindWords(mind: Mind): string {
-  return MINDS[mind];
+  return isCaution(mind) ? CAUTION_WORDS[mind].short : MINDS[mind];
 }
 
 const NEVERS: Record<Exclude<Never, 'frost' | 'wet-and-cold'>, string> = {

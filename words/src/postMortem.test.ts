@@ -1,28 +1,30 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { dayNumber, isoDay } from '@zinc-pail/core';
+import { dayNumber, isoDay, lastMonths } from '@zinc-pail/core';
 import type { PlantEvent } from '@zinc-pail/core';
-import { postMortem } from './postMortem.ts';
+import { lastMonthsWords } from './postMortem.ts';
+import { SI, type Units } from './units.ts';
 
 const END = '2026-02-10';
 const ago = (days: number) => isoDay(dayNumber(END) - days);
 const watered = (days: number, over: object = {}): PlantEvent =>
   ({ type: 'watering', date: ago(days), method: 'drench', ...over }) as PlantEvent;
-const read = (events: PlantEvent[], nights: { date: string; tminC: number }[] = []) =>
-  postMortem({ events, endedOn: END, nights, minWetC: 6, minDryC: 1 }).join(' ');
+const lines = (events: PlantEvent[], nights: { date: string; tminC: number }[] = [], units: Units = SI) =>
+  lastMonths({ events, endedOn: END, nights, minWetC: 6, minDryC: 1 }).map((fact) => lastMonthsWords(fact, END, units));
+const read = (...given: Parameters<typeof lines>) => lines(...given).join(' ');
 
 describe('reading a book back', () => {
   it('names the last drink against the usual pause', () => {
     const book = [90, 80, 70, 60, 50].map((days) => watered(days));
     expect(read(book)).toMatch(/Last watered 50 days before the end; usually every 10 days\./);
-    expect(read(book)).toMatch(/5 times its usual pause: thirst, or a rest/);
+    expect(read(book)).toMatch(/5 times its usual gap: thirst, or a rest/);
   });
   it('sees more water than there used to be', () => {
     const book = [
       ...[300, 270, 240, 210, 180, 150, 120, 90].map((days) => watered(days)),
       ...[40, 30, 20, 12, 6].map((days) => watered(days)),
     ];
-    expect(read(book)).toMatch(/Watered 5 times in its last 60 days, more than it used to be/);
+    expect(read(book)).toMatch(/Watered 5 times in its last 60 days, more often than before/);
   });
   it('a drink on a pot that still felt wet', () => {
     expect(read([watered(40), { type: 'check', date: ago(9), finger: 'damp' }, watered(8)])).toMatch(
@@ -39,24 +41,21 @@ describe('reading a book back', () => {
           { date: ago(4), tminC: 0.4 },
         ],
       ),
-    ).toMatch(/2 nights below its limit, the coldest -3 °C/);
+    ).toMatch(/2 nights below its limit, the coldest −3° on 5 February/);
+    // A keeper of °F is told in °F.
+    expect(read([], [{ date: ago(5), tminC: -3 }], { ...SI, temperature: 'F' })).toMatch(/coldest 27° on/);
     expect(read([watered(60)], [{ date: ago(5), tminC: 4 }])).not.toMatch(/below its limit/);
     expect(read([watered(7)], [{ date: ago(5), tminC: 4 }])).toMatch(/1 night below its limit/);
   });
   it('what was changed lately comes first', () => {
-    const lines = postMortem({
-      events: [
-        { type: 'repotting', date: ago(30), roots_cut: true, mix_was: 'wet' },
-        { type: 'move', date: ago(12) },
-        watered(3),
-      ],
-      endedOn: END,
-      nights: [],
-      minWetC: 6,
-      minDryC: 1,
-    });
-    expect(lines[0]).toBe('Repotted 30 days before the end, roots cut; the old mix was wet.');
-    expect(lines[1]).toBe('Moved 12 days before the end.');
+    const told = lines([
+      { type: 'repotting', date: ago(30), roots_cut: true, mix_was: 'wet' },
+      { type: 'move', date: ago(1) },
+      watered(0),
+    ]);
+    expect(told[0]).toBe('Repotted 30 days before the end, roots cut; the old mix was wet.');
+    expect(told[1]).toBe('Moved 1 day before the end.');
+    expect(told[2]).toBe('Last watered on its last day.');
   });
   it('food and signs of the last weeks, not of years ago', () => {
     const book: PlantEvent[] = [
@@ -64,8 +63,8 @@ describe('reading a book back', () => {
       { type: 'feeding', date: ago(20), dose: 1 },
       { type: 'sign', date: ago(6), sign: 'soft-base', strength: 3 },
     ];
-    expect(read(book)).toMatch(/Fed 20 days before the end/);
-    expect(read(book)).toMatch(/Seen: soft base \(6 days before\)\./);
+    expect(read(book)).toMatch(/Last fed 20 days before the end/);
+    expect(read(book)).toMatch(/A soft base seen 6 days before the end\./);
     expect(read(book)).not.toMatch(/buds/);
   });
   it('an empty book says so', () =>
@@ -80,15 +79,9 @@ describe('reading a book back', () => {
     );
     fc.assert(
       fc.property(fc.array(event, { maxLength: 40 }), (events) => {
-        for (const line of postMortem({
-          events: events.toSorted((a, b) => (a.date < b.date ? -1 : 1)),
-          endedOn: END,
-          nights: [],
-          minWetC: 6,
-          minDryC: 1,
-        })) {
+        for (const line of lines(events.toSorted((a, b) => (a.date < b.date ? -1 : 1)))) {
           expect(line).toMatch(/^[A-Z].*\.$/);
-          expect(line).not.toMatch(/NaN|undefined|null|Infinity/);
+          expect(line).not.toMatch(/NaN|undefined|null|Infinity|\b[01] (days|times|nights)\b/);
         }
       }),
     );

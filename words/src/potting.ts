@@ -2,6 +2,7 @@
 import type {
   AftercareTask,
   BlockCode,
+  Caution,
   Depth,
   FirstDrink,
   MaterialCode,
@@ -11,6 +12,7 @@ import type {
   Rooting,
   SchoolId,
 } from '@zinc-pail/core';
+import { CAUTION_WORDS } from './cautions.ts';
 import { dateWords, partOfMonth } from './days.ts';
 import { countWords, lengthWords, type Units } from './units.ts';
 
@@ -141,6 +143,15 @@ export function aftercareWords(
   }
 }
 
+/** What hands must mind most, when they hold it. */
+const GLOVES = [
+  'glochids',
+  'spines',
+  'milky-sap',
+  'poisonous-sap',
+  'irritant-sap',
+] as const satisfies readonly Caution[];
+
 /** The steps of a potting, with what hands must mind. */
 export function pottingSteps(plant: {
   first: 'water-first' | 'look-first' | 'as-it-is';
@@ -148,19 +159,9 @@ export function pottingSteps(plant: {
   cautions: readonly string[];
   holes: boolean;
 }): string[] {
-  const gloves = plant.cautions.includes('glochids')
-    ? 'Barbed hairs: thick gloves, tongs or folded paper; tape takes hairs off skin.'
-    : plant.cautions.includes('spines')
-      ? 'Spines: gloves, folded paper or a towel round it; mind your eyes.'
-      : plant.cautions.includes('milky-sap')
-        ? 'Milky sap: gloves and eye cover; wash it off skin, rinse eyes at once and get medical help.'
-        : plant.cautions.includes('poisonous-sap')
-          ? 'Poisonous sap: gloves, nothing near the mouth, wash hands and tools.'
-          : plant.cautions.includes('irritant-sap')
-            ? 'Its sap irritates skin: gloves, and wash your hands.'
-            : null;
+  const gloves = GLOVES.find((caution) => plant.cautions.includes(caution));
   return [
-    ...(gloves ? [gloves] : []),
+    ...(gloves ? [CAUTION_WORDS[gloves].long] : []),
     plant.first === 'water-first'
       ? 'It is thirsty: water it and wait a day before you touch its roots.'
       : plant.first === 'look-first'

@@ -6,7 +6,7 @@ import { causeWords } from './causes.ts';
 import { dateWords, dayWords, onDay, partOfMonth } from './days.ts';
 import { signWords } from './signs.ts';
 import { SKIP_WORDS } from './skips.ts';
-import { aOr, capital, degreeWords, MM_PER_INCH, shownTemperature, type Units } from './units.ts';
+import { aOr, capital, degreeWords, shownTemperature, smallLengthWords, type Units } from './units.ts';
 
 export interface Speaking {
   units: Units;
@@ -97,7 +97,7 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'waking':
       return `It is waking up: small drinks first${rampWords(n)}.`;
     case 'rain-counted':
-      return `${depthWords(n.mm!, units)} of rain ${day} counted as a watering.`;
+      return `${smallLengthWords(n.mm!, units)} of rain ${day} counted as a watering.`;
     case 'rain-coming':
       return `Rain is coming: a ${Math.round(100 * n.chance!)} % chance of half a drink or more.`;
     case 'long-rain':
@@ -241,11 +241,6 @@ function ownWayWords(n: Readonly<Record<string, number>>): string {
   if (!n.own_days) return '';
   const way = n.own_days > 0 ? 'later' : 'earlier';
   return `, about ${aOr(Math.abs(n.own_days), 'day')} ${way} than its kind, judging by what you saw of it`;
-}
-
-/** Depth of rain: millimetres, or hundredths of an inch. */
-function depthWords(mm: number, { length }: Units): string {
-  return length === 'in' ? `${(mm / MM_PER_INCH).toFixed(2)} in` : `${Math.round(mm)} mm`;
 }
 
 /** The steps of a ramp: ": the next after about 16, 24 and 40 days, then none until it has slept". */

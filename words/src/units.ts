@@ -47,6 +47,11 @@ export function lengthWords(mm: number, { length }: Units): string {
   return `${(mm / 10).toFixed(mm % 10 === 0 ? 0 : 1)} cm`;
 }
 
+/** Layers and grains: "6 mm", "0.24 in". */
+export function smallLengthWords(mm: number, { length }: Units): string {
+  return length === 'in' ? `${(mm / MM_PER_INCH).toFixed(2)} in` : `${Math.round(mm)} mm`;
+}
+
 /** "1 pot", "3 pots". */
 export function countWords(n: number, one: string, many = `${one}s`): string {
   return `${n} ${n === 1 ? one : many}`;

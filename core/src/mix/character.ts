@@ -5,7 +5,7 @@ import { COMPONENTS } from './components.ts';
 const COARSE_MM = 3;
 const MOSTLY = 0.6;
 /** From this difficulty on a ball that went dry sheds water. */
-const SHEDS_FROM = 0.35;
+export const SHEDS_FROM = 0.35;
 
 export interface MixCharacter {
   /** mostly grains with gaps between */
@@ -26,5 +26,5 @@ export function mixCharacter(parts: readonly { component: string; parts: number 
     if (component.grainMm >= COARSE_MM) coarse += part.parts / total;
     rewet += (part.parts / total) * component.rewetDifficulty;
   }
-  return { coarse: coarse > MOSTLY, shedsWater: rewet > SHEDS_FROM, rewetDifficulty: Math.round(rewet * 100) / 100 };
+  return { coarse: coarse > MOSTLY, shedsWater: rewet >= SHEDS_FROM, rewetDifficulty: Math.round(rewet * 100) / 100 };
 }

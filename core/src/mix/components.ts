@@ -32,7 +32,17 @@ export interface Component {
   rewetDifficulty: number;
   /** carries feed when bought */
   fertilised: boolean;
+  /** what is done with it before it is mixed, and what to mind */
+  work: readonly Work[];
 }
+
+/**
+ * Rinsed of its fines; harms lungs as dust; sieved; damped the day before, because dry it repels water; may be from a
+ * beach or a building site and bring salts.
+ */
+export const WORKS = ['rinse', 'dust', 'sieve', 'damp', 'sea-salt'] as const;
+export type Work = (typeof WORKS)[number];
+const worksIn = (text: string): Work[] => WORKS.filter((work) => text.split(' ').includes(work));
 
 type Row = [
   id: string,
@@ -46,31 +56,33 @@ type Row = [
   ph: number,
   organic: number,
   rewet: number,
+  /** of {@link WORKS}, with blanks between */
+  work: string,
   fertilised?: 'fed',
 ];
 
 const ROWS: Row[] = [
-  ['pumice', 'pumice 3–6 mm', 0.7, 0.28, 0.04, 0.5, 4.5, 1.19, 7.0, 0, 0],
-  ['perlite', 'perlite, coarse', 0.78, 0.3, 0.02, 0.11, 4.5, 1.21, 7.0, 0, 0],
-  ['lava', 'lava 3–8 mm', 0.62, 0.2, 0.03, 0.75, 5.5, 1.22, 7.2, 0, 0],
-  ['calcined-clay', 'calcined clay 1–3 mm', 0.73, 0.4, 0.05, 0.62, 2, 1.18, 6.5, 0, 0],
-  ['zeolite', 'zeolite 1–3 mm', 0.6, 0.32, 0.06, 0.85, 2, 1.15, 7.5, 0, 0],
-  ['granite-grit', 'granite grit 2–5 mm', 0.43, 0.06, 0.01, 1.5, 3.5, 1.57, 7.0, 0, 0],
-  ['limestone-grit', 'limestone grit 2–5 mm', 0.44, 0.07, 0.01, 1.45, 3.5, 1.55, 8.0, 0, 0],
-  ['coarse-sand', 'coarse sand, washed', 0.42, 0.16, 0.01, 1.5, 1.2, 2.0, 7.0, 0, 0],
-  ['fine-sand', 'fine sand', 0.4, 0.32, 0.02, 1.55, 0.25, 2.2, 7.0, 0, 0],
-  ['vermiculite', 'vermiculite', 0.82, 0.52, 0.06, 0.13, 3, 1.25, 7.2, 0, 0],
-  ['peat', 'peat', 0.92, 0.7, 0.12, 0.1, 0.5, 1.6, 4.0, 1, 1],
-  ['coir', 'coir', 0.93, 0.66, 0.09, 0.08, 0.7, 1.55, 6.0, 1, 0.45],
-  ['bark-fine', 'fine bark, composted', 0.78, 0.42, 0.08, 0.25, 5, 1.25, 5.5, 1, 0.35],
-  ['bark-chunky', 'chunky bark', 0.8, 0.2, 0.06, 0.2, 11, 1.15, 5.3, 1, 0.3],
-  ['loam', 'loam, sterilised', 0.52, 0.42, 0.06, 1.1, 0.1, 1.25, 6.6, 0.05, 0.05],
-  ['compost', 'garden compost', 0.74, 0.6, 0.12, 0.5, 0.8, 1.4, 7.2, 0.6, 0.3, 'fed'],
-  ['worm-castings', 'worm castings', 0.7, 0.6, 0.12, 0.6, 0.6, 1.4, 7.0, 0.6, 0.2, 'fed'],
-  ['crushed-pot', 'crushed pot 3–6 mm', 0.55, 0.2, 0.03, 1.0, 4.5, 1.2, 7.0, 0, 0],
-  ['charcoal', 'charcoal', 0.72, 0.3, 0.05, 0.25, 5, 1.2, 8.0, 0, 0.1],
-  ['potting-soil', 'potting soil', 0.86, 0.64, 0.11, 0.22, 0.6, 1.5, 6.0, 0.9, 0.7, 'fed'],
-  ['cactus-soil', 'cactus soil', 0.72, 0.42, 0.07, 0.55, 0.9, 1.4, 6.2, 0.5, 0.4, 'fed'],
+  ['pumice', 'pumice 3–6 mm', 0.7, 0.28, 0.04, 0.5, 4.5, 1.19, 7.0, 0, 0, 'dust sieve'],
+  ['perlite', 'perlite, coarse', 0.78, 0.3, 0.02, 0.11, 4.5, 1.21, 7.0, 0, 0, 'dust'],
+  ['lava', 'lava 3–8 mm', 0.62, 0.2, 0.03, 0.75, 5.5, 1.22, 7.2, 0, 0, 'rinse dust sieve'],
+  ['calcined-clay', 'calcined clay 1–3 mm', 0.73, 0.4, 0.05, 0.62, 2, 1.18, 6.5, 0, 0, 'dust sieve'],
+  ['zeolite', 'zeolite 1–3 mm', 0.6, 0.32, 0.06, 0.85, 2, 1.15, 7.5, 0, 0, 'dust sieve'],
+  ['granite-grit', 'granite grit 2–5 mm', 0.43, 0.06, 0.01, 1.5, 3.5, 1.57, 7.0, 0, 0, 'rinse'],
+  ['limestone-grit', 'limestone grit 2–5 mm', 0.44, 0.07, 0.01, 1.45, 3.5, 1.55, 8.0, 0, 0, 'rinse'],
+  ['coarse-sand', 'coarse sand, washed', 0.42, 0.16, 0.01, 1.5, 1.2, 2.0, 7.0, 0, 0, 'rinse sea-salt'],
+  ['fine-sand', 'fine sand', 0.4, 0.32, 0.02, 1.55, 0.25, 2.2, 7.0, 0, 0, 'rinse sea-salt'],
+  ['vermiculite', 'vermiculite', 0.82, 0.52, 0.06, 0.13, 3, 1.25, 7.2, 0, 0, 'dust'],
+  ['peat', 'peat', 0.92, 0.7, 0.12, 0.1, 0.5, 1.6, 4.0, 1, 1, 'damp'],
+  ['coir', 'coir', 0.93, 0.66, 0.09, 0.08, 0.7, 1.55, 6.0, 1, 0.45, 'damp'],
+  ['bark-fine', 'fine bark, composted', 0.78, 0.42, 0.08, 0.25, 5, 1.25, 5.5, 1, 0.35, 'sieve damp'],
+  ['bark-chunky', 'chunky bark', 0.8, 0.2, 0.06, 0.2, 11, 1.15, 5.3, 1, 0.3, 'damp'],
+  ['loam', 'loam, sterilised', 0.52, 0.42, 0.06, 1.1, 0.1, 1.25, 6.6, 0.05, 0.05, ''],
+  ['compost', 'garden compost', 0.74, 0.6, 0.12, 0.5, 0.8, 1.4, 7.2, 0.6, 0.3, '', 'fed'],
+  ['worm-castings', 'worm castings', 0.7, 0.6, 0.12, 0.6, 0.6, 1.4, 7.0, 0.6, 0.2, '', 'fed'],
+  ['crushed-pot', 'crushed pot 3–6 mm', 0.55, 0.2, 0.03, 1.0, 4.5, 1.2, 7.0, 0, 0, 'rinse sieve'],
+  ['charcoal', 'charcoal', 0.72, 0.3, 0.05, 0.25, 5, 1.2, 8.0, 0, 0.1, 'dust sieve'],
+  ['potting-soil', 'potting soil', 0.86, 0.64, 0.11, 0.22, 0.6, 1.5, 6.0, 0.9, 0.7, 'damp', 'fed'],
+  ['cactus-soil', 'cactus soil', 0.72, 0.42, 0.07, 0.55, 0.9, 1.4, 6.2, 0.5, 0.4, '', 'fed'],
 ];
 
 /** The built-in components by id. */
@@ -88,6 +100,7 @@ export const COMPONENTS: ReadonlyMap<string, Component> = new Map(
       ph,
       organicShare,
       rewetDifficulty,
+      work,
       fed,
     ]) => [
       id,
@@ -104,6 +117,7 @@ export const COMPONENTS: ReadonlyMap<string, Component> = new Map(
         organicShare,
         rewetDifficulty,
         fertilised: fed === 'fed',
+        work: worksIn(work),
       },
     ],
   ),
@@ -141,6 +155,8 @@ export function componentFromOwn(own: OwnComponent): Component {
     organicShare: fine ? organicShare : 0,
     rewetDifficulty: fine ? 0.5 * organicShare : 0,
     fertilised: false,
+    // Nobody says how it is worked: what is mostly organic is damped, as peat is.
+    work: fine && organicShare > 0.5 ? ['damp'] : [],
   };
 }
 

@@ -1,4 +1,5 @@
 /** A keeper's own measurements of a component: three weighings of a known volume, and a pour timed through it. */
+import { SHEDS_FROM } from './character.ts';
 import type { OwnComponent } from '../garden.ts';
 import { clamp } from '../numeric/curves.ts';
 import type { Component } from './components.ts';
@@ -69,8 +70,6 @@ const PASSES_S = 10;
 const SLOW_S = 15;
 const BLOCKED_S = 60;
 const INSTANT_S = 3;
-/** From this difficulty on a ball that went dry sheds water: an instant run is no sign of drainage then. */
-const SHEDS_FROM = 0.35;
 const HAND_MM = 100;
 
 /**
@@ -79,7 +78,8 @@ const HAND_MM = 100;
  * shallow one no less.
  */
 export function drainVerdict(seconds: number, depthMm: number, rewetDifficulty: number): Drains {
-  if (seconds <= INSTANT_S && rewetDifficulty > SHEDS_FROM) return 'ran-past';
+  // A ball that went dry sheds water: an instant run is no sign of drainage then.
+  if (seconds <= INSTANT_S && rewetDifficulty >= SHEDS_FROM) return 'ran-past';
   const ofAHand = seconds / Math.max(1, depthMm / HAND_MM);
   if (ofAHand <= PASSES_S) return 'passes';
   return ofAHand < BLOCKED_S ? 'slow' : 'blocked';

@@ -1,5 +1,6 @@
 /** Recipes of the main schools to start from, in parts by loose volume; what each is for is said in words/. */
 import type { MixPart } from '../garden.ts';
+import { COMPONENTS, type Work } from './components.ts';
 
 export const SCHOOL_IDS = ['mineral', 'half', 'loam', 'bark', 'seed', 'cutting', 'epiphyte'] as const;
 export type SchoolId = (typeof SCHOOL_IDS)[number];
@@ -20,24 +21,18 @@ export const SCHOOLS: Readonly<Record<SchoolId, readonly MixPart[]>> = {
   epiphyte: parts('4 bark-chunky, 2 coir, 2 perlite, 1 charcoal'),
 };
 
-/** What a component is, by what its keeper does to it before it is mixed. */
-const RINSED = new Set(['coarse-sand', 'fine-sand', 'granite-grit', 'limestone-grit', 'crushed-pot', 'lava']);
-const DUSTY = new Set(['pumice', 'perlite', 'vermiculite', 'zeolite', 'calcined-clay', 'lava', 'charcoal']);
-const SIEVED = new Set(['pumice', 'lava', 'calcined-clay', 'zeolite', 'crushed-pot', 'bark-fine', 'charcoal']);
-const DAMPED = new Set(['peat', 'coir', 'bark-fine', 'bark-chunky', 'potting-soil']);
-
 export const MIX_STEPS = ['rinse', 'sieve', 'mask', 'damp', 'measure', 'mix', 'rest'] as const;
 export type MixStep = (typeof MIX_STEPS)[number];
 
 /** The steps that a recipe asks for, in order, each with the components that it concerns. */
 export function mixSteps(recipe: readonly MixPart[]): { step: MixStep; components: string[] }[] {
   const used = recipe.filter(({ parts: count }) => count > 0).map(({ component }) => component);
-  const of = (set: ReadonlySet<string>) => used.filter((component) => set.has(component));
+  const of = (work: Work) => used.filter((component) => COMPONENTS.get(component)?.work.includes(work));
   const all: { step: MixStep; components: string[] }[] = [
-    { step: 'rinse', components: of(RINSED) },
-    { step: 'mask', components: of(DUSTY) },
-    { step: 'sieve', components: of(SIEVED) },
-    { step: 'damp', components: of(DAMPED) },
+    { step: 'rinse', components: of('rinse') },
+    { step: 'mask', components: of('dust') },
+    { step: 'sieve', components: of('sieve') },
+    { step: 'damp', components: of('damp') },
   ];
   return [
     ...all.filter(({ components }) => components.length > 0),

@@ -2,6 +2,7 @@ import { crockFloorMm } from '../pot/shape.ts';
 import type { Pot } from '../garden.ts';
 import { potCapacity } from '../pot/capacity.ts';
 import type { Blend } from './blend.ts';
+import { mixWarnings, type MixWarning } from './warnings.ts';
 
 /** What `zinc mix` prints, format `zinc-pail/mix` version 1 (docs/formats.md). */
 export interface MixReport {
@@ -19,7 +20,8 @@ export interface MixReport {
   weight_drained_g: number;
   ph: number;
   batch: { component: string; litres: number }[];
-  warnings: string[];
+  /** the command line prints their sentences */
+  warnings: MixWarning[];
 }
 
 const ML_PER_L = 1000;
@@ -47,37 +49,8 @@ export function mixReport(blend: Blend, pot: Pot, pots = 1, crockMm = crockFloor
       component: f.component.id,
       litres: round(f.volumeFraction * looseLitres, 3),
     })),
-    warnings: warnings(blend, pot, crockMm),
+    warnings: mixWarnings({ blend, pot, capacity, crockMm, mineral: 1 - blend.organicShare, traits: null }),
   };
-}
-
-function warnings(blend: Blend, pot: Pot, crockMm: number): string[] {
-  const found: string[] = [];
-  const capacity = potCapacity(pot, blend, crockMm);
-  const wetMm = Math.round(capacity.saturatedLayerMm);
-  if (blend.rewetDifficulty >= 0.35) {
-    found.push('Once bone dry this mix sheds water: stand the pot in water, or pour twice with a pause.');
-  }
-  if (capacity.airFilledPorosity < 0.12) {
-    found.push(
-      `Little air is left after a drench (${Math.round(capacity.airFilledPorosity * 100)} % of the volume): roots of succulents want 20 % and more.`,
-    );
-  }
-  if (pot.depth_mm - crockMm > 0 && capacity.saturatedLayerMm > 0.4 * (pot.depth_mm - crockMm)) {
-    found.push(
-      `The wet layer is ${wetMm} mm of ${Math.round(pot.depth_mm - crockMm)} mm: a deeper pot or a coarser mix would stand drier.`,
-    );
-  }
-  if (crockMm > 0) {
-    found.push(
-      `Crocks do not remove the wet layer: its ${wetMm} mm now sit ${Math.round(crockMm)} mm higher, and the pot holds less mix.`,
-    );
-  }
-  if (!pot.holes) found.push('No hole: all that is poured stays. Give measured drinks only, or drill.');
-  if (blend.fractions.some((f) => ['perlite', 'pumice', 'vermiculite', 'zeolite'].includes(f.component.id))) {
-    found.push('Damp the dusty parts before you tip them, and wear a mask: mineral dust harms the lungs.');
-  }
-  return found;
 }
 
 function round(value: number, digits: number): number {

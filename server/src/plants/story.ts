@@ -1,7 +1,6 @@
 /** What is left of a plant that has ended: its book, and what it tells of why. */
 import type { Story } from '@zinc-pail/contract/keeping';
-import { dayNumber, nightAtC, type PlantEvent, traitsOf } from '@zinc-pail/core';
-import { postMortem } from '@zinc-pail/words/postMortem';
+import { dayNumber, lastMonths, nightAtC, type PlantEvent, traitsOf } from '@zinc-pail/core';
 import type { App } from '../context.ts';
 import { notFound, Refused } from '../http/refusals.ts';
 import { journalOf } from '../journal/store.ts';
@@ -36,7 +35,7 @@ export async function storyOf(app: App, plantId: number): Promise<Story> {
     ended_on: endedOn,
     ended_why: record.ended_why,
     kept_days: Math.max(0, dayNumber(endedOn) - dayNumber(record.acquired_on ?? row.potted_on)),
-    lines: postMortem({ events, endedOn, nights, minWetC, minDryC }),
+    last: lastMonths({ events, endedOn, nights, minWetC, minDryC }),
     journal,
   };
 }

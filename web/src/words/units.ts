@@ -3,7 +3,14 @@
  * turned into these once, at full precision, and what is shown is turned back only for the eye, so nothing drifts.
  */
 import { numberIn } from './numbers.ts';
-import { ML_PER_CUP, MM_PER_INCH, shownTemperature as shownIn, SI, type Units } from '@zinc-pail/words/units';
+import {
+  ML_PER_CUP,
+  MM_PER_INCH,
+  shownTemperature as shownIn,
+  SI,
+  smallLengthWords,
+  type Units,
+} from '@zinc-pail/words/units';
 
 export { ML_PER_CUP, MM_PER_INCH, type Units };
 
@@ -47,8 +54,7 @@ export function shownLength(mm: string): string {
   return Number.isNaN(value) || units().length !== 'in' ? mm : String(hundredth(value / MM_PER_INCH));
 }
 /** Small lengths: "6 mm", "0.24 in". */
-export const smallLength = (mm: number): string =>
-  units().length === 'in' ? `${hundredth(mm / MM_PER_INCH)} in` : `${Math.round(mm)} mm`;
+export const smallLength = (mm: number): string => smallLengthWords(mm, units());
 /** Bounds of a length that is typed: "from 10 to 3000 mm". */
 export const lengthBounds = (least: number, most: number): string =>
   units().length === 'in'

@@ -1,18 +1,6 @@
-import { type Caution, type OutlookView, poisonOf } from '@zinc-pail/core';
+import { type OutlookView, poisonOf } from '@zinc-pail/core';
+import { CAUTION_WORDS } from '@zinc-pail/words/cautions';
 import { poisonWords } from '@zinc-pail/words/poison';
-
-const WORDS: Record<Caution, string> = {
-  spines: 'Spines: thick gloves or tongs, and mind the eyes.',
-  glochids: 'Barbed hairs that look soft and are not: tongs, and tape to lift them from the skin.',
-  'milky-sap':
-    'Milky sap burns skin and eyes: gloves, eye cover, wash. Sap in the eye: rinse long and get medical help.',
-  'irritant-sap': 'Its sap irritates skin: gloves for cutting and unpotting, and wash your hands.',
-  'poisonous-sap': 'Poisonous sap: never near mouth or wounds; wash the blade.',
-  'poisonous-eaten':
-    'Poisonous if eaten: out of reach of children and pets. If swallowed, call a poison line or a vet.',
-  powdery: 'Powder-coated: do not touch or splash; marks stay.',
-  'dry-heart': 'No water into the heart: aim at the mix, or stand it in water.',
-};
 
 /** Pots from this width on are heavy once wet, mm. */
 const HEAVY_MM = 280;
@@ -20,7 +8,7 @@ const HEAVY_MM = 280;
 /** What hands must know, line by line. */
 export function cautionLines(outlook: OutlookView, poisonous: { people: boolean; pets: boolean }): string[] {
   return [
-    ...outlook.cautions.map((caution) => WORDS[caution]),
+    ...outlook.cautions.map((caution) => CAUTION_WORDS[caution].long),
     ...(poisonous.pets && !poisonous.people ? ['Not for dogs and cats to chew. If one does, call a vet.'] : []),
     ...(outlook.pot.top_mm >= HEAVY_MM && outlook.pot.material !== 'plastic'
       ? ['Heavy: lift it with a second person, back straight.']

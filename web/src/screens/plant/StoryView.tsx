@@ -8,6 +8,8 @@ import { SectionHead } from '../../forms/Fields.tsx';
 import { Name } from '../../naming/Name.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { eventWords } from '../../words/events.ts';
+import { units } from '../../words/units.ts';
+import { lastMonthsWords } from '@zinc-pail/words/postMortem';
 
 const DAYS_A_YEAR = 365;
 
@@ -41,8 +43,8 @@ export function StoryView({ plantId }: { plantId: number }) {
         <section aria-labelledby="last" className="mb-6">
           <SectionHead id="last">Its last months, from its notes</SectionHead>
           <ul className="list-disc pl-5">
-            {data.lines.map((line) => (
-              <li key={line}>{line}</li>
+            {data.last.map((fact, i) => (
+              <li key={`${fact.code} ${i}`}>{lastMonthsWords(fact, data.ended_on, units())}</li>
             ))}
           </ul>
           <p className="mt-2 text-[0.9375rem] text-[var(--ink-2)]">

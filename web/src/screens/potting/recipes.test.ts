@@ -31,7 +31,7 @@ describe('a recipe', () => {
   it('of nothing holds nothing; of peat little air, and says so', () => {
     expect(heldOf([], POT, COMPONENTS, null, new Map())).toBeNull();
     const peat = heldOf([{ component: 'peat', parts: 1 }], POT, COMPONENTS, null, new Map())!;
-    expect(peat.warnings.join(' ')).toMatch(/sheds water/);
+    expect(peat.warnings.join(' ')).toMatch(/repels water/);
     expect(peat.costMinor).toBeNull();
     expect(peat.days).toBeNull();
   });
@@ -49,7 +49,7 @@ describe('a recipe', () => {
       heldOf([{ component, parts: 1 }], POT, COMPONENTS, drying(form, dryRule), new Map())!.warnings.join(' ');
     expect(warned('peat', 'globe', 'dry-through')).toMatch(/More acid than this plant likes/);
     expect(warned('bark-fine', 'trailing', 'keep-damp')).not.toMatch(/acid|limy/);
-    expect(warned('limestone-grit', 'trailing', 'keep-damp')).toMatch(/More limy.*up to 6\.4/);
+    expect(warned('limestone-grit', 'trailing', 'keep-damp')).toMatch(/Too alkaline.*up to 6\.4/);
     expect(warned('pumice', 'globe', 'dry-through')).not.toMatch(/acid|limy/);
   });
   it('over crocks holds less, keeps its wet layer, and says where that sits', () => {
@@ -57,7 +57,7 @@ describe('a recipe', () => {
     const [bare, crocked] = [0, 20].map((mm) => heldOf(peat, POT, COMPONENTS, null, new Map(), mm)!);
     expect(crocked!.availableMl).toBeLessThan(0.9 * bare!.availableMl);
     expect(crocked!.wetLayerMm).toBeCloseTo(bare!.wetLayerMm, 0);
-    expect(crocked!.warnings.join(' ')).toMatch(/Crocks do not take the wet layer away/);
+    expect(crocked!.warnings.join(' ')).toMatch(/Crocks do not remove the wet layer/);
     expect(bare!.warnings.join(' ')).not.toMatch(/Crocks/);
   });
   it('costs what its loose litres cost', () => {
@@ -113,7 +113,7 @@ describe('a recipe with a part swapped', () => {
   it.each([
     [{ waterTimes: 1.02, air: 0.24, phShift: 0.1 }, 'as wet, air 24 %'],
     [{ waterTimes: 1.3, air: 0.2, phShift: -0.5 }, '30 % more water, air 20 %, 0.5 more acid'],
-    [{ waterTimes: 0.8, air: 0.3, phShift: 0.4 }, '20 % less water, air 30 %, 0.4 more limy'],
+    [{ waterTimes: 0.8, air: 0.3, phShift: 0.4 }, '20 % less water, air 30 %, 0.4 more alkaline'],
   ])('%o: %s', (change, words) => expect(insteadWords(change)).toBe(words));
 });
 

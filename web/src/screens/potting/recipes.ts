@@ -7,14 +7,15 @@ import {
   componentsOf,
   type DaysToDry,
   daysToDryIn,
-  mineralBand,
   mineralShare,
+  mixWarnings,
   type MixPart,
-  phBand,
   type Pot,
   potCapacity,
   type Substitute,
 } from '@zinc-pail/core';
+import { mixWarningWords } from '@zinc-pail/words/mix';
+import { units } from '../../words/units.ts';
 
 export interface Recipe {
   key: string;
@@ -42,13 +43,7 @@ export interface Held {
   warnings: string[];
 }
 
-/** A mix's pH is known no better than this. */
-const PH_UNSURE = 0.2;
-const LITTLE_AIR = 0.12;
-const SHEDS = 0.35;
-const MOSTLY_WET = 0.4;
 const ML_A_LITRE = 1000;
-const RINSE = new Set(['fine-sand', 'coarse-sand']);
 
 /** What a recipe does in a pot; null where it has no parts yet. */
 export function heldOf(
@@ -92,59 +87,10 @@ export function heldOf(
     costMinor: costs.some((cost) => cost === null)
       ? null
       : Math.round(costs.reduce<number>((sum, cost) => sum + cost!, 0)),
-    warnings: warningsOf(
-      used,
-      { blend, mineral, air: capacity.airFilledPorosity, wetMm: capacity.saturatedLayerMm, crockMm },
-      pot,
-      drying,
+    warnings: mixWarnings({ blend, pot, capacity, crockMm, mineral, traits: drying?.traits ?? null }).map((warning) =>
+      mixWarningWords(warning, units()),
     ),
   };
-}
-
-function warningsOf(
-  parts: readonly MixPart[],
-  {
-    blend,
-    mineral,
-    air,
-    wetMm,
-    crockMm,
-  }: { blend: Blend; mineral: number; air: number; wetMm: number; crockMm: number },
-  pot: Pot,
-  drying: PlantDrying['drying'] | null,
-): string[] {
-  const words: string[] = [];
-  const band = drying && mineralBand(drying.traits.form, drying.traits.store);
-  if (band && mineral < band[0])
-    words.push(
-      `Too much in it was once alive for this plant: ${percent(mineral)} mineral, ${percent(band[0])} and more is wanted.`,
-    );
-  if (band && mineral > band[1])
-    words.push(`Leaner than this plant likes: ${percent(mineral)} mineral, up to ${percent(band[1])} suits it.`);
-  const acid = drying && phBand(drying.traits);
-  if (acid && blend.ph < acid[0] - PH_UNSURE)
-    words.push(`More acid than this plant likes: pH ${blend.ph.toFixed(1)}, from ${acid[0]} suits it.`);
-  if (acid && blend.ph > acid[1] + PH_UNSURE)
-    words.push(
-      `More limy than this plant likes: pH ${blend.ph.toFixed(1)}, up to ${acid[1]} suits it; hard water takes it further.`,
-    );
-  if (air < LITTLE_AIR)
-    words.push(`Little air after a drench: ${percent(air)}; roots of succulents want 20 % and more.`);
-  const mixMm = pot.depth_mm - crockMm;
-  if (wetMm > MOSTLY_WET * mixMm) words.push(`The wet layer is ${Math.round(wetMm)} mm of ${mixMm} mm.`);
-  if (crockMm > 0)
-    words.push(
-      'Crocks do not take the wet layer away: it sits on them, nearer the roots, and there is less mix above it.',
-    );
-  if (blend.rewetDifficulty >= SHEDS) words.push('Once bone dry it sheds water: stand it in water, or pour twice.');
-  if (parts.some(({ component }) => RINSE.has(component)))
-    words.push('Washed sand only: building and beach sand bring salts.');
-  if (!pot.holes) words.push('This pot has no hole.');
-  return words;
-}
-
-function percent(share: number): string {
-  return `${Math.round(100 * share)} %`;
 }
 
 /** All components that may go in: the library's and the keeper's own, which win. */
@@ -230,6 +176,8 @@ export function insteadWords({ waterTimes, air, phShift }: Pick<Substitute, 'wat
     `air ${percent(air)}`,
     ...(Math.abs(phShift) < NOTICED_PH
       ? []
-      : [`${Math.abs(phShift).toFixed(1)} ${phShift > 0 ? 'more limy' : 'more acid'}`]),
+      : [`${Math.abs(phShift).toFixed(1)} ${phShift > 0 ? 'more alkaline' : 'more acid'}`]),
   ].join(', ');
 }
+
+const percent = (share: number) => `${Math.round(100 * share)} %`;
