@@ -18,6 +18,7 @@ import {
   type WatchCode,
   WET_FEET_WORDS,
   WATER_KINDS,
+  METHODS,
   WAYS,
 } from '@zinc-pail/core';
 import Joi from 'joi';
@@ -218,7 +219,7 @@ export const outlookSchema = named(
             ideal: day(),
             latest: day(),
             amount_ml: number(0, 1e6),
-            method: Joi.valid('drench', 'measured', 'bottom', 'mist').required(),
+            method: Joi.valid(...METHODS).required(),
           },
           'a window',
         ),
@@ -365,7 +366,7 @@ const taskSchema = named(
       judgement: judgementSchema,
       food: optional(number(0, 2)),
       way: oneOf(WAYS),
-      method: oneOf(['drench', 'measured', 'bottom', 'mist']),
+      method: oneOf(METHODS),
       amount_ml: number(0, 1e6),
       water: oneOf(WATER_KINDS),
       feed: feedAdvice,

@@ -3,7 +3,8 @@
  * Names and units are those of the file (docs/formats.md), so that nothing is renamed on the way.
  */
 import type { Cause, Found, Outcome, Step } from './clinic/causes.ts';
-import type { MethodId, WaterKind } from './watering.ts';
+import type { WaterKind } from './watering.ts';
+import type { MethodId } from './catalogue/ways.ts';
 
 export type Twelve = readonly number[];
 

@@ -2,6 +2,7 @@
 export * from './calendar/day.ts';
 export * from './garden.ts';
 export * from './watering.ts';
+export * from './catalogue/ways.ts';
 export * from './numeric/curves.ts';
 export { seededRandom, seedFrom, standardNormal, type Random } from './numeric/random.ts';
 export { COMPONENTS, type Component, componentsOf } from './mix/components.ts';
@@ -53,7 +54,6 @@ export { type ChangeKind } from './belief/change.ts';
 export { UPSET_KINDS, type UpsetKind } from './belief/upsets.ts';
 export { type LookKind } from './belief/looks.ts';
 export { THIRST_WORDS, WET_FEET_WORDS, type ThirstWord, type WetFeetWord } from './drydown/stress.ts';
-export { METHOD_OF } from './judgement/measure.ts';
 export { gardenTasks } from './judgement/garden.ts';
 export { buildPlant, dueMoisture, stateOn } from './forecast/plantModel.ts';
 export { dryStep } from './drydown/step.ts';

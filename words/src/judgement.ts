@@ -2,10 +2,11 @@
  * A judgement in words: the deed, its reason, what each answer leads to, what to mind, what never to do, what may have
  * happened.
  */
-import type { Caution, Deed, DeedName, Happened, Judgement, Mind, Never } from '@zinc-pail/core';
+import type { Caution, Deed, DeedName, Happened, Judgement, Mind, Never, Way } from '@zinc-pail/core';
 import { CAUTION_WORDS } from './cautions.ts';
 import { dateWords, dayWords, daysBetween } from './days.ts';
 import { reasonWords, type Speaking } from './reasons.ts';
+import { WAY_WORDS } from './ways.ts';
 import { amountWords, capital, degreeWords, doseWords } from './units.ts';
 
 export interface JudgementWords {
@@ -97,26 +98,10 @@ export function deedWords(deed: Deed, { units, today }: Speaking): string {
 }
 
 /** How water comes to it, with its amount. */
-export function drinkWords(
-  way: 'drench' | 'base' | 'bottom' | 'measured' | 'mist',
-  ml: number,
-  flush: boolean,
-  { units }: Speaking,
-): string {
+export function drinkWords(way: Way, ml: number, flush: boolean, { units }: Speaking): string {
   const amount = amountWords(ml, units);
   if (flush) return `Flush, ${amount}`;
-  switch (way) {
-    case 'drench':
-      return `Drench, ${amount}`;
-    case 'base':
-      return `Drench at the base, ${amount}`;
-    case 'bottom':
-      return `Stand in water, ${amount}`;
-    case 'measured':
-      return `Measure out ${amount}`;
-    case 'mist':
-      return 'Mist';
-  }
+  return WAY_WORDS[way].advised(amount);
 }
 
 /** What is done beside the first deed; a wait beside a look or a move says only that no water comes. */

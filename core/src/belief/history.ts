@@ -7,6 +7,7 @@
  * (rate.ts joins them), with everything that may have happened in it summed over: a look that an upset explains says
  * nothing of the rate.
  */
+import { isDrink, methodRow } from '../catalogue/ways.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { PlantEvent } from '../garden.ts';
 import { dryStep, lossAt, roughStep } from '../drydown/step.ts';
@@ -309,7 +310,7 @@ class Retracing {
     this.slips = input.slips ?? USUAL_SLIPS;
     this.wanderVar = (input.wander ?? USUAL_WANDER) ** 2;
     for (const branch of this.branches) branch.zVar = this.wanderVar;
-    const drinks = input.events.filter((event) => event.type === 'watering' && event.method !== 'mist');
+    const drinks = input.events.filter(isDrink);
     this.lastDrink = drinks.length > 0 ? dayNumber(drinks.at(-1)!.date) : -Infinity;
     this.fineFrom = drinks.length > 2 ? dayNumber(drinks.at(-2)!.date) : -Infinity;
   }
@@ -728,23 +729,23 @@ class Retracing {
 
   private water(event: Extract<PlantEvent, { type: 'watering' }>, day: DayNumber): void {
     const { pot } = this.input;
+    const { whole, waters, ranPast } = methodRow(event.method);
     const before = this.main.m[this.middle]!;
-    if (event.method !== 'mist') {
+    if (waters) {
       if (this.lastWatered !== null && day > this.lastWatered)
         this.lateness.push(this.latenessNow(day - this.lastWatered));
       this.lastWatered = day;
     }
-    const whole = event.method === 'drench' || event.method === 'bottom';
     if (whole) this.unseenDrench = true;
     const past: Branch[] = [];
     if (whole && pot.holes && this.input.upsets)
-      for (const branch of this.likely()) past.push(...this.ranPast(branch, event.method === 'bottom' ? 0.5 : 1, day));
+      for (const branch of this.likely()) past.push(...this.ranPast(branch, ranPast, day));
     for (const branch of this.branches) this.wetBranch(branch, event);
     this.branches.push(...past);
     this.gather();
     const rise = this.main.m[this.middle]! - before;
     this.daysDue.fill(0);
-    if (event.method !== 'mist') {
+    if (waters) {
       this.sinceDays = 0;
       this.sinceCycles = 0;
       this.splitDay = day;
@@ -783,8 +784,8 @@ class Retracing {
     for (let n = 0; n < NODES.length; n++)
       branch.m[n] = wet(branch.m[n]!, event.method, event.amount_ml ?? null, pot).m;
     const after = branch.m[this.middle]!;
-    if (event.method !== 'mist' || after - before > 0.02) branch.dryDay.fill(NaN);
-    if ((event.method === 'drench' || event.method === 'bottom') && pot.holes) {
+    if (methodRow(event.method).waters || after - before > 0.02) branch.dryDay.fill(NaN);
+    if (methodRow(event.method).whole && pot.holes) {
       // Full again, whoever came before.
       branch.z.fill(0);
       branch.zVar = this.wanderVar;
@@ -957,7 +958,7 @@ function firstWorthwhile({ events, fromDay, today, pot }: HistoryInput): { fromD
   const drenches: DayNumber[] = [];
   if (pot.holes) {
     for (const event of events) {
-      if (event.type !== 'watering' || event.method !== 'drench') continue;
+      if (event.type !== 'watering' || !methodRow(event.method).through) continue;
       const day = dayNumber(event.date);
       if (day >= fromDay) drenches.push(day);
     }

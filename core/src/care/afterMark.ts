@@ -2,6 +2,7 @@
  * What a finding means beyond what is judged of the plant: how far a look can be trusted, what a drink or food did.
  * Codes, no words.
  */
+import { methodRow } from '../catalogue/ways.ts';
 import { dayNumber } from '../calendar/day.ts';
 import type { PlantEvent } from '../garden.ts';
 import type { OutlookView } from '../forecast/view.ts';
@@ -82,15 +83,14 @@ function note(event: Finding, facts: AfterFacts): AfterNote | null {
     case 'flowering':
       return event.stage === 'over' ? say(afterBloom(traits.form, facts.genus)) : null;
     case 'watering': {
-      if (event.method === 'bottom' && facts.neverSoak) return say('no-soak');
+      if (methodRow(event.method).stands && facts.neverSoak) return say('no-soak');
       if (!pot.holes && event.amount_ml && event.amount_ml > 1.05 * before.available_ml * Math.max(0, 1 - moisture.p10))
         return say('more-than-fits', {
           ml: event.amount_ml,
           fits_ml: Math.round(before.available_ml * Math.max(0, 1 - moisture.p10)),
         });
-      if ((event.method === 'drench' || event.method === 'bottom') && before.state === 'resting')
-        return say('watered-asleep');
-      if (event.method === 'drench' && facts.shedsWater && moisture.p90 < 0.08) return say('sheds-water');
+      if (methodRow(event.method).whole && before.state === 'resting') return say('watered-asleep');
+      if (methodRow(event.method).through && facts.shedsWater && moisture.p90 < 0.08) return say('sheds-water');
       return event.water === 'softened' ? say('softened') : null;
     }
     case 'feeding': {

@@ -3,7 +3,8 @@ import type { Judgement } from '../judgement/deeds.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import type { PlaceKind } from '../garden.ts';
 import type { Caution } from '../plant/genera.ts';
-import type { CareRules, Way } from './rules.ts';
+import type { CareRules } from './rules.ts';
+import { methodRow, type Way, WAY_TABLE } from '../catalogue/ways.ts';
 
 export const REMINDER_KINDS = ['saucer', 'lift', 'fan', 'firm'] as const;
 export type ReminderKind = (typeof REMINDER_KINDS)[number];
@@ -40,7 +41,8 @@ export interface MarkFacts {
 export function remindersFor(facts: MarkFacts): Reminder[] {
   const { rules, way } = facts;
   const reminders: Reminder[] = [];
-  if (way === 'bottom') {
+  const { stands, through } = methodRow(WAY_TABLE[way].method);
+  if (stands) {
     const minutes = facts.neverSoak ? 0 : Math.min(rules.soakMinutes, LONGEST_SOAK_MINUTES);
     reminders.push({
       kind: 'lift',
@@ -49,7 +51,7 @@ export function remindersFor(facts: MarkFacts): Reminder[] {
         ? 'Lift it out of the water now: its kind is not for soaking. Let it drain.'
         : `Lift it out of the water after ${minutes} minutes at most, and let it drain.`,
     });
-  } else if ((way === 'drench' || way === 'base') && rules.stand !== 'none' && facts.holes) {
+  } else if (through && rules.stand !== 'none' && facts.holes) {
     reminders.push({
       kind: 'saucer',
       afterMinutes: rules.saucerMinutes,

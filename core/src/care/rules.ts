@@ -1,4 +1,5 @@
 /** How one plant is watered and fed: what its genus, form and place suggest, and what the keeper set in their stead. */
+import { type Way } from '../catalogue/ways.ts';
 import type { Form, Pot, PlaceKind, Sleeps } from '../garden.ts';
 import type { FeedRhythm, FeedRule } from '../feed/schedule.ts';
 import { rankedWaters, type SaltTolerance } from '../feed/salts.ts';
@@ -13,9 +14,6 @@ export type Trigger = (typeof TRIGGERS)[number];
 /** On waking: small drinks first, or a full one at once. */
 export const FIRST_DRINKS = ['staged', 'full'] as const;
 export type FirstDrinkRule = (typeof FIRST_DRINKS)[number];
-/** How water comes to it. `base`: from above, but onto the mix only. */
-export const WAYS = ['drench', 'base', 'bottom', 'measured', 'mist'] as const;
-export type Way = (typeof WAYS)[number];
 export const STANDS = ['none', 'saucer', 'outer-pot'] as const;
 
 export type AmountRule = { by: 'drench' } | { by: 'fixed'; ml: number } | { by: 'share'; share: number };

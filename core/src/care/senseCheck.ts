@@ -1,4 +1,5 @@
 /** What is asked back before it is written: a slip of the hand, or a drink and a meal that a plant cannot use. Codes, no words. */
+import { isDrink } from '../catalogue/ways.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { FeedAdvice, FeedWhy } from '../feed/schedule.ts';
 import type { PlantEvent } from '../garden.ts';
@@ -54,7 +55,7 @@ function oddDrink(event: Extract<PlantEvent, { type: 'watering' }>, facts: Sense
   const holds = holes ? FLUSH_TIMES * volumeMl : FITS_TIMES * availableMl * Math.max(0.1, 1 - mLow);
   if (ml > holds) return { code: 'more-than-it-holds', ml, holds_ml: Math.round(holes ? volumeMl : holds) };
   if (ml > canMl) return { code: 'more-than-a-can', ml, can_ml: canMl };
-  if (event.method === 'mist') return null;
+  if (!isDrink(event)) return null;
   const drinks = 1 + drinksWithin(events, dayNumber(event.date));
   return drinks >= MANY_DRINKS ? { code: 'many-drinks', drinks } : null;
 }

@@ -1,4 +1,5 @@
 /** Cases of one plant, read from its book: opened by a verdict, worked off step by step, closed with an outcome. */
+import { methodRow } from '../catalogue/ways.ts';
 import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { PlantEvent } from '../garden.ts';
 import type { StepDay, StepWaits } from './waits.ts';
@@ -119,9 +120,9 @@ function toldOtherwise(events: readonly PlantEvent[], cause: Cause): StepEvent[]
           step('open-mix'),
         ];
       case 'watering':
-        return event.method === 'mist'
+        return !methodRow(event.method).waters
           ? []
-          : [step('water'), step('first-water'), ...(event.method === 'bottom' ? [step('soak')] : [])];
+          : [step('water'), step('first-water'), ...(methodRow(event.method).stands ? [step('soak')] : [])];
       case 'sign':
         return event.sign === 'firm-base'
           ? [step('press-base', 'firm')]

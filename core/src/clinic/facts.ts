@@ -2,6 +2,7 @@
  * What the pot's own history says beside a sign: how long wet, how long dry, how cold, what was done lately, what stands
  * next to it. Numbers only; what each is worth stands in historyRules.ts.
  */
+import { isDrink } from '../catalogue/ways.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { Air, PlaceKind, Plant, PlantEvent, PlantState, Sign, SignPlace } from '../garden.ts';
 import type { Salts } from '../feed/salts.ts';
@@ -157,7 +158,7 @@ export function clinicFacts(input: ClinicInput): ClinicFacts {
   const mThen = past.mean[past.mean.length - 1 - (today - coldOn)] ?? outlook.moisture.p50;
   const limitC = nightItBearsC(traits, mThen);
   const hottestC = climate.tmaxC[at(hotOn)]!;
-  const drinks = daysOf(events, (event) => event.type === 'watering' && event.method !== 'mist');
+  const drinks = daysOf(events, isDrink);
   const fed = daysOf(events, (event) => event.type === 'feeding');
   const moved = daysOf(events, (event) => event.type === 'move').at(-1) ?? null;
   const potting = events.findLast((event) => event.type === 'repotting');
@@ -304,7 +305,7 @@ export function signsOf(events: readonly PlantEvent[], today: DayNumber): Clinic
       // What was found on the roots is a sign like any other.
       if (event.findings?.includes('pests'))
         standing.push({ day, sign: 'root-fluff', strength: 2, where: 'roots', when: null, answered: false });
-    } else if (event.type === 'watering' && event.method !== 'mist') {
+    } else if (isDrink(event)) {
       standing = standing.map((sign) => (OF_THIRST.has(sign.sign) ? { ...sign, answered: true } : sign));
     } else if (event.type === 'sign') {
       const where = event.where ?? null;

@@ -1,6 +1,7 @@
 /** What a step of a case that was done is in the book: a drink is a drink, whoever asked for it. */
 import type { PlantEvent } from '../garden.ts';
-import type { MethodId, WaterKind } from '../watering.ts';
+import type { WaterKind } from '../watering.ts';
+import type { MethodId } from '../catalogue/ways.ts';
 import type { Found, Step } from './causes.ts';
 
 /** The drink that the plant would get as it is judged. */

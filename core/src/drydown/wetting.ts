@@ -1,4 +1,4 @@
-import type { MethodId } from '../watering.ts';
+import type { MethodId } from '../catalogue/ways.ts';
 import type { PotModel } from './potModel.ts';
 
 /** Water stood in until the surface darkens: nearly all of what a drench brings. */

@@ -3,6 +3,7 @@
  * A bucket of one: salts stay in the water the mix holds and leave with what drains (Rhoades 1974, leaching
  * requirement).
  */
+import { isDrink, methodRow } from '../catalogue/ways.ts';
 import type { PlantEvent } from '../garden.ts';
 import type { WaterKind } from '../watering.ts';
 
@@ -82,7 +83,7 @@ export function saltsOf(
       hardDrinks = 0;
       continue;
     }
-    if (event.type !== 'watering' || event.method === 'mist') continue;
+    if (!isDrink(event)) continue;
     const kind = event.water ?? kindUsed;
     const pouredMl = event.amount_ml ?? heldMl * 0.9;
     const dose = fedOn.get(event.date);
@@ -91,7 +92,7 @@ export function saltsOf(
       ((mgPerLitre[kind] ?? SALTS_MG_L[kind]) + (dose === undefined ? 0 : dose * FEED_MG_L * (1 - TAKEN_UP)));
     fedOn.delete(event.date);
     if (kind === 'hard' || kind === 'softened') hardDrinks++;
-    if (event.method === 'drench') {
+    if (methodRow(event.method).through) {
       // What was poured beyond the room left runs out.
       const outMl = event.amount_ml
         ? Math.max(0.1 * event.amount_ml, event.amount_ml - 0.8 * heldMl)

@@ -1,4 +1,5 @@
 /** When food is due: counted in waterings, weeks or named months, only in growth, never on a fresh charge. */
+import { methodRow } from '../catalogue/ways.ts';
 import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { Habit, PlantEvent, PlantState } from '../garden.ts';
 
@@ -183,7 +184,7 @@ function rhythmDue(
         (event) =>
           event.type === 'watering' &&
           dayNumber(event.date) >= Math.max(seasonStart, fedOn === null ? -Infinity : fedOn + 1) &&
-          (rhythm.sipsCount || (event.method !== 'measured' && event.method !== 'mist')),
+          (rhythm.sipsCount || !methodRow(event.method).measured),
       ).length;
       return { due: since + 1 >= rhythm.n, why: { code: 'nth', n: { drink: since + 1, every: rhythm.n } } };
     }

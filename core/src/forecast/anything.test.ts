@@ -16,7 +16,7 @@ import {
   STORES,
 } from '../garden.ts';
 import { COMPONENTS } from '../mix/components.ts';
-import { METHODS } from '../watering.ts';
+import { METHODS } from '../catalogue/ways.ts';
 import { gardenTasks } from '../judgement/garden.ts';
 import { outlookView } from './view.ts';
 

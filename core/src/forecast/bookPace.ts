@@ -3,6 +3,7 @@
  * stranger's can or a drench that ran past; a habit is neither. What else may have happened is not asked here, so that a
  * likely story never hides the alarm.
  */
+import { methodRow } from '../catalogue/ways.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { PlantEvent } from '../garden.ts';
 import { DRY_TO_M, WET_FROM_M } from '../moisture.ts';
@@ -86,10 +87,10 @@ function cyclesOf(events: readonly PlantEvent[]): Cycle[] {
       full = event.drained_g;
       dryG = event.dry_g ?? dryG;
     } else if (event.type === 'watering') {
-      if (event.method === 'drench' || event.method === 'bottom')
+      if (methodRow(event.method).whole)
         cycles.push({ from: dayNumber(event.date), dryIn: null, wetAt: null, damp: [] });
       // A sip on the way blurs the cycle it falls into.
-      else if (event.method === 'measured' && now) cycles.pop();
+      else if (methodRow(event.method).waters && now) cycles.pop();
     } else if (event.type === 'check' && now) {
       const days = dayNumber(event.date) - now.from;
       const says = saysOf(event, full, dryG);

@@ -2,6 +2,7 @@
  * Three schools on the same plant: the pot is dry; the plant shows it; the calendar says so. Side by side, and when
  * they differ by much.
  */
+import { isDrink } from '../catalogue/ways.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { PlantState } from '../garden.ts';
 import type { StressOutlook } from './stressOutlook.ts';
@@ -54,9 +55,7 @@ export function schools(
 
 /** Median days between drinks at about this time of the year. */
 function ownInterval(model: PlantModel, today: DayNumber): number | null {
-  const drinks = model.plant.events
-    .filter((event) => event.type === 'watering' && event.method !== 'mist')
-    .map((event) => dayNumber(event.date));
+  const drinks = model.plant.events.filter(isDrink).map((event) => dayNumber(event.date));
   const intervals: number[] = [];
   for (let i = 1; i < drinks.length; i++) {
     const apartFromNow = Math.abs(((((today - drinks[i]!) % 365) + 548) % 365) - 183);

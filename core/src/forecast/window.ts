@@ -2,6 +2,7 @@
  * From the members to the days of a watering window, or a reason to hold. What is done with them is judged
  * (judgement/).
  */
+import { isDrink } from '../catalogue/ways.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { PlantState, Store } from '../garden.ts';
 import { genusCare, LIGHT_BANDS } from '../plant/library.ts';
@@ -150,7 +151,7 @@ export function isDim(model: PlantModel, day: DayNumber): boolean {
 /** The first day on which a dim place has used up the last drink; the day itself where it is not dim, or knows no drink. */
 function dimUntil(model: PlantModel, today: DayNumber): DayNumber {
   const { traits, plant } = model;
-  const last = plant.events.findLast((event) => event.type === 'watering' && event.method !== 'mist');
+  const last = plant.events.findLast(isDrink);
   if (!last || model.soaked || !isDim(model, today)) return -Infinity;
   return dayNumber(last.date) + DIM_GAP_DAYS[traits.store];
 }

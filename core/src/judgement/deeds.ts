@@ -4,8 +4,9 @@
  */
 import type { LookKind } from '../belief/looks.ts';
 import type { UpsetKind } from '../belief/upsets.ts';
-import type { Way } from '../care/rules.ts';
-import type { MethodId, WaterKind } from '../watering.ts';
+import type { Way } from '../catalogue/ways.ts';
+import type { WaterKind } from '../watering.ts';
+import type { MethodId } from '../catalogue/ways.ts';
 
 export const ACTS = ['unpot', 'out-of-frost', 'out-of-water'] as const;
 export const MOVES = ['warmer', 'drier', 'brighter', 'shadier', 'apart', 'cover'] as const;

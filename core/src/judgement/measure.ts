@@ -3,18 +3,10 @@ import { isoDay } from '../calendar/day.ts';
 import { stepsAsked } from '../clinic/cases.ts';
 import type { Drink } from './deeds.ts';
 import type { Facts } from './facts.ts';
-import type { MethodId } from '../watering.ts';
-import type { Way } from '../care/rules.ts';
+import { methodRow, type Way, WAY_TABLE } from '../catalogue/ways.ts';
 import { flushMl } from '../feed/salts.ts';
 import { LIGHT_BANDS } from '../plant/library.ts';
 
-export const METHOD_OF: Record<Way, MethodId> = {
-  drench: 'drench',
-  base: 'drench',
-  bottom: 'bottom',
-  measured: 'measured',
-  mist: 'mist',
-};
 /** A sip, as a share of the mix (docs/model.md). */
 export const SIP_SHARE = 0.05;
 /** What a drench adds to run out. */
@@ -45,7 +37,7 @@ export function fullDrink(facts: Facts): Omit<Drink, 'food'> {
   const missing = available * Math.max(0.05, 1 - facts.m.p50);
   const drink = (way: Way, ml: number, flush = false) => ({
     way,
-    method: METHOD_OF[way],
+    method: WAY_TABLE[way].method,
     amount_ml: toStep(ml),
     water,
     flush,
@@ -61,8 +53,9 @@ export function fullDrink(facts: Facts): Omit<Drink, 'food'> {
           : 0.6 * available;
     return { ...drink('measured', 0), amount_ml: downToStep(Math.min(wanted, room)) };
   }
-  const liked = rules.ways.find((way) => !(facts.care.neverSoak && way === 'bottom')) ?? 'measured';
-  const byMeasure: Way = liked === 'drench' || liked === 'base' ? 'measured' : liked;
+  const liked =
+    rules.ways.find((way) => !(facts.care.neverSoak && methodRow(WAY_TABLE[way].method).stands)) ?? 'measured';
+  const { byMeasure } = WAY_TABLE[liked];
   // The keeper's own measure is poured as they said it.
   if (rules.amount.by !== 'drench')
     return {
@@ -77,7 +70,7 @@ export function fullDrink(facts: Facts): Omit<Drink, 'food'> {
   if (
     (salts.flush || flushAsked(facts)) &&
     state === 'growing' &&
-    liked !== 'bottom' &&
+    methodRow(WAY_TABLE[liked].method).through &&
     !nameUnknown &&
     facts.dliMol >= LIGHT_BANDS[facts.care.light].wellFrom
   )

@@ -4,7 +4,7 @@ import type { Band, Outlook } from '../forecast/forecast.ts';
 import type { Reason as DateReason } from '../forecast/because.ts';
 import type { Hold } from '../forecast/window.ts';
 import type { PlantState } from '../garden.ts';
-import type { MethodId } from '../watering.ts';
+import type { MethodId } from '../catalogue/ways.ts';
 import type { Drink, Judgement } from './deeds.ts';
 
 export interface PlantForecast {

@@ -2,6 +2,7 @@
  * What the keeper has seen that still counts: looks into the pot since its last drink, signs until something answers
  * them.
  */
+import { isDrink } from '../catalogue/ways.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import { type PlantEvent, type Sign, SLACK_SIGNS } from '../garden.ts';
 import { WET_FROM_M, DRY_TO_M } from '../moisture.ts';
@@ -155,7 +156,7 @@ export function whatWasSeen(
       if (event.type === 'check' || event.type === 'sign' || event.type === 'weights') seen.touched = day.day;
     }
     for (const event of day.events) {
-      if (event.type === 'watering' && event.method !== 'mist') {
+      if (isDrink(event)) {
         seen.lastDrink = day.day;
         last = null;
         seen.surface = null;

@@ -1,4 +1,5 @@
 /** Thirst, and the drink that answers it: one way of drinking for a plant as it is, whoever asks for it. */
+import { isDrink } from '../catalogue/ways.ts';
 import { dayNumber } from '../calendar/day.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import type { Form } from '../garden.ts';
@@ -106,7 +107,7 @@ const COUNTS_DAYS = 14;
 export const SMALL_SHARE = SIP_SHARE * 2.2;
 
 function lastDrinkOf({ outlook }: Facts): { day: number; small: boolean } | null {
-  const last = outlook.plant.events.findLast((event) => event.type === 'watering' && event.method !== 'mist');
+  const last = outlook.plant.events.findLast(isDrink);
   if (last?.type !== 'watering') return null;
   const small =
     last.method === 'measured' && (last.amount_ml ?? 0) <= SMALL_SHARE * outlook.model.pot.capacity.volumeMl;
@@ -183,9 +184,7 @@ export function afterFirstSip(facts: Facts): Answer | null {
   const { outlook, today, state, longDryDays } = facts;
   const last = lastDrinkOf(facts);
   if (state === 'resting' || !last?.small || today - last.day >= SHOWS_DAYS) return null;
-  const before = outlook.plant.events.findLast(
-    (event) => event.type === 'watering' && event.method !== 'mist' && dayNumber(event.date) < last.day,
-  );
+  const before = outlook.plant.events.findLast((event) => isDrink(event) && dayNumber(event.date) < last.day);
   if (before && last.day - dayNumber(before.date) <= longDryDays) return null;
   const look = iso(last.day + SHOWS_DAYS);
   return {

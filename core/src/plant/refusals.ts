@@ -2,6 +2,7 @@
  * What its keeper left out when it was asked. Once is a day put off; twice in a row is an answer: the keeper sees something
  * that the book does not, and the plan changes.
  */
+import { isDrink } from '../catalogue/ways.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { PlantEvent } from '../garden.ts';
 
@@ -21,7 +22,7 @@ export function refusedTwice(events: readonly PlantEvent[]): Refused[] {
   const pairs: Refused[] = [];
   let first: Refused | null = null;
   for (const event of events) {
-    if (event.type === 'watering' && event.method !== 'mist') first = null;
+    if (isDrink(event)) first = null;
     if (event.type !== 'refused' || event.date === first?.date) continue;
     if (first && dayNumber(event.date) - dayNumber(first.date) <= IN_A_ROW_DAYS) pairs.push(event);
     first = event;
@@ -31,7 +32,7 @@ export function refusedTwice(events: readonly PlantEvent[]): Refused[] {
 
 /** The pair that still counts: nothing was poured since, and it is not long ago. */
 export function refusedLately(events: readonly PlantEvent[], today: DayNumber): Refused | null {
-  const drunk = events.findLast((event) => event.type === 'watering' && event.method !== 'mist')?.date ?? '';
+  const drunk = events.findLast(isDrink)?.date ?? '';
   const last = refusedTwice(events).at(-1);
   return last && last.date >= drunk && today - dayNumber(last.date) <= IN_A_ROW_DAYS ? last : null;
 }

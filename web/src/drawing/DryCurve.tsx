@@ -9,6 +9,8 @@ import { type KeyboardEvent, type PointerEvent, type ReactElement, useEffect, us
 import { longDay, shortDay } from '../words/days.ts';
 import { useWidth } from '../parts/useWidth.ts';
 import { eventWords } from '../words/events.ts';
+import { METHOD_TABLE } from '@zinc-pail/core';
+import { WAY_WORDS } from '@zinc-pail/words/ways';
 
 const MS_PER_DAY = 86_400_000;
 const HEIGHT = 292;
@@ -283,9 +285,9 @@ function Mark({ entry, x, y }: { entry: JournalEntry; x(day: number): number; y(
     return (
       <path
         d={`M${at - 4.5},${MARGIN.top - 14}h9l-4.5,9z`}
-        fill={event.method === 'drench' || event.method === 'bottom' ? 'var(--ink)' : 'var(--ink-2)'}
+        fill={METHOD_TABLE[event.method].whole ? 'var(--ink)' : 'var(--ink-2)'}
       >
-        <title>{`${event.date}: watered, ${event.method}`}</title>
+        <title>{`${event.date}: ${WAY_WORDS[event.method].done}`}</title>
       </path>
     );
   if (event.type !== 'check') return null;

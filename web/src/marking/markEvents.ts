@@ -1,6 +1,7 @@
 /** The quick marks: what one key or thumb writes. */
 import type { JournalEvent, RoundPot } from '@zinc-pail/contract/api';
 import { drinkOf } from '@zinc-pail/core';
+import { WAY_WORDS } from '@zinc-pail/words/ways';
 import type { Marked } from './Marks.tsx';
 import { litres } from '../words/amounts.ts';
 
@@ -23,10 +24,9 @@ export function wateredAsAdvised({ outlook, task }: Pick<RoundPot, 'outlook' | '
 
 export function wateredWords({ outlook, task }: Pick<RoundPot, 'outlook' | 'task'>): string {
   const fed = task.food !== null && drinkOf(task.judgement) ? ', fed' : '';
-  if (task.method === 'measured' || !outlook.pot.holes) return `watered, ${litres(task.amount_ml)}${fed}`;
-  if (task.flush) return `flushed with ${litres(task.amount_ml)}`;
-  if (task.method === 'bottom') return `stood in water${fed}`;
-  return `watered until it ran${fed}`;
+  if (task.flush && outlook.pot.holes) return `flushed with ${litres(task.amount_ml)}`;
+  const way = outlook.pot.holes ? task.way : 'measured';
+  return `${WAY_WORDS[way].said(litres(task.amount_ml))}${fed}`;
 }
 
 export type Felt = 'wet' | 'damp' | 'dry';

@@ -76,7 +76,7 @@ describe('water', () => {
     expect(events('watering', { amount: '1' })).toMatchObject([{ amount_ml: expect.closeTo(240, -1) }]);
   });
   it('says what was done', () => {
-    expect(said('watering', { amount: '40', way: 'measured', fed: true })).toBe('watered a measure, 40 ml, fed');
+    expect(said('watering', { amount: '40', way: 'measured', fed: true })).toBe('watered, 40 ml, fed');
     expect(said('watering', { way: 'bottom' })).toBe('watered stood in water');
   });
 });

@@ -1,12 +1,13 @@
 /** What a keeper notes, as it is typed, and the entries that come of it. */
 import { SKIP_WORDS } from '@zinc-pail/words/skips';
 import type { JournalEvent, RoundPot } from '@zinc-pail/contract/api';
-import { drinkOf, METHOD_OF, type Way } from '@zinc-pail/core';
+import { drinkOf, METHOD_TABLE, WAY_TABLE, type Way } from '@zinc-pail/core';
 import { NotSent, notSent } from '../api/client.ts';
 import { litres } from '../words/amounts.ts';
 import { numberIn } from '../words/numbers.ts';
 import { mlOf, mmOf, typed } from '../words/units.ts';
 import type { Marked } from './Marks.tsx';
+import { WAY_WORDS } from '@zinc-pail/words/ways';
 
 export type NoteKind =
   | 'watering'
@@ -23,13 +24,6 @@ export type NoteKind =
   | 'drain'
   | 'note';
 
-export const WAY_WORDS: Record<Way, string> = {
-  drench: 'until it ran',
-  base: 'at the base, until it ran',
-  bottom: 'stood in water',
-  measured: 'a measure',
-  mist: 'misted',
-};
 const VOLUME_WORDS: Record<string, string> = { ml: 'millilitres', cups: 'cups' };
 export const MEASURES = [
   ['diameter_mm', 'Width', 10_000],
@@ -190,14 +184,14 @@ function watered(draft: NoteDraft, date: string): Note | string {
   const amount = draft.amount.trim() === '' ? null : tenth(mlOf(numberIn(draft.amount, 0.01, MOST_ML)));
   if (Number.isNaN(amount)) return `How much? A number of ${VOLUME_WORDS[typed.volume()]}, up to 200,000.`;
   return {
-    said: `watered ${WAY_WORDS[way]}${amount ? `, ${litres(amount)}` : ''}${fed ? ', fed' : ''}`,
+    said: `${amount ? `${WAY_WORDS[way].said(litres(amount))}${METHOD_TABLE[WAY_TABLE[way].method].measured ? '' : `, ${litres(amount)}`}` : WAY_WORDS[way].said('a measure')}${fed ? ', fed' : ''}`,
     events: ({ before: { task } }) => {
       // A measure without a number is the one that was advised.
       const poured = way === 'measured' ? (amount ?? Math.max(1, task.amount_ml)) : amount;
       const drink = {
         type: 'watering',
         date,
-        method: METHOD_OF[way],
+        method: WAY_TABLE[way].method,
         way,
         water,
         ...(poured === null ? {} : { amount_ml: poured }),

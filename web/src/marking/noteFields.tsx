@@ -1,11 +1,12 @@
 /** What is asked for each kind of note. */
+import { WAY_WORDS } from '@zinc-pail/words/ways';
 import { SKIP_WORDS } from '@zinc-pail/words/skips';
 import type { RoundPot } from '@zinc-pail/contract/api';
 import { SIGNS, WATER_KINDS, type Way, WAYS } from '@zinc-pail/core';
 import { litres } from '../words/amounts.ts';
 import { typed } from '../words/units.ts';
 import { Choice, Field, OneOf, Tick, Typed } from '../forms/Fields.tsx';
-import { MEASURES, type NoteDraft, type NoteKind, WAY_WORDS } from './noteDraft.ts';
+import { MEASURES, type NoteDraft, type NoteKind } from './noteDraft.ts';
 
 interface Asked {
   draft: NoteDraft;
@@ -136,7 +137,7 @@ function WateringFields({ draft, set, pot }: Asked) {
         name="method"
         value={draft.way}
         onChange={(way) => set({ way: way as Way })}
-        options={WAYS.map((id) => ({ id, label: WAY_WORDS[id] }))}
+        options={WAYS.map((id) => ({ id, label: WAY_WORDS[id].rule }))}
       />
       <div className="flex flex-wrap gap-x-6">
         <Typed

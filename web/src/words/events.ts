@@ -2,22 +2,19 @@
 import { causeWords } from '@zinc-pail/words/causes';
 import { OUTCOME_WORDS, STEP_WORDS } from '@zinc-pail/words/clinic';
 import type { JournalEvent } from '@zinc-pail/contract/api';
+import { signWords } from '@zinc-pail/words/signs';
 import { SKIP_WORDS } from '@zinc-pail/words/skips';
+import { countWords, doseWords } from '@zinc-pail/words/units';
+import { WAY_WORDS } from '@zinc-pail/words/ways';
 import { litres } from './amounts.ts';
 import { fullDay } from './days.ts';
-
-const METHOD_WORDS = {
-  drench: 'Watered until it ran',
-  measured: 'Watered by measure',
-  bottom: 'Stood in water',
-  mist: 'Misted',
-} as const;
+import { smallLength } from './units.ts';
 
 export function eventWords(event: JournalEvent): string {
   switch (event.type) {
     case 'watering':
       return [
-        'way' in event && event.way === 'base' ? 'Watered at the base' : METHOD_WORDS[event.method],
+        WAY_WORDS[('way' in event && event.way) || event.method].done,
         ...(event.amount_ml ? [litres(event.amount_ml)] : []),
         ...(event.water ? [`${event.water} water`] : []),
       ].join(', ');
@@ -30,13 +27,13 @@ export function eventWords(event: JournalEvent): string {
     case 'weights':
       return `Full weight ${event.drained_g} g${event.dry_g ? `, dry ${event.dry_g} g` : ''}`;
     case 'sign':
-      return `Seen: ${event.sign.replaceAll('-', ' ')}${event.strength > 1 ? `, ${event.strength === 3 ? 'strongly' : 'clearly'}` : ''}`;
+      return `Seen: ${signWords(event.sign)}${event.strength > 1 ? `, ${event.strength === 3 ? 'strongly' : 'clearly'}` : ''}`;
     case 'repotting':
       return `Repotted${event.roots_cut ? ', roots cut' : ''}`;
     case 'move':
       return 'Moved';
     case 'feeding':
-      return `Fed${event.dose ? `, ${event.dose} of the label’s dose` : ''}${'with' in event && event.with ? ', with that drink' : ''}`;
+      return `Fed${event.dose ? `, ${doseWords(event.dose)}` : ''}${'with' in event && event.with ? ', with that drink' : ''}`;
     case 'state':
       return event.state === 'unsure' ? 'Not sure of its season' : `Seen to be ${event.state}`;
     case 'changed':
@@ -60,7 +57,7 @@ export function eventWords(event: JournalEvent): string {
     case 'drain':
       return `Drained in ${event.seconds} s`;
     case 'sun':
-      return `${event.minutes} minutes of direct sun${event.scorched ? ', scorched' : ''}`;
+      return `${countWords(event.minutes, 'minute')} of direct sun${event.scorched ? ', scorched' : ''}`;
     case 'review':
       return `Checked again: ${event.answer}`;
     case 'sheltered':
@@ -91,12 +88,12 @@ const SHELTER_WORDS = {
 
 function measureWords(event: Extract<JournalEvent, { type: 'measure' }>): string {
   return [
-    event.diameter_mm !== undefined && `${event.diameter_mm} mm wide`,
-    event.height_mm !== undefined && `${event.height_mm} mm tall`,
-    event.caudex_mm !== undefined && `caudex ${event.caudex_mm} mm`,
-    event.internode_low_mm !== undefined && `${event.internode_low_mm} mm between leaves at the foot`,
-    event.internode_tip_mm !== undefined && `${event.internode_tip_mm} mm between leaves at the tip`,
-    event.heads !== undefined && `${event.heads} heads`,
+    event.diameter_mm !== undefined && `${smallLength(event.diameter_mm)} wide`,
+    event.height_mm !== undefined && `${smallLength(event.height_mm)} tall`,
+    event.caudex_mm !== undefined && `caudex ${smallLength(event.caudex_mm)}`,
+    event.internode_low_mm !== undefined && `${smallLength(event.internode_low_mm)} between leaves at the bottom`,
+    event.internode_tip_mm !== undefined && `${smallLength(event.internode_tip_mm)} between leaves at the tip`,
+    event.heads !== undefined && countWords(event.heads, 'head'),
     event.weight_g !== undefined && `${event.weight_g} g`,
   ]
     .filter(Boolean)

@@ -45,6 +45,7 @@ import { Rules } from './Rules.tsx';
 import { Schools } from './Schools.tsx';
 import { StoryView } from './StoryView.tsx';
 import { Ways } from './Ways.tsx';
+import { WAY_WORDS } from '@zinc-pail/words/ways';
 
 export default function PlantScreen() {
   const plantId = Number(useParams().plantId);
@@ -504,20 +505,13 @@ function Menu({ plant, onPick }: { plant: PlantView; onPick(panel: Panel): void 
 function TaskWords({ plant }: { plant: PlantView }) {
   const { task, outlook, site } = plant;
   const kitchen = units().volume === 'cups' ? null : cups(task.amount_ml);
-  const ways = {
-    drench: 'a drench from above',
-    base: 'a drench at the base, onto the mix only',
-    bottom: 'stood in water',
-    measured: 'a measure',
-    mist: 'a mist',
-  } as const;
   const food = task.food === null ? 'plain.' : `with food at ${shareWords(task.food)}.`;
   const words = wordsFor(plant, site.today);
   return (
     <div className="mb-2 max-w-prose text-[1rem]">
       {outlook.state !== 'resting' && (
         <p>
-          Its next drink is {ways[task.way]}, about {litres(task.amount_ml)}
+          Its next drink is {WAY_WORDS[task.way].next}, about {litres(task.amount_ml)}
           {kitchen && ` (${kitchen})`} of {task.water} water, {food} {feedWords(task.feed, site.today)}
         </p>
       )}

@@ -1,7 +1,7 @@
 /** Sets the rules of one plant. */
 import type { PlantView } from '@zinc-pail/contract/api';
 import { LONGEST_REASON, LONGEST_TEXT } from '@zinc-pail/contract/limits';
-import { type CareRules, LIGHTS, SLEEPS, STANDS, TRIGGERS, WATER_KINDS, WAYS } from '@zinc-pail/core';
+import { type CareRules, LIGHTS, SLEEPS, STANDS, TRIGGERS, WATER_KINDS, type Way, WAYS } from '@zinc-pail/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useKit } from '../../api/kit.ts';
@@ -11,10 +11,13 @@ import { Form } from '../../forms/Form.tsx';
 import { Choice, DayField, Field, KeepOrLeave, OneOf, Tick, Typed } from '../../forms/Fields.tsx';
 import { MONTHS } from '../../words/days.ts';
 import { typed } from '../../words/units.ts';
-import { AWAKE_COSTS, LIGHT_WORDS, SLEEP_WORDS, STAND_WORDS, TRIGGER_WORDS, WAY_WORDS } from './ruleLines.ts';
+import { AWAKE_COSTS, LIGHT_WORDS, SLEEP_WORDS, STAND_WORDS, TRIGGER_WORDS } from './ruleLines.ts';
 import { changesOf, draftOf, type RulesDraft } from './rulesDraft.ts';
 import { Several } from './Several.tsx';
 import { useChange } from './useChange.ts';
+import { WAY_WORDS } from '@zinc-pail/words/ways';
+
+const WAY_RULES = Object.fromEntries(WAYS.map((way) => [way, WAY_WORDS[way].rule])) as Record<Way, string>;
 
 /** Shares of what the pot can give up that are left when it calls. */
 const DUE_OPTIONS = [
@@ -170,7 +173,7 @@ function WarmthRules({ draft, set }: Part) {
           onChange={(indoorDays) => set({ indoorDays })}
         />
         <Typed
-          label="Stretched from, tip over foot"
+          label="Stretched when gaps at the tip exceed those at the bottom by"
           width="w-24"
           value={draft.stretchFrom}
           onChange={(stretchFrom) => set({ stretchFrom })}
@@ -184,9 +187,9 @@ function WaterRules({ draft, set }: Part) {
   return (
     <>
       <Several
-        legend="How, the liked one first"
+        legend="Ways to water, preferred first"
         all={WAYS}
-        words={WAY_WORDS}
+        words={WAY_RULES}
         chosen={draft.ways}
         onChange={(ways) => set({ ways })}
       />

@@ -135,7 +135,7 @@ describe('rules', () => {
   const markup = draw(<Rules plant={plant()} />);
   it('each with its source, the keeper’s own with their reason and a way back', () => {
     expect(text(markup)).toMatch(/by the calendar: Mar 14, Apr 12, May 10.*because the sitter wants a list/);
-    expect(text(markup)).toMatch(/at the base, from below genus/);
+    expect(text(markup)).toMatch(/drench at the base, stand in water genus/);
     expect(text(markup)).toMatch(/5 % of the mix yours/);
     expect(text(markup)).toMatch(/a saucer, emptied after 15 min place/);
     expect(text(markup)).toMatch(/every 4th drink, a quarter the dose, at most 4 a season/);

@@ -1,6 +1,7 @@
 /** The rules of one plant in words. */
 import type { CareRules } from '@zinc-pail/core';
 import { ordinal } from '@zinc-pail/words/units';
+import { WAY_WORDS } from '@zinc-pail/words/ways';
 import { degrees, shareWords } from '../../words/amounts.ts';
 import { MONTHS } from '../../words/days.ts';
 
@@ -8,13 +9,6 @@ export const TRIGGER_WORDS = {
   pot: 'when the pot is dry enough',
   plant: 'when the plant shows it',
   calendar: 'by the calendar',
-} as const;
-export const WAY_WORDS = {
-  drench: 'drench',
-  base: 'at the base',
-  bottom: 'from below',
-  measured: 'small measure',
-  mist: 'mist',
 } as const;
 export const STAND_WORDS = { none: 'nothing', saucer: 'a saucer', 'outer-pot': 'an outer pot' } as const;
 /** Whether it may sleep, and what it costs to be kept from it. */
@@ -64,7 +58,7 @@ export function ruleLines(rules: CareRules): [keyof CareRules, string, string][]
           ? TRIGGER_WORDS[rules.trigger]
           : `when ${rules.dueAt >= 0.3 ? 'half' : 'nearly'} dry`,
     ],
-    ['ways', 'How', rules.ways.map((way) => WAY_WORDS[way]).join(', ')],
+    ['ways', 'How', rules.ways.map((way) => WAY_WORDS[way].rule).join(', ')],
     [
       'amount',
       'How much',
