@@ -2,6 +2,7 @@
  * What the engine knows of a collection: the shapes of the garden file, once read and found sound.
  * Names and units are those of the file (docs/formats.md), so that nothing is renamed on the way.
  */
+import { type Sign, SIGNS } from './catalogue/signs.ts';
 import type { Cause, Found, Outcome, Step } from './clinic/causes.ts';
 import type { WaterKind } from './watering.ts';
 import type { MethodId } from './catalogue/ways.ts';
@@ -158,59 +159,7 @@ export type Store = (typeof STORES)[number];
 export const PLANT_STATES = ['growing', 'easing', 'resting', 'waking'] as const;
 export type PlantState = (typeof PLANT_STATES)[number];
 
-export const SIGNS = [
-  'taut',
-  'wrinkled',
-  'limp',
-  'mushy',
-  'translucent',
-  'shrunken',
-  'leaf-drop',
-  'split',
-  'yellow-lower',
-  'yellow-all',
-  'pale-bleached',
-  'brown-scorch',
-  'crisp-edges',
-  'dry-tips',
-  'black-spots',
-  'corky-blisters',
-  'red-stress',
-  'dark-base',
-  'stretched',
-  'small-new-leaves',
-  'no-growth',
-  'new-growth',
-  'light-new-leaf',
-  'buds',
-  'leaves-dying-back',
-  'leafless',
-  'curl-lost',
-  'roots-out',
-  'pot-bulging',
-  'water-runs-through',
-  'water-stands',
-  'slow-to-dry',
-  'salt-crust',
-  'sour-smell',
-  'topples',
-  'firm-base',
-  'soft-base',
-  'roots-firm',
-  'roots-mush',
-  'roots-brittle',
-  'white-fluff',
-  'root-fluff',
-  'webbing',
-  'bumps',
-  'clustered-insects',
-  'chewed',
-  'silver-streaks',
-  'powdery-film',
-] as const;
-export type Sign = (typeof SIGNS)[number];
-/** Signs of a plant that has lost its tautness: for want of water, or of roots to take it up. */
-export const SLACK_SIGNS: ReadonlySet<Sign> = new Set<Sign>(['limp', 'wrinkled', 'shrunken']);
+export { SIGNS, type Sign };
 export const SIGN_PLACES = [
   'oldest',
   'newest',

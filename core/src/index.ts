@@ -2,6 +2,7 @@
 export * from './calendar/day.ts';
 export * from './garden.ts';
 export * from './watering.ts';
+export * from './catalogue/signs.ts';
 export * from './catalogue/ways.ts';
 export * from './numeric/curves.ts';
 export { seededRandom, seedFrom, standardNormal, type Random } from './numeric/random.ts';
@@ -101,7 +102,7 @@ export {
   type RankedCause,
 } from './clinic/diagnose.ts';
 export { type ClinicFacts, type ClinicSign, type NeighbourPest, SIGN_DAYS } from './clinic/facts.ts';
-export { SIGN_RULES, SIGN_GROUPS, SOUND, GIVEN, type SignRule, type Given } from './clinic/signRules.ts';
+export { SIGN_RULES, SOUND, GIVEN, type SignRule, type Given } from './clinic/signRules.ts';
 export { HISTORY_RULES, HISTORY_CODES, type HistoryCode } from './clinic/historyRules.ts';
 export { WATCH_CODES, type Raised, type WatchCode } from './clinic/watch.ts';
 export * from './clinic/cases.ts';
@@ -119,7 +120,7 @@ export {
   woundDays,
   type PlanFacts,
 } from './clinic/plan.ts';
-export { neighboursOf, PEST_SIGNS, pestsOf, pestsOn, type PestsByPlant } from './clinic/neighbours.ts';
+export { neighboursOf, pestsOf, pestsOn, type PestsByPlant } from './clinic/neighbours.ts';
 export * from './clinic/answer.ts';
 export type { ClinicView } from './judgement/facts.ts';
 export { type KeptTask } from './care/task.ts';

@@ -14,7 +14,7 @@ export function feedWords(feed: FeedAdvice, today: string): string {
     case 'held':
       return `You have paused feeding${until ? ` until ${until}` : ''}.`;
     case 'sick':
-      return `You saw ${signWords(of ?? '')} lately: food would do harm.`;
+      return `You saw ${signWords(of!)} lately: food would do harm.`;
     case 'settles':
       return `It came lately and needs to settle first${until ? `, until ${until}` : ''}.`;
     case 'roots-form':

@@ -64,8 +64,9 @@ const PLACES: Readonly<Record<SignPlace, string>> = {
   roots: 'on the roots',
 };
 
+/** @param sign a `Sign`, as reasons and evidence carry it among other codes; every one has its words */
 export function signWords(sign: string): string {
-  return (WORDS as Readonly<Record<string, string>>)[sign] ?? sign.replaceAll('-', ' ');
+  return WORDS[sign as Sign];
 }
 
 export function signPlaceWords(where: SignPlace): string {

@@ -1,4 +1,5 @@
 /** What a diagnosis comes to, with the one judgement: the water, what is done, what changes in the schedule. */
+import { signsThat } from '../catalogue/signs.ts';
 import { isoDay, type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { Sign } from '../garden.ts';
 import { type Drink, drinkOf, type Judgement } from '../judgement/deeds.ts';
@@ -158,7 +159,7 @@ function waterOf(judgement: Judgement, { diagnosis, held, facts }: ClinicView, c
       return until === null || (keepsDry(diagnosis) && facts.chanceWet > 0.4) ? 'hold' : 'no-change';
   }
 }
-const SLACK: ReadonlySet<string> = new Set(['limp', 'wrinkled', 'shrunken', 'mushy']);
+const SLACK = signsThat('holds-water');
 
 function harmless(diagnosis: ClinicView['diagnosis']): boolean {
   const top = diagnosis?.causes[0];

@@ -2,6 +2,7 @@
  * The further look that tells causes apart: what each answer is likely to be under each cause, and what the look costs in
  * trouble and harm. What an answer is worth once given comes from the same table.
  */
+import { signsThat } from '../catalogue/signs.ts';
 import type { Sign } from '../garden.ts';
 import { CAUSES, type Cause, type Hypothesis, HYPOTHESES } from './causes.ts';
 import type { ClinicFacts } from './facts.ts';
@@ -161,13 +162,7 @@ export function answerTimes(sign: Sign): Partial<Record<Cause, number>> | null {
   return null;
 }
 /** Signs that are found by these checks alone; the others have rules of their own. */
-export const FOUND_ON_CHECK: ReadonlySet<Sign> = new Set<Sign>([
-  'firm-base',
-  'soft-base',
-  'roots-firm',
-  'roots-mush',
-  'roots-brittle',
-]);
+export const FOUND_ON_CHECK = signsThat('checked');
 
 /**
  * Expected gain in bits: of what to do (the kind of remedy), and a little of the cause itself.

@@ -6,6 +6,7 @@
  * plus the ln of each factor. Signs that come together: the strongest for and the strongest against count, the rest by a
  * third. Lines of the history that tell of one thing are counted in part (GROUPS in historyRules.ts).
  */
+import { SIGN_TABLE, signsThat } from '../catalogue/signs.ts';
 import type { Sign, SignPlace } from '../garden.ts';
 import { ramp } from '../numeric/curves.ts';
 import { type Cause, CAUSES, type Hypothesis, HYPOTHESES, isRot, REMEDY, ROTS, UNKNOWN } from './causes.ts';
@@ -13,7 +14,7 @@ import { answerTimes, CHECK_TABLE, type CheckId, gainOf } from './checks.ts';
 import { type ClinicFacts, type ClinicSign } from './facts.ts';
 import { GROUPS, HISTORY_RULES, type HistoryCode } from './historyRules.ts';
 import { lnPriors } from './priors.ts';
-import { BY_STRENGTH, GIVEN, SIGN_GROUPS, SIGN_RULES, SOUND, UNRELATED } from './signRules.ts';
+import { BY_STRENGTH, GIVEN, SIGN_RULES, SOUND, UNRELATED } from './signRules.ts';
 
 /** One thing that speaks for or against a cause: a sign as it was seen, or a line of the pot's history. */
 export interface Evidence {
@@ -135,7 +136,7 @@ function believed(f: ClinicFacts, items: readonly Item[]): Map<Hypothesis, numbe
   return ln;
 }
 
-const FOUND_SOUND: ReadonlySet<Sign> = new Set<Sign>(['taut', 'firm-base', 'roots-firm']);
+const FOUND_SOUND = signsThat('sound');
 /** So many times likelier than by its usual weight nothing is wrong, where all that was seen is sound. */
 const ALL_WELL = 20;
 
@@ -151,10 +152,6 @@ function joined(values: readonly number[]): number {
   }
   return STRONGEST * (most + least) + (1 - STRONGEST) * sum;
 }
-
-const groupOfSign = new Map<Sign, string>(
-  SIGN_GROUPS.flatMap((signs, i) => signs.map((sign) => [sign, `sign-${i}`] as const)),
-);
 
 const rulesOf = new Map<Sign, typeof SIGN_RULES>();
 for (const rule of SIGN_RULES) rulesOf.set(rule.sign, [...(rulesOf.get(rule.sign) ?? []), rule]);
@@ -179,7 +176,7 @@ function signItem(seen: ClinicSign, f: ClinicFacts): Item {
   }
   ln.set(UNKNOWN, 0);
   return {
-    group: groupOfSign.get(seen.sign)!,
+    group: `sign ${SIGN_TABLE[seen.sign].group}`,
     evidence: {
       kind: 'sign',
       code: seen.sign,
@@ -233,21 +230,8 @@ function speaking(
 }
 const MOST_LINES = 6;
 
-const TELLS_OF_BASE: ReadonlySet<Sign> = new Set<Sign>(['firm-base', 'soft-base', 'roots-firm', 'roots-mush']);
-const WORRIES: ReadonlySet<Sign> = new Set<Sign>([
-  'limp',
-  'wrinkled',
-  'shrunken',
-  'mushy',
-  'translucent',
-  'yellow-lower',
-  'yellow-all',
-  'leaf-drop',
-  'dark-base',
-  'topples',
-  'sour-smell',
-  'slow-to-dry',
-]);
+const TELLS_OF_BASE = signsThat('of-base');
+const WORRIES = signsThat('worries');
 
 function baseFelt({ signs }: ClinicFacts): boolean {
   const worry = signs.filter(({ sign }) => WORRIES.has(sign)).at(-1);

@@ -2,6 +2,7 @@
  * What the pot's own history says beside a sign: how long wet, how long dry, how cold, what was done lately, what stands
  * next to it. Numbers only; what each is worth stands in historyRules.ts.
  */
+import { SIGN_TABLE, signsThat } from '../catalogue/signs.ts';
 import { isDrink } from '../catalogue/ways.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { Air, PlaceKind, Plant, PlantEvent, PlantState, Sign, SignPlace } from '../garden.ts';
@@ -260,39 +261,13 @@ export function sleepsOn({ events, leafless }: Plant, { form }: Traits, today: D
   const grew = events.some((event) => event.type === 'sign' && GROWTH.has(event.sign) && dayNumber(event.date) > since);
   return bare && !grew ? today - since : null;
 }
-const GROWTH: ReadonlySet<Sign> = new Set<Sign>(['new-growth', 'buds', 'light-new-leaf']);
+const GROWTH = signsThat('grows');
 
 const SPRAYS: ReadonlySet<Step> = new Set<Step>(['swab', 'wash', 'wipe']);
 
-/** What answers a sign: the part it was seen on is found sound, or the plant has been potted anew. */
-const ANSWERS: Partial<Record<Sign, readonly Sign[]>> = {
-  'firm-base': ['soft-base', 'mushy'],
-  'roots-firm': ['roots-mush', 'roots-brittle', 'sour-smell'],
-  taut: ['limp', 'wrinkled', 'shrunken'],
-  'soft-base': ['firm-base'],
-  'roots-mush': ['roots-firm'],
-  'roots-brittle': ['roots-firm'],
-  limp: ['taut'],
-  wrinkled: ['taut'],
-  shrunken: ['taut'],
-};
 /** What a new pot does not answer: guests above the mix, and marks that stay. */
-const OUTLIVES_POTTING: ReadonlySet<Sign> = new Set<Sign>([
-  'white-fluff',
-  'webbing',
-  'bumps',
-  'clustered-insects',
-  'chewed',
-  'silver-streaks',
-  'powdery-film',
-  'brown-scorch',
-  'pale-bleached',
-  'corky-blisters',
-  'black-spots',
-  'stretched',
-  'red-stress',
-]);
-const OF_THIRST: ReadonlySet<Sign> = new Set<Sign>(['limp', 'wrinkled', 'shrunken', 'crisp-edges']);
+const OUTLIVES_POTTING = signsThat('outlives-potting');
+const OF_THIRST = signsThat('thirst');
 
 /** The signs that still stand: of one kind at one place the last counts; what was answered since falls out. */
 export function signsOf(events: readonly PlantEvent[], today: DayNumber): ClinicSign[] {
@@ -310,7 +285,9 @@ export function signsOf(events: readonly PlantEvent[], today: DayNumber): Clinic
     } else if (event.type === 'sign') {
       const where = event.where ?? null;
       standing = standing.filter(
-        (other) => !(other.sign === event.sign && other.where === where) && !ANSWERS[event.sign]?.includes(other.sign),
+        (other) =>
+          !(other.sign === event.sign && other.where === where) &&
+          !SIGN_TABLE[event.sign].answers?.includes(other.sign),
       );
       standing.push({
         day,

@@ -4,6 +4,7 @@
  *
  * The figures are estimates, as those of the signs; the ends of each run are days and shares that handbooks name.
  */
+import { signsThat } from '../catalogue/signs.ts';
 import { ramp } from '../numeric/curves.ts';
 import { type Cause, type Pest, PESTS } from './causes.ts';
 import { type ClinicFacts, pestsNear } from './facts.ts';
@@ -50,7 +51,7 @@ const slackSince = (f: ClinicFacts) =>
   f.drankDays !== null &&
   f.signs.some(
     ({ sign, day, answered }) =>
-      !answered && ['limp', 'wrinkled', 'shrunken'].includes(sign) && f.today - day <= f.drankDays!,
+      !answered && signsThat('slack').has(sign) && f.today - day <= f.drankDays!,
   );
 
 export const HISTORY_RULES: readonly HistoryRule[] = [

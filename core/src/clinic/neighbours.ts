@@ -1,20 +1,10 @@
 /** Guests seen on the plants of a bench: who they may have walked to. */
+import { SIGN_TABLE } from '../catalogue/signs.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
-import type { Plant, PlantEvent, Sign } from '../garden.ts';
+import type { Plant, PlantEvent } from '../garden.ts';
 import { type Cause, PESTS, spreads } from './causes.ts';
 import type { NeighbourPest } from './facts.ts';
 
-/** Who leaves which sign. */
-export const PEST_SIGNS: Partial<Record<Sign, Cause>> = {
-  'white-fluff': 'mealybug',
-  'root-fluff': 'root-mealybug',
-  webbing: 'spider-mite',
-  bumps: 'scale',
-  'clustered-insects': 'aphid',
-  chewed: 'chewing-pest',
-  'silver-streaks': 'thrips',
-  'powdery-film': 'mildew',
-};
 /** Guests seen so long ago are taken to be about still. */
 const ABOUT_DAYS = 60;
 
@@ -25,7 +15,8 @@ export function pestsOn(events: readonly PlantEvent[], today: DayNumber): { pest
   for (const event of events) {
     if (today - dayNumber(event.date) > ABOUT_DAYS) continue;
     if (event.type === 'sign') {
-      const pest = event.where === 'roots' && event.sign === 'white-fluff' ? 'root-mealybug' : PEST_SIGNS[event.sign];
+      const pest =
+        event.where === 'roots' && event.sign === 'white-fluff' ? 'root-mealybug' : SIGN_TABLE[event.sign].pest;
       if (pest) {
         found.set(pest, event.date);
         clean = 0;

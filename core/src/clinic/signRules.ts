@@ -430,24 +430,6 @@ export const SOUND: Partial<Record<Sign, { of: Partial<Record<Cause, number>>; w
   },
 };
 
-/** Signs of one thing: the strongest counts, the others little. */
-export const SIGN_GROUPS: readonly (readonly Sign[])[] = [
-  ['wrinkled', 'limp', 'shrunken', 'curl-lost', 'taut'],
-  ['mushy', 'translucent', 'split', 'soft-base', 'dark-base', 'firm-base', 'sour-smell', 'topples', 'roots-mush', 'roots-firm', 'roots-brittle'],
-  ['yellow-lower', 'yellow-all', 'leaf-drop', 'leaves-dying-back', 'leafless'],
-  ['pale-bleached', 'brown-scorch', 'light-new-leaf', 'red-stress'],
-  ['crisp-edges', 'dry-tips'],
-  ['black-spots', 'corky-blisters'],
-  ['stretched', 'small-new-leaves', 'no-growth'],
-  ['new-growth', 'buds'],
-  ['roots-out', 'pot-bulging', 'water-runs-through'],
-  ['water-stands', 'slow-to-dry'],
-  ['salt-crust'],
-  ['white-fluff', 'root-fluff', 'bumps', 'clustered-insects'],
-  ['webbing', 'silver-streaks'],
-  ['chewed'],
-  ['powdery-film'],
-];
 
 /** What a strength of 1, 2 and 3 does to a row. */
 export const BY_STRENGTH = [0.7, 1, 1.25] as const;

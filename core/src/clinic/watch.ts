@@ -2,6 +2,7 @@
  * Where the record itself looks wrong, without anybody asking: each a short function with its reason. What is raised stands
  * on the Round, and is taken for a sign of its kind when causes are weighed.
  */
+import { signsThat } from '../catalogue/signs.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { PlantEvent, Sign } from '../garden.ts';
 import type { ClinicFacts, ClinicSign } from './facts.ts';
@@ -64,8 +65,8 @@ const WATCHERS: Record<WatchCode, Watcher> = {
       ? { drinks: salts.hardDrinks, ec: salts.ecMS, grows: state === 'growing' ? 1 : 0 }
       : null,
 };
-const SHRINKING: ReadonlySet<Sign> = new Set<Sign>(['wrinkled', 'shrunken']);
-const GROWS: ReadonlySet<Sign> = new Set<Sign>(['new-growth', 'buds', 'light-new-leaf']);
+const SHRINKING = signsThat('shrinks');
+const GROWS = signsThat('grows');
 
 function grewSince(events: readonly PlantEvent[], day: DayNumber): boolean {
   return events.some(

@@ -1,4 +1,5 @@
 /** When food is due: counted in waterings, weeks or named months, only in growth, never on a fresh charge. */
+import { signsThat } from '../catalogue/signs.ts';
 import { methodRow } from '../catalogue/ways.ts';
 import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { Habit, PlantEvent, PlantState } from '../garden.ts';
@@ -95,7 +96,7 @@ const DAYS_A_WEEK = 7;
 /** A waking plant has had its first full drink within these days of waking. */
 const WAKING_DAYS = 60;
 /** Signs on which food does harm. */
-const SICK = new Set(['mushy', 'soft-base', 'roots-mush', 'sour-smell', 'salt-crust']);
+const SICK: ReadonlySet<string> = signsThat('no-food');
 const DAYS_A_YEAR = 365;
 
 /**

@@ -1,6 +1,6 @@
 /** Frost and cold: the coming night, and the night that has been. One cold night undoes ten years. */
+import { signsThat } from '../catalogue/signs.ts';
 import { placeDefaults } from '../place/defaults.ts';
-import type { Sign } from '../garden.ts';
 import { type Answer, hundredth, pressBase, sign, tenth } from './answer.ts';
 import type { Deed, Reason } from './deeds.ts';
 import { type Facts, iso, NEAR_MARGIN_C } from './facts.ts';
@@ -64,7 +64,7 @@ export function nearLimit({ nights, today, placeKind, shelteredOn, outlook }: Fa
 }
 
 /** What frost shows as in the days after. */
-const OF_FROST: ReadonlySet<Sign> = new Set<Sign>(['limp', 'translucent', 'wrinkled', 'leaf-drop', 'black-spots']);
+const OF_FROST = signsThat('of-frost');
 /** A frost is looked after within so many days; then what it did has shown. */
 const LOOKED_AFTER_DAYS = 7;
 /** Nothing is poured on a frozen plant for so long, and nothing is cut. */

@@ -2,9 +2,10 @@
  * What the keeper has seen that still counts: looks into the pot since its last drink, signs until something answers
  * them.
  */
+import { SIGN_TABLE, signsThat } from '../catalogue/signs.ts';
 import { isDrink } from '../catalogue/ways.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
-import { type PlantEvent, type Sign, SLACK_SIGNS } from '../garden.ts';
+import { type PlantEvent, type Sign } from '../garden.ts';
 import { WET_FROM_M, DRY_TO_M } from '../moisture.ts';
 import type { Reason } from './deeds.ts';
 
@@ -68,26 +69,12 @@ export interface Seen {
   everLooked: boolean;
 }
 
-const ROT: ReadonlySet<Sign> = new Set<Sign>(['soft-base', 'mushy', 'roots-mush', 'sour-smell']);
-const TOO_MUCH: ReadonlySet<Sign> = new Set<Sign>([
-  'translucent',
-  'split',
-  'corky-blisters',
-  'yellow-lower',
-  'dark-base',
-]);
-const WAKING: ReadonlySet<Sign> = new Set<Sign>(['new-growth', 'buds']);
-/** What answers a sign of rot: the part it was seen on is found sound, or the plant has been potted anew. */
-const ANSWERED_BY: Partial<Record<Sign, readonly Sign[]>> = {
-  'soft-base': ['firm-base'],
-  mushy: ['firm-base'],
-  'roots-mush': ['roots-firm'],
-  'sour-smell': ['roots-firm'],
-  'dark-base': ['firm-base'],
-};
-const FADING: ReadonlySet<Sign> = new Set<Sign>(['yellow-lower', 'yellow-all', 'leaves-dying-back']);
+const ROT = signsThat('rot');
+const TOO_MUCH = signsThat('too-much');
+const WAKING = signsThat('wakes');
+const FADING = signsThat('fades');
 /** What was found sound where rot would have been. */
-const SOUND: ReadonlySet<Sign> = new Set<Sign>(['firm-base', 'roots-firm', 'taut']);
+const SOUND = signsThat('sound');
 /** A base that gives a little is no rot yet: a sleeper that spent its store is no harder. */
 const SOFT_FROM = 2;
 const SIGN_DAYS = 21;
@@ -270,8 +257,8 @@ function readSign(seen: Seen, event: Extract<PlantEvent, { type: 'sign' }>, day:
   if (sign === 'leaves-dying-back' && event.where === 'oldest') seen.paper = day;
   if (FADING.has(sign)) seen.fading = sighting;
   if (sign === 'new-growth' || sign === 'light-new-leaf') seen.grewOn = day;
-  if (seen.rot && ANSWERED_BY[seen.rot.sign]?.includes(sign)) seen.rot = null;
-  if (seen.tooMuch && (ANSWERED_BY[seen.tooMuch.sign]?.includes(sign) || sign === 'taut')) seen.tooMuch = null;
+  if (seen.rot && SIGN_TABLE[seen.rot.sign].clearedBy?.includes(sign)) seen.rot = null;
+  if (seen.tooMuch && (SIGN_TABLE[seen.tooMuch.sign].clearedBy?.includes(sign) || sign === 'taut')) seen.tooMuch = null;
   if (sign === 'taut') {
     seen.taut = day;
     seen.slack = null;
@@ -280,7 +267,7 @@ function readSign(seen: Seen, event: Extract<PlantEvent, { type: 'sign' }>, day:
   }
   if (sign === 'soft-base' && event.strength < SOFT_FROM) seen.softish = sighting;
   else if (ROT.has(sign)) seen.rot = sighting;
-  else if (SLACK_SIGNS.has(sign)) {
+  else if (signsThat('slack').has(sign)) {
     seen.slack = sighting;
     seen.lastSlack = sighting;
     seen.taut = null;

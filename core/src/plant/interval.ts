@@ -3,9 +3,10 @@
  * Each step is modest, dated and has its reason; what the book says is read anew each time, so a mark struck out takes
  * its step with it.
  */
+import { signsThat } from '../catalogue/signs.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { Cause } from '../clinic/causes.ts';
-import { type PlantEvent, type Refusal, type Sign, SLACK_SIGNS, type SignPlace } from '../garden.ts';
+import { type PlantEvent, type Refusal, type Sign, type SignPlace } from '../garden.ts';
 import { refusedTwice } from './refusals.ts';
 import type { Traits } from './traits.ts';
 import { clamp } from '../numeric/curves.ts';
@@ -21,10 +22,10 @@ export interface IntervalStep {
 }
 
 /** Mush and splitting tell of too much whatever else; yellow leaves and blisters only after a wet look. */
-const TOO_MUCH: ReadonlySet<Sign> = new Set<Sign>(['mushy', 'soft-base', 'roots-mush', 'split']);
+const TOO_MUCH = signsThat('step-later');
 /** Frost and sun make mush of tips, edges, the newest, or all of it: that is no word on the water unless the pot was wet. */
 const NOT_OF_WATER: ReadonlySet<SignPlace> = new Set<SignPlace>(['newest', 'tips', 'edges', 'sun-side', 'all']);
-const TOO_MUCH_IF_WET: ReadonlySet<Sign> = new Set<Sign>(['yellow-lower', 'corky-blisters', 'translucent']);
+const TOO_MUCH_IF_WET = signsThat('step-later-if-wet');
 /** A drink cures a thirst within so many days. */
 const DRINK_WITHIN_DAYS = 3;
 const FIRM_WITHIN_DAYS = 7;
@@ -62,7 +63,7 @@ export function intervalSteps(
     if (refused.has(event)) add(event.date, 'later', 'refused');
     if (event.type === 'verdict' && event.gap) add(event.date, event.gap, event.cause);
     if (event.type !== 'sign') continue;
-    if (SLACK_SIGNS.has(event.sign)) {
+    if (signsThat('slack').has(event.sign)) {
       const cured = curedOn(events, i);
       if (cured) add(cured, 'earlier', event.sign);
     } else if (tellsOfTooMuch(event) || (mayTell(event.sign) && wetNear(events, event.date))) {

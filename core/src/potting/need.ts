@@ -1,6 +1,7 @@
 /**
  * Who wants a new pot, and why: signs count, years alone only ask for a look. Who may not now, and until when.
  */
+import { SIGN_TABLE } from '../catalogue/signs.ts';
 import type { DayNumber } from '../calendar/day.ts';
 import type { Form, PlantState, Sign } from '../garden.ts';
 
@@ -73,13 +74,6 @@ const WORTH: Record<NeedCode, number> = {
   outgrown: 0.3,
   years: 0.15,
 };
-const OF_SIGN: Partial<Record<Sign, NeedCode>> = {
-  'roots-out': 'roots-out',
-  'pot-bulging': 'bulging',
-  'water-runs-through': 'runs-through',
-  'water-stands': 'stands',
-  topples: 'topples',
-};
 /** Dries in so much less than at first: roots fill it. */
 const FASTER_FROM = 1.5;
 const DAYS_A_YEAR = 365.25;
@@ -113,7 +107,7 @@ export function pottingNeed(facts: NeedFacts): Need {
     if (!reasons.some((reason) => reason.code === code)) reasons.push({ code, weight, n });
   };
   for (const [sign, day] of facts.signs) {
-    const code = OF_SIGN[sign];
+    const code = SIGN_TABLE[sign].need;
     const old = (pottedOn !== null && day <= pottedOn) || (fitsOn !== null && day <= fitsOn);
     if (code && today - day <= SIGN_DAYS && !old) add(code, { days: today - day });
   }

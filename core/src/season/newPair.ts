@@ -3,8 +3,9 @@
  * old pair is paper, which in the usual house is six to nine weeks after they stir (Smith et al., Mesembs of the World;
  * Cole, Lithops: Flowering Stones).
  */
+import { signsThat } from '../catalogue/signs.ts';
 import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
-import type { PlantEvent, Sign } from '../garden.ts';
+import type { PlantEvent } from '../garden.ts';
 import type { Traits } from '../plant/genera.ts';
 import type { Nature } from '../plant/nature.ts';
 import type { StateChange } from './timeline.ts';
@@ -13,7 +14,7 @@ import type { StateChange } from './timeline.ts';
 const SHEATH_DAYS = 60;
 /** And from when the new pair was seen between the old. */
 const FROM_SIGHT_DAYS = 75;
-const OF_THE_PAIR: ReadonlySet<Sign> = new Set<Sign>(['new-growth', 'light-new-leaf', 'split']);
+const OF_THE_PAIR = signsThat('new-pair');
 
 /** One that no winter puts to sleep, under lamps, changes them all the same, after it has flowered in autumn. */
 const CHANGES_FROM = '-12-15';

@@ -13,9 +13,9 @@ import {
   type Case,
   type ClinicLine,
   type Diagnosis,
-  PEST_SIGNS,
   REMEDY,
-  type Sign,
+  SIGN_TABLE,
+  signsThat,
   spreads,
   whatWorked,
 } from '@zinc-pail/core';
@@ -126,7 +126,7 @@ async function ofSite(
 }
 
 /** Signs of nothing amiss: no question. */
-const GOOD: ReadonlySet<Sign> = new Set<Sign>(['taut', 'firm-base', 'roots-firm', 'new-growth', 'buds']);
+const GOOD = signsThat('fine');
 
 /** A case opened since the last sign was seen, or for something that is treated alike, is about these signs. */
 function answers({ cause, openedOn }: Case, { signs, top }: Pick<ClinicLine, 'signs' | 'top'>): boolean {
@@ -162,7 +162,7 @@ function guestsOf({ cases, signs, top }: ClinicLine): Map<string, string> {
   const guests = new Map<string, string>();
   for (const { cause, openedOn } of cases) if (spreads(cause)) guests.set(cause, openedOn);
   for (const { sign, on } of signs) {
-    const pest = PEST_SIGNS[sign];
+    const pest = SIGN_TABLE[sign].pest;
     // A sign that the clinic reads otherwise is no outbreak.
     if (pest && spreads(pest) && top?.cause === pest && !guests.has(pest)) guests.set(pest, on);
   }

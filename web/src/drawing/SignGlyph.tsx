@@ -68,7 +68,7 @@ const rosette = (colour: (leaf: number) => string): ReactElement => (
   </g>
 );
 
-const GLYPHS: Readonly<Partial<Record<CheckAnswer, ReactElement>>> = {
+const GLYPHS: Readonly<Record<CheckAnswer, ReactElement>> = {
   taut: leaf(LEAF, lines('#b9c98a', 'M17,14Q14,24 18,34', 2)),
   wrinkled: leaf(LEAF, lines(EDGE, 'M18,12Q21,24 18,36M24,8Q27,24 24,41M30,12Q33,24 30,36')),
   limp: (
@@ -307,9 +307,7 @@ const GLYPHS: Readonly<Partial<Record<CheckAnswer, ReactElement>>> = {
 export function SignGlyph({ sign, size = 44 }: { sign: CheckAnswer; size?: number }) {
   return (
     <svg width={size} height={size} viewBox="0 0 48 48" aria-hidden="true" className="shrink-0">
-      {GLYPHS[sign] ?? leaf(LEAF)}
+      {GLYPHS[sign]}
     </svg>
   );
 }
-
-export const DRAWN_SIGNS: ReadonlySet<string> = new Set(Object.keys(GLYPHS));

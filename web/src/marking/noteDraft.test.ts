@@ -77,7 +77,7 @@ describe('water', () => {
   });
   it('says what was done', () => {
     expect(said('watering', { amount: '40', way: 'measured', fed: true })).toBe('watered, 40 ml, fed');
-    expect(said('watering', { way: 'bottom' })).toBe('watered stood in water');
+    expect(said('watering', { way: 'bottom' })).toBe('stood in water');
   });
 });
 
