@@ -2,7 +2,7 @@
  * Cells of lists as people keep them: days in any one order, lengths with or without their unit, words for pots. Pure and
  * without Joi: the browser asks its questions by it, and the server reads by it, so that both see the same.
  */
-import { POT_MATERIALS, POT_SHAPES } from '@zinc-pail/core';
+import { POT_MATERIALS, POT_SHAPES, type PotMaterial } from '@zinc-pail/core';
 
 /** Which of a day's first two numbers is the day. A year in front speaks for itself. */
 export const DAY_ORDERS = ['dmy', 'mdy'] as const;
@@ -170,13 +170,14 @@ const plain = (text: string) =>
     .replaceAll(/[^a-z0-9]+/g, ' ')
     .trim();
 
-const MATERIAL_WORDS: readonly (readonly [(typeof POT_MATERIALS)[number], RegExp])[] = [
-  ['glazed', /glaz|glasiert|ceram|keram|porcel|porzel|china/],
-  ['terracotta', /terra|clay|^ton|unglaz|argile|barro|cotto/],
-  ['plastic', /plast|kunststoff|nursery|pvc|poly/],
-  ['concrete', /concrete|beton|cement/],
-  ['metal', /metal|tin|zinc|zink|blech/],
-];
+/** As lists name a material; the first that fits is meant. */
+const MATERIAL_WORDS: Readonly<Record<PotMaterial, RegExp>> = {
+  glazed: /glaz|glasiert|ceram|keram|porcel|porzel|china/,
+  terracotta: /terra|clay|^ton|unglaz|argile|barro|cotto/,
+  plastic: /plast|kunststoff|nursery|pvc|poly/,
+  concrete: /concrete|beton|cement/,
+  metal: /metal|tin|zinc|zink|blech/,
+};
 const SHAPE_WORDS: readonly (readonly [(typeof POT_SHAPES)[number], RegExp])[] = [
   ['square', /square|quadrat|eckig|carre|cuadrad/],
   ['bowl', /bowl|pan|dish|schale|coupe|cuenco/],
@@ -184,8 +185,8 @@ const SHAPE_WORDS: readonly (readonly [(typeof POT_SHAPES)[number], RegExp])[] =
 ];
 
 /** A word for what a pot is made of, as lists have it; null where it fits none, or several. */
-export function materialOf(cell: string): (typeof POT_MATERIALS)[number] | null {
-  return oneOfWords(cell, POT_MATERIALS, MATERIAL_WORDS);
+export function materialOf(cell: string): PotMaterial | null {
+  return oneOfWords(cell, POT_MATERIALS, Object.entries(MATERIAL_WORDS) as [PotMaterial, RegExp][]);
 }
 export function shapeOf(cell: string): (typeof POT_SHAPES)[number] | null {
   return oneOfWords(cell, POT_SHAPES, SHAPE_WORDS);

@@ -2,6 +2,7 @@
  * What the engine knows of a collection: the shapes of the garden file, once read and found sound.
  * Names and units are those of the file (docs/formats.md), so that nothing is renamed on the way.
  */
+import { POT_MATERIALS, type PotMaterial } from './catalogue/materials.ts';
 import { type Sign, SIGNS } from './catalogue/signs.ts';
 import type { Cause, Found, Outcome, Step } from './clinic/causes.ts';
 import type { WaterKind } from './watering.ts';
@@ -108,8 +109,7 @@ export interface OwnComponent {
 
 export const POT_SHAPES = ['round', 'square', 'bowl'] as const;
 export type PotShape = (typeof POT_SHAPES)[number];
-export const POT_MATERIALS = ['terracotta', 'glazed', 'plastic', 'concrete', 'metal'] as const;
-export type PotMaterial = (typeof POT_MATERIALS)[number];
+export { POT_MATERIALS, type PotMaterial };
 
 /** Inside measures; `depth_mm` is of mix, without the dressing; a square's `top_mm` is its side. */
 export interface Pot {

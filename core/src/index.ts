@@ -2,6 +2,7 @@
 export * from './calendar/day.ts';
 export * from './garden.ts';
 export * from './watering.ts';
+export { BREATHES_FROM, MATERIAL_TABLE } from './catalogue/materials.ts';
 export * from './catalogue/signs.ts';
 export * from './catalogue/ways.ts';
 export * from './numeric/curves.ts';

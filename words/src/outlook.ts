@@ -1,19 +1,22 @@
 /** An outlook in words: why this day, what holds a drink, the season, the store and the roots. */
 import { CAUSE_WORDS } from './causes.ts';
-import type {
-  ChangeKind,
-  DateReason,
-  IntervalStep,
-  PlantForecast,
-  PlantState,
-  StateReason,
-  ThirstWord,
-  WetFeetWord,
+import {
+  BREATHES_FROM,
+  type ChangeKind,
+  type DateReason,
+  type IntervalStep,
+  MATERIAL_TABLE,
+  type PlantForecast,
+  type PlantState,
+  type PotMaterial,
+  type StateReason,
+  type ThirstWord,
+  type WetFeetWord,
 } from '@zinc-pail/core';
 import { dateWords, partOfMonth } from './days.ts';
 import type { Speaking } from './reasons.ts';
 import { signWords } from './signs.ts';
-import { degreeWords, lengthWords, type Units } from './units.ts';
+import { capital, degreeWords, lengthWords, type Units } from './units.ts';
 
 /** One factor of the date, a sentence. */
 export function dateReasonWords({ factor, days, n, of }: DateReason, units: Units): string {
@@ -28,7 +31,9 @@ export function dateReasonWords({ factor, days, n, of }: DateReason, units: Unit
     case 'season':
       return `The plant drinks ${Math.round(n.share! * 100)} % of its best at this season: ${way}.`;
     case 'pot-material':
-      return of === 'terracotta' ? 'Terracotta lets water out through its wall.' : `The pot is ${of}: ${way}.`;
+      return MATERIAL_TABLE[of as PotMaterial].wall >= BREATHES_FROM
+        ? `${capital(of!)} lets water out through its wall.`
+        : `The pot is ${of}: ${way}.`;
     case 'pot-size':
       return (
         `${lengthWords(n.top_mm!, units)} across and ${lengthWords(n.depth_mm!, units)} deep, against ` +

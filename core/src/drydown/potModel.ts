@@ -1,5 +1,6 @@
 /** What of a pot and its plant decides how fast it dries: numbers fixed for a potting. */
-import type { Form, Plant, Pot, PotMaterial } from '../garden.ts';
+import type { Form, Plant, Pot } from '../garden.ts';
+import { MATERIAL_TABLE } from '../catalogue/materials.ts';
 import type { Blend } from '../mix/blend.ts';
 import { clamp } from '../numeric/curves.ts';
 import type { Traits } from '../plant/traits.ts';
@@ -23,17 +24,6 @@ export interface PotModel {
 
 const ML_PER_MM_CM2 = 0.1;
 
-/**
- * Vapour through a wet wall against free water under the same air. Fired clay of 6 mm passes about a quarter
- * (field figure: a terracotta pot dries up to twice as fast as a plastic one of its size; Bunt 1988, ch. 2).
- */
-const WALL_CONDUCTANCE: Record<PotMaterial, number> = {
-  terracotta: 0.27,
-  concrete: 0.07,
-  glazed: 0,
-  plastic: 0,
-  metal: 0,
-};
 const REFERENCE_WALL_MM = 6;
 
 /** Loss that a covered surface is spared. */
@@ -99,7 +89,7 @@ export function potModel(
     // Shade and still air under the plant take a third off what the covered part loses.
     surfaceMlPerMm:
       surface * ML_PER_MM_CM2 * (1 - COVER_SAVES * covered) * 2 ** (-pot.top_dressing_mm / DRESSING_HALF_MM),
-    wallMlPerMm: wallCm2(pot) * ML_PER_MM_CM2 * WALL_CONDUCTANCE[pot.material] * Math.sqrt(REFERENCE_WALL_MM / wall),
+    wallMlPerMm: wallCm2(pot) * ML_PER_MM_CM2 * MATERIAL_TABLE[pot.material].wall * Math.sqrt(REFERENCE_WALL_MM / wall),
     plantMlPerMm: (form.plan * planCm2 + form.side * sideCm2) * ML_PER_MM_CM2 * form.crop,
     rainMlPerMm: surface * ML_PER_MM_CM2 * (1 - 0.4 * covered),
     warmth: warmthOf(plant, traits),

@@ -1,4 +1,5 @@
 /** What rain does to a pot that stands under it: counted where it fell, waited for where it comes, kept off where it is too much. */
+import { MATERIAL_TABLE } from '../catalogue/materials.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import { TOO_WET_TO_DRINK_M } from '../moisture.ts';
 import type { Reason } from './deeds.ts';
@@ -98,7 +99,9 @@ export function longRain(facts: Facts): Answer | null {
 /** Fired clay that is full of water bursts in frost. */
 export function clayInFrost({ outlook, nights, placeKind, m }: Facts): boolean {
   const { indoors } = placeDefaults(placeKind);
-  return outlook.plant.pot.material === 'terracotta' && !indoors && nights.weekC < 0 && m.p50 > TOO_WET_TO_DRINK_M;
+  return (
+    MATERIAL_TABLE[outlook.plant.pot.material].bursts && !indoors && nights.weekC < 0 && m.p50 > TOO_WET_TO_DRINK_M
+  );
 }
 
 /** From such a day on sun on a dark wall takes the roots behind it over what they bear. */

@@ -2,7 +2,8 @@
  * How big, of what, how deep: the next pot by how the plant grows, what the step does to volume, weight and stand, and
  * which material suits the hand, the wind, the frost and the sun.
  */
-import type { Form, Pot, PotMaterial, Store } from '../garden.ts';
+import { BREATHES_FROM, MATERIAL_TABLE } from '../catalogue/materials.ts';
+import { type Form, type Pot, POT_MATERIALS, type PotMaterial, type Store } from '../garden.ts';
 import type { Nature } from '../plant/nature.ts';
 import { clamp } from '../numeric/curves.ts';
 import type { Blend } from '../mix/blend.ts';
@@ -193,14 +194,6 @@ const SOLIDITY: Record<Form, number> = {
   stemless: 0.6,
   'stiff-leaf': 0.35,
 };
-/** Wall of the pot itself, g for each cm² of wall and floor. */
-const WALL_G_CM2: Record<PotMaterial, number> = {
-  terracotta: 1.3,
-  glazed: 1.5,
-  plastic: 0.12,
-  concrete: 2.6,
-  metal: 0.5,
-};
 
 export interface Stand {
   weightG: number;
@@ -218,7 +211,7 @@ export function standOf(pot: Pot, blend: Blend, plant: { form: Form; diameterMm:
   const capacity = potCapacity(pot, blend);
   const soilG = blend.bulkDensityDryGMl * capacity.volumeMl + capacity.drainedMl;
   const wallCm2 = (Math.PI * ((pot.top_mm + pot.base_mm) / 2) * pot.depth_mm + (Math.PI / 4) * pot.base_mm ** 2) / 100;
-  const potG = WALL_G_CM2[pot.material] * wallCm2;
+  const potG = MATERIAL_TABLE[pot.material].gCm2 * wallCm2;
   const plantMl = ((Math.PI / 4) * plant.diameterMm ** 2 * plant.heightMm) / 1000;
   const plantG = PLANT_G_ML * SOLIDITY[plant.form] * plantMl * 0.6;
   const weightG = soilG + potG + plantG;
@@ -273,39 +266,25 @@ export interface MaterialFacts {
 }
 
 export function materials(facts: MaterialFacts): MaterialAdvice[] {
-  const advice = (material: PotMaterial, found: [MaterialCode, number][]): MaterialAdvice => ({
-    material,
-    score: Math.round(100 * found.reduce((sum, [, points]) => sum + points, 0)) / 100,
-    codes: found.filter(([, points]) => points !== 0).map(([code]) => code),
-  });
   const wet = (facts.heavyHand ? 0.6 : 0) + clamp(facts.rotProne - 0.8, 0, 0.8);
   const frost = facts.outdoors && facts.coldestC < -1;
   const wind = facts.windy || facts.topHeavy ? 0.5 : 0;
   const sun = facts.outdoors && facts.fierceSun;
-  return [
-    advice('terracotta', [
-      ['breathes', wet],
-      ['frost-cracks', frost ? -1.2 : 0],
-      ['heavy', 0.6 * wind],
-    ]),
-    advice('glazed', [
-      ['dries-slower', facts.heavyHand ? -0.3 : 0.1],
-      ['heavy', wind],
-    ]),
-    advice('plastic', [
-      ['dries-slower', facts.heavyHand ? -0.3 : 0.2],
-      ['light', -wind],
-      ['cooks', sun ? -0.5 : 0],
-    ]),
-    advice('concrete', [
-      ['heavy', 1.2 * wind],
-      ['holds-warmth', 0.05],
-    ]),
-    advice('metal', [
-      ['cooks', sun ? -0.9 : -0.2],
-      ['light', -0.5 * wind],
-    ]),
-  ].sort((a, b) => b.score - a.score);
+  return POT_MATERIALS.map((material): MaterialAdvice => {
+    const { wall, bursts, steady, cooks, keepsDamp, holdsWarmth } = MATERIAL_TABLE[material];
+    const points: Record<MaterialCode, number> = {
+      breathes: wall >= BREATHES_FROM ? wet : 0,
+      'dries-slower': keepsDamp ? (facts.heavyHand ? keepsDamp.heavyHand : keepsDamp.light) : 0,
+      'frost-cracks': bursts && frost ? -1.2 : 0,
+      heavy: steady > 0 ? steady * wind : 0,
+      light: steady < 0 ? steady * wind : 0,
+      cooks: cooks ? (sun ? cooks.sun : cooks.shade) : 0,
+      'holds-warmth': holdsWarmth,
+    };
+    const codes = MATERIAL_CODES.filter((code) => points[code] !== 0);
+    const score = Math.round(100 * codes.reduce((sum, code) => sum + points[code], 0)) / 100;
+    return { material, score, codes };
+  }).sort((a, b) => b.score - a.score);
 }
 
 /** How deep it is set, by what must not be buried. */
