@@ -87,7 +87,7 @@ export * from './care/light.ts';
 export * from './care/placement.ts';
 export * from './care/reminders.ts';
 export { careTask, isCharged, type CareFacts, type CareTask } from './care/task.ts';
-export { afterMark, type AfterFacts, type AfterNote, type Finding } from './care/afterMark.ts';
+export { AFTER_CODES, afterMark, type AfterFacts, type AfterNote, type Finding } from './care/afterMark.ts';
 export { afterBloom, BLOOM_CODES, type BloomCode } from './care/afterBloom.ts';
 export { CUT_ROOTS_LOSS } from './forecast/window.ts';
 export * from './clinic/apart.ts';

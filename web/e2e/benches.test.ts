@@ -83,7 +83,7 @@ describe('the plan of a bench', () => {
     await page.select('[aria-label="Setting the pots"] select', String(cellar.id));
     await sees(page, /2 pots moved to Cellar for sleepers/);
     expect((await bench(/Cellar/)).pots.map(({ id }) => id)).toEqual(expect.arrayContaining([first!.id, second!.id]));
-    await press(page, 'put back');
+    await press(page, 'undo');
     await sees(page, /Back on Covered balcony/);
     expect((await bench(/Covered balcony/)).pots.map(({ id }) => id)).toEqual(
       expect.arrayContaining([first!.id, second!.id]),

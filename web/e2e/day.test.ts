@@ -184,7 +184,7 @@ describe('one plant', () => {
     await press(page, 'Save', 'dialog');
     await page.waitForFunction(() => !document.querySelector('dialog[open]'));
     await sees(page, /by the calendar.*because the sitter wants a list/);
-    await press(page, 'Put back: Calls');
+    await press(page, 'Reset: Calls');
     await sees(page, /when the pot is dry enough/);
     await page.close();
   });

@@ -70,7 +70,7 @@ export function afterWords({ code, n }: AfterNote, units: Units): string {
         'and trim it only once it has grown on compact.'
       );
     case 'more-than-fits':
-      return `That is more than the pot had room for (about ${amountWords(n.fits_ml!, units)}): is it the right pot? Tip out what stands in it.`;
+      return `That is more than the pot had room for (about ${amountWords(n.fits_ml!, units)}): is it the right pot? Tip out what is left.`;
     case 'drain':
       return drainWords(n.seconds!, n.depth_mm!, n.organic ?? 0);
     case 'bloom-body':

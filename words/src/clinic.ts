@@ -65,7 +65,8 @@ const HISTORY: Readonly<Record<HistoryCode, (n: Numbers, speaking: Speaking) => 
   'salts-low': (n) => `few salts expected, ${n.ec!.toFixed(1)} mS/cm`,
   'hard-drinks': (n) => `${countWords(n.drinks!, 'drink')} of hard water since the last flush`,
   'soft-drinks': () => 'no hard water on record',
-  'fed-often': (n) => `${n.doses!.toFixed(1).replace('.0', '')} doses of food in two months`,
+  'fed-often': (n) =>
+    `${n.doses === 1 ? '1 dose' : `${n.doses!.toFixed(1).replace('.0', '')} doses`} of food in two months`,
   'fed-lately': (n) => `fed ${daysAgo(n.days)}`,
   'never-fed': (n) => `no food on record in ${n.years!.toFixed(1)} years`,
   'mix-old': (n) => `${n.years!.toFixed(1)} years in this mix`,

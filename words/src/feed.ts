@@ -2,7 +2,7 @@
 import type { FeedAdvice } from '@zinc-pail/core';
 import { dateWords } from './days.ts';
 import { signWords } from './signs.ts';
-import { ordinal } from './units.ts';
+import { capital, countWords, ordinal } from './units.ts';
 
 /** A sentence; the day until which it holds stands in it. */
 export function feedWords(feed: FeedAdvice, today: string): string {
@@ -22,9 +22,9 @@ export function feedWords(feed: FeedAdvice, today: string): string {
     case 'mix-feeds':
       return `Its mix ${until ? `feeds it until ${until}` : 'still feeds it'}.`;
     case 'season-full':
-      return `Fed ${n.given} of ${n.ceiling} times this season: no more${until ? ` until ${until}` : ''}.`;
+      return `Fed ${n.given} of ${countWords(n.ceiling!, 'time')} this season: no more${until ? ` until ${until}` : ''}.`;
     case 'overfed':
-      return `Overfed this season, ${n.given} times of at most ${n.ceiling}: no food${until ? ` until ${until}` : ''}.`;
+      return `Overfed this season, ${countWords(n.given!, 'time')} of at most ${n.ceiling}: no food${until ? ` until ${until}` : ''}.`;
     case 'asleep':
       return 'Dormant: no food.';
     case 'fed-today':
@@ -51,13 +51,13 @@ export function feedWords(feed: FeedAdvice, today: string): string {
       return 'Not fed yet this season.';
     case 'weeks':
       return n.days! >= 7 * n.weeks!
-        ? `${n.days} days since the last food.`
-        : `Fed ${n.days} days ago; every ${n.weeks} weeks is enough.`;
+        ? `${capital(countWords(n.days!, 'day'))} since the last feed.`
+        : `Fed ${n.days === 0 ? 'today' : n.days === 1 ? 'yesterday' : `${n.days} days ago`}; every ${n.weeks === 1 ? 'week' : `${n.weeks} weeks`} is enough.`;
     case 'not-its-months':
       return 'Not one of its feeding months.';
     case 'months-full':
       return n.given! > n.times!
-        ? `Fed ${n.given} times this season, and ${n.times} are enough.`
+        ? `Fed ${countWords(n.given!, 'time')} this season, and ${n.times} ${n.times === 1 ? 'is' : 'are'} enough.`
         : `Fed ${n.given} of ${n.times} for its season: enough.`;
     case 'months':
       return `Dose ${n.dose} of ${n.times} for its season.`;

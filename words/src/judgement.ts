@@ -51,7 +51,7 @@ const SURE = { high: 'Sure.', medium: 'Fairly sure.', low: 'Not sure: a check wo
 const ACTS = {
   unpot: 'Unpot it today, no water',
   'out-of-frost': 'Bring it in tonight',
-  'out-of-water': 'Tip out the water that stands in it',
+  'out-of-water': 'Tip out the water left in it',
 } as const;
 const MOVES = {
   warmer: 'Move it somewhere warmer',

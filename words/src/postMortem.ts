@@ -24,7 +24,7 @@ export function lastMonthsWords({ code, n, on, of = '' }: LastFact, endedOn: str
     case 'watered-often':
       return `Watered ${n.times === 1 ? 'once' : `${n.times} times`} in its last ${countWords(n.days!, 'day')}, more often than before.`;
     case 'dry-long':
-      return `That is ${n.times} times its usual gap: thirst, or a rest.`;
+      return `That is ${n.times === 1 ? 'about' : `${n.times} times`} its usual gap: thirst, or a rest.`;
     case 'drunk-moist':
       return `It still felt ${of} when it was last watered.`;
     case 'looked-at':

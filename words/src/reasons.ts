@@ -47,7 +47,7 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'lifted':
       return `It was ${of} in the hand ${day}.`;
     case 'rot-seen':
-      return `You saw ${signWords(of)} ${day}: treat that as rot until proven otherwise.`;
+      return `You saw ${signWords(of)} ${day}: treat it as rot until you find it sound.`;
     case 'slack-seen':
       return `You saw it ${signWords(of)} ${day}.`;
     case 'taut-seen':
@@ -249,7 +249,7 @@ function rampWords(n: Readonly<Record<string, number>>): string {
   const last = gaps.pop();
   if (last === undefined) return n.rests ? ', and then none until it has rested' : '';
   const list = gaps.length > 0 ? `${gaps.join(', ')} and ${last}` : String(last);
-  return `: after the next, about ${list} day${list === '1' ? '' : 's'}${n.rests ? ', then none until it has rested' : ''}`;
+  return `: after the next, about ${list} ${last === 1 && gaps.length === 0 ? 'day' : 'days'}${n.rests ? ', then none until it has rested' : ''}`;
 }
 
 /** Why the first drink after a potting waits. */

@@ -2,13 +2,14 @@
  * What a finding means beyond what is judged of the plant: how far a look can be trusted, what a drink or food did.
  * Codes, no words.
  */
+
 import { methodRow } from '../catalogue/ways.ts';
 import { dayNumber } from '../calendar/day.ts';
 import type { PlantEvent } from '../garden.ts';
 import type { OutlookView } from '../forecast/view.ts';
 import { saltsOf } from '../feed/salts.ts';
-import { DAMP_FROM_M } from '../moisture.ts';
-import { afterBloom, type BloomCode } from './afterBloom.ts';
+import { BONE_DRY_M, DAMP_FROM_M } from '../moisture.ts';
+import { afterBloom, BLOOM_CODES } from './afterBloom.ts';
 
 /** What was just written, as far as it asks for an answer. */
 export type Finding =
@@ -28,28 +29,30 @@ export interface AfterFacts {
   genus: string | null;
 }
 
+export const AFTER_CODES = [
+  'top-only',
+  'probe-coarse',
+  'weigh-anew',
+  'firmed',
+  'still-slack',
+  'no-soak',
+  'watered-asleep',
+  'sheds-water',
+  'softened',
+  'food-on-dry',
+  'crust',
+  'ran-through',
+  'yellow-after-food',
+  'hungry',
+  'let-wither',
+  'stretched',
+  'more-than-fits',
+  'before-it-came',
+  'drain',
+  ...BLOOM_CODES,
+] as const;
 export interface AfterNote {
-  code:
-    | 'top-only'
-    | 'probe-coarse'
-    | 'weigh-anew'
-    | 'firmed'
-    | 'still-slack'
-    | 'no-soak'
-    | 'watered-asleep'
-    | 'sheds-water'
-    | 'softened'
-    | 'food-on-dry'
-    | 'crust'
-    | 'ran-through'
-    | 'yellow-after-food'
-    | 'hungry'
-    | 'let-wither'
-    | 'stretched'
-    | 'more-than-fits'
-    | 'before-it-came'
-    | 'drain'
-    | BloomCode;
+  code: (typeof AFTER_CODES)[number];
   n: Readonly<Record<string, number>>;
 }
 
@@ -59,7 +62,6 @@ const OVERFED_WITHIN_DAYS = 21;
 /** A probe between stones reads dry up to here. */
 const PROBE_DRY = 3;
 const THICK_DRESSING_MM = 20;
-const BONE_DRY_M = 0.05;
 
 /** One note a finding at most; none where there is nothing to add to the judgement. */
 export function afterMark(facts: AfterFacts): AfterNote[] {

@@ -24,7 +24,7 @@ export function SettingBar({ places, inHand, told, onMove, onDone }: SettingBarP
             {told.words}{' '}
             {told.back && (
               <button type="button" className="h-11 px-2 underline" onClick={() => void told.back!()}>
-                put back
+                undo
               </button>
             )}
           </>

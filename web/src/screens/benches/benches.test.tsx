@@ -169,10 +169,8 @@ describe('while pots are set out', () => {
     expect(bar([1, 2])).toBe('Selected: 2 pots. to another bench choose… Attic sill Done');
   });
   it('what was done is told, with a way back where there is one', () => {
-    expect(bar([], { words: '2 pots moved to Cellar.', back: async () => {} })).toMatch(
-      /moved to Cellar\. put back Done/,
-    );
-    expect(bar([], { words: 'Back on Attic sill.', back: null })).not.toContain('put back');
+    expect(bar([], { words: '2 pots moved to Cellar.', back: async () => {} })).toMatch(/moved to Cellar\. undo Done/);
+    expect(bar([], { words: 'Back on Attic sill.', back: null })).not.toContain('undo');
   });
 });
 

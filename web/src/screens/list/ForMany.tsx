@@ -99,7 +99,7 @@ export function ForMany({ rows, today, onMove, onNone }: ForManyProps) {
         gone…
       </button>
       <button type="button" className="ml-auto h-11 underline" onClick={onNone}>
-        put all back
+        clear
       </button>
       <Wrong words={wrong} />
       {noting && (
@@ -127,7 +127,7 @@ const AS_KIND = 'kind';
 const RULES: readonly { rule: string; head: string; of: readonly (readonly [value: string, words: string])[] }[] = [
   { rule: 'light', head: 'Light', of: LIGHTS.map((light) => [light, LIGHT_WORDS[light]]) },
   { rule: 'sleeps', head: 'Sleep', of: SLEEPS.map((sleep) => [sleep, SLEEP_WORDS[sleep]]) },
-  { rule: 'stand', head: 'Stands in', of: STANDS.map((stand) => [stand, STAND_WORDS[stand]]) },
+  { rule: 'stand', head: 'Saucer', of: STANDS.map((stand) => [stand, STAND_WORDS[stand]]) },
   { rule: 'waters', head: 'Water', of: WATER_KINDS.map((water) => [water, `${water} only`]) },
   {
     rule: 'salts',
@@ -194,7 +194,7 @@ function RulesForMany({ ids, onClose }: { ids: readonly number[]; onClose(): voi
                     {words}
                   </option>
                 ))}
-                <option value={AS_KIND}>put back: as its kind and place suggest</option>
+                <option value={AS_KIND}>reset: as its kind and place suggest</option>
               </select>
             )}
           </Field>

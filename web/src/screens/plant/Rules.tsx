@@ -41,10 +41,10 @@ export function Rules({ plant }: { plant: PlantView }) {
                 <button
                   type="button"
                   className="ml-1 h-6 underline"
-                  aria-label={`Put back: ${term}`}
+                  aria-label={`Reset: ${term}`}
                   onClick={() => change.mutate({ rules: { [key]: null } })}
                 >
-                  put back
+                  reset
                 </button>
               )}
             </dd>

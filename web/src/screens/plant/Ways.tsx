@@ -48,7 +48,7 @@ export function Ways({ plant }: { plant: PlantView }) {
                 <button
                   type="button"
                   className="ml-1 h-6 underline"
-                  aria-label={`Put back: ${term}`}
+                  aria-label={`Reset: ${term}`}
                   onClick={() =>
                     change.mutate({
                       [column]: null,
@@ -60,7 +60,7 @@ export function Ways({ plant }: { plant: PlantView }) {
                     })
                   }
                 >
-                  put back
+                  reset
                 </button>
               )}
             </dd>

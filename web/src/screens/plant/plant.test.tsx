@@ -142,15 +142,15 @@ describe('rules', () => {
     expect(text(markup)).toMatch(/bright, some sun, at most 3 h of direct sun/);
   });
   it('only what the keeper set can be put back', () => {
-    expect(markup).toContain('aria-label="Put back: Calls"');
-    expect(markup).not.toContain('aria-label="Put back: Water"');
+    expect(markup).toContain('aria-label="Reset: Calls"');
+    expect(markup).not.toContain('aria-label="Reset: Water"');
   });
 });
 
 describe('ways', () => {
   it('tell species, genus, form and caution apart', () => {
     const markup = draw(<Ways plant={plant()} />);
-    expect(text(markup)).toMatch(/dry to the bottom, then 3 days more yours put back/);
+    expect(text(markup)).toMatch(/dry to the bottom, then 3 days more yours reset/);
     expect(text(markup)).toMatch(/down to 3° dry, 7° moist species/);
     expect(text(markup)).toMatch(/from 10° on average name unknown, dry side/);
   });

@@ -80,7 +80,7 @@ export function ruleLines(rules: CareRules): [keyof CareRules, string, string][]
     ],
     [
       'stand',
-      'Stands in',
+      'Saucer',
       rules.stand === 'none' ? 'nothing' : `${STAND_WORDS[rules.stand]}, emptied after ${rules.saucerMinutes} min`,
     ],
     ['feed', 'Food', rhythmWords(rules.feed)],

@@ -3,6 +3,7 @@ import type { PlantView } from '@zinc-pail/contract/api';
 import type { PlantChange } from '@zinc-pail/contract/keeping';
 import { PLANT_FIELDS } from '@zinc-pail/contract/plantFields';
 import type { Traits } from '@zinc-pail/core';
+import { countWords } from '@zinc-pail/words/units';
 import { numberIn } from '../../words/numbers.ts';
 import { celsiusOf, shownTemperature } from '../../words/units.ts';
 
@@ -28,7 +29,7 @@ export function ruleWords({ dryRule, holdDays }: Pick<Traits, 'dryRule' | 'holdD
     case 'dry-through':
       return 'when dry to the bottom';
     case 'dry-and-hold':
-      return `dry to the bottom, then ${holdDays} days more`;
+      return `dry to the bottom, then ${countWords(holdDays, 'day')} more`;
   }
 }
 

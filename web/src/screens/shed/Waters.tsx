@@ -16,8 +16,8 @@ export function Waters({ kit }: { kit: Kit }) {
         Waters at hand
       </h3>
       <p className="mb-3 max-w-prose">
-        The first that suits a plant is what its line on the Round says. Where nothing is told, hard tap water is
-        reckoned with, on the safe side, never rain.
+        Each plant’s line names the first water here that suits it. Without any we assume hard tap water, to be on the
+        safe side.
       </p>
       <Ledger
         items={kit.waters}
