@@ -53,7 +53,7 @@ describe('the plan of a bench', () => {
     expect((await bench(/Lean-to/)).pots.every(({ x_mm: x }) => x !== null)).toBe(true);
     await page.click(`[data-pot="${first!.id}"]`);
     await page.click(`[data-pot="${second!.id}"]`);
-    await sees(page, /In hand: 2 pots/);
+    await sees(page, /Selected: 2 pots/);
     const before = (await bench(/Lean-to/)).pots;
     sent = written(page);
     await page.keyboard.down('Shift');

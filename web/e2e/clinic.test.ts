@@ -131,7 +131,7 @@ describe('the clinic', () => {
   it('“normal, leave it” closes as it opens', async () => {
     const id = await idOf('Crassula ‘Lantern’');
     const page = await on.open(`/clinic/${id}`);
-    await press(page, 'Normal, leave it');
+    await press(page, 'Normal, nothing to do');
     await told(page, /normal, left alone/);
     await sees(page, /Nothing was wrong/, 'article');
     await page.close();

@@ -47,7 +47,7 @@ describe('many at once', () => {
     await page.keyboard.down('Shift');
     await page.keyboard.press('Space');
     await page.keyboard.up('Shift');
-    await sees(page, new RegExp(`In hand: ${due.length} pots`));
+    await sees(page, new RegExp(`Selected: ${due.length} pots`));
     await expectAccessible(page);
     await page.keyboard.press('w');
     expect(await told(page, /pots: watered as advised/)).toContain(`${due.length} pots`);
@@ -221,11 +221,11 @@ describe('one plant', () => {
     await press(page, 'Given away, or died');
     await page.waitForSelector('dialog[open]');
     await expectAccessible(page);
-    await press(page, 'Close its book', 'dialog');
+    await press(page, 'Close its record', 'dialog');
     await sees(page, /Its last months, from its notes/);
     await expectAccessible(page);
     await press(page, /That was a mistake/);
-    await sees(page, /Three schools/);
+    await sees(page, /Three ways to decide/);
     await page.close();
   });
   it('leafless and not in growth it is pressed before its book is closed', async () => {
@@ -244,7 +244,7 @@ describe('one plant', () => {
     await press(page, 'More…');
     await press(page, 'Given away, or died');
     await page.waitForSelector('dialog[open]');
-    await press(page, 'Close its book', 'dialog');
+    await press(page, 'Close its record', 'dialog');
     await sees(page, /may rest and not be dead/);
     await expectAccessible(page);
     await press(page, 'It is hard: it stays', 'dialog');
@@ -454,7 +454,7 @@ describe('the first script', () => {
 describe('units', () => {
   it('are chosen once, and the screens follow', async () => {
     const page = await on.open('/benches');
-    await press(page, 'Who writes here');
+    await press(page, 'Your name and units');
     await page.click('dialog input[name=temperature][value=F]');
     await press(page, 'Save', 'dialog');
     await sees(page, /\d\d° to \d\d°/);

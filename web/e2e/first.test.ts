@@ -76,7 +76,7 @@ describe('the beginning', () => {
     await type(page, 'Your town, or the nearest larger one', "34.6°S 58°24'W");
     await press(page, /^Near/, 'ul[aria-label="Towns found"]');
     await expectAccessible(page);
-    await press(page, /I don’t know: reckon with hard water/);
+    await press(page, /I don’t know: assume hard water/);
     await press(page, /^A balcony/);
     await expectAccessible(page);
     await press(page, 'north');

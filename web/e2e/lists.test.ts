@@ -57,7 +57,7 @@ describe('a list of plants', () => {
     await press(page, 'Skip this row: row 3');
     await sees(page, /3 rows: 2 good, 0 with faults, 1 left out/);
     expect(await found('juvenna')).toEqual([]);
-    await press(page, 'Take in 2 plants');
+    await press(page, 'Import 2 plants');
     await sees(page, /plants\.csv: 2 plants/);
     const [plant] = await found('juvenna');
     const note = {
@@ -103,7 +103,7 @@ describe('a list of plants', () => {
     expect(await page.$$eval('[role=status] li button[aria-label^="Skip this row: row"]', (all) => all.length)).toBe(3);
     await press(page, 'Leave out these 3 rows');
     await sees(page, /27 good, 0 with faults, 3 left out/);
-    await press(page, 'Take in 27 plants');
+    await press(page, 'Import 27 plants');
     await sees(page, /my plants\.csv: 27 plants/);
     const { places } = await get<{ places: { name: string; pots: { name: string; width_mm: number }[] }[] }>(
       '/api/places',

@@ -102,7 +102,7 @@ describe('units', () => {
   it('change on the screen that is open, at once', async () => {
     const page = await on.open('/list?columns=name,diameter_mm,min_wet_c');
     await sees(page, /Width, mm/);
-    await press(page, 'Who writes here');
+    await press(page, 'Your name and units');
     await page.click('dialog input[name=length][value=in]');
     await press(page, 'Save', 'dialog');
     await sees(page, /Width, in/);

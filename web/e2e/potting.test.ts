@@ -21,7 +21,7 @@ const type = async (page: Awaited<ReturnType<Stage['open']>>, label: string, val
 describe('mixing', () => {
   const open = async () => {
     const page = await on.open('/potting/mixing');
-    await sees(page, /Water held against suction/);
+    await sees(page, /How tightly it holds water/);
     return page;
   };
   it('shows at once what a part more does, and can be read without sight of it', async () => {
@@ -159,7 +159,7 @@ describe('potting', () => {
       yesterday,
     );
     await press(page, 'Potted');
-    await sees(page, /First drink from .*wounds of rot dry first/);
+    await sees(page, /First drink from .*rot wounds need to dry first/);
     await sees(page, /No food before/);
     await press(page, 'Good');
     const round = await on.open('/');
@@ -179,7 +179,7 @@ describe('the stores', () => {
     await sees(page, /Runs low: Perlite/);
     await expectAccessible(page);
     await page.type('input[aria-label="Amount of Perlite"]', '20');
-    await press(page, 'counted so much Perlite');
+    await press(page, 'set to Perlite');
     await sees(page, /Perlite: 20 l/);
     expect(await page.evaluate(() => document.body.textContent)).not.toMatch(/Runs low: [^.]*Perlite/);
     await page.close();

@@ -107,7 +107,7 @@ describe('pots of several benches', () => {
     const page = await on.open('/benches');
     await press(page, 'set the pots');
     for (const { id } of [one!, other!]) await page.$eval(`[data-pot="${id}"]`, (pot) => (pot as HTMLElement).click());
-    await sees(page, /In hand: 2 pots/);
+    await sees(page, /Selected: 2 pots/);
     await page.select('[aria-label="Setting the pots"] select', String(cellar!.id));
     await sees(page, /2 pots moved to Cellar for sleepers/);
     expect((await at(one!.id)).on).toBe(cellar!.name);

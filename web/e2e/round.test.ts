@@ -117,7 +117,7 @@ describe('the round by keyboard', () => {
     expect((await pots()).find((pot) => pot.id === due.id)!.outlook.water).toEqual(now.outlook.water);
     // Done, its line rests where it was till tomorrow, and is taken back from there after a reload too.
     await page.waitForSelector(`${row}[data-rests]`);
-    expect(await textOf(page, row)).toMatch(/(Watered|Stood in water).*Rests till tomorrow/);
+    expect(await textOf(page, row)).toMatch(/(Watered|Stood in water).*Done for today/);
     await page.$eval(`${row} button[aria-label^="Take back"]`, (button) => (button as HTMLElement).click());
     await told(page, /taken back/);
     await page.waitForSelector(`${row}:not([data-rests])`);
@@ -176,7 +176,7 @@ describe('noting something', () => {
     await page.type('dialog input[inputmode=decimal]', '12,5');
     await page.click('dialog button[type=submit]');
     await page.waitForFunction(() => !document.querySelector('dialog[open]'));
-    await told(page, /a measure, 1[23] ml/);
+    await told(page, /watered, 1[23] ml/);
     await page.keyboard.down('Control');
     await page.keyboard.press('z');
     await page.keyboard.up('Control');
@@ -241,10 +241,10 @@ describe('a plant', () => {
     const page = await open(`/plants/${pot!.id}`);
     for (const heading of [
       'Why this day',
-      'Three schools',
-      'The book',
+      'Three ways to decide',
+      'Its notes',
       'Pot and plant',
-      'Its ways',
+      'How it grows',
       'Before hands go in',
     ]) {
       expect(
@@ -259,7 +259,7 @@ describe('a plant', () => {
       ),
     ).toBeGreaterThan(4);
     const facts = await textOf(page, 'dl');
-    expect(facts).toMatch(/as fast as reckoned|as reckoned/);
+    expect(facts).toMatch(/as fast as expected|as expected/);
     await page.close();
   });
   it('says when a pot is no longer itself', async () => {

@@ -36,7 +36,7 @@ describe('the list at the desk', () => {
     await page.$$eval('input[aria-label^="Choose Lithops"]', (boxes) => {
       for (const box of boxes) (box as HTMLElement).click();
     });
-    await sees(page, /In hand: 2 plants/);
+    await sees(page, /Selected: 2 plants/);
     await expectAccessible(page);
     await press(page, 'felt damp');
     await told(page, /2 pots: felt damp/);

@@ -25,7 +25,7 @@ const weather = async (viewport?: { width: number; height: number }) => {
 describe('the weather', () => {
   it('says how it is known, draws it, and can be read without sight of it', async () => {
     const page = await weather();
-    await sees(page, /No weather service is asked/);
+    await sees(page, /No weather service is in use/);
     await sees(page, /learned from \d+ readings/);
     await expectAccessible(page);
     const told = () => page.$eval('[aria-live]', (one) => one.textContent ?? '');
@@ -98,7 +98,7 @@ describe('the weather', () => {
     await sees(page, new RegExp(`Ridge, ${elsewhere[1]!.replaceAll(/[^\w ]/g, '.')}`), list);
     await press(page, 'Take Ridge off');
     await sees(page, /taken off/);
-    await press(page, 'Strike Ridge from the list');
+    await press(page, 'Remove Ridge from the list');
     await page.waitForFunction((at) => !document.querySelector(at)?.textContent?.includes('Ridge'), {}, list);
     await page.close();
   });

@@ -151,7 +151,7 @@ describe('an end', () => {
       ),
     );
   it('asks of what it died, or to whom it went', () => {
-    expect(fields('died', false)).toMatch(/It died was given away Of what.*The book is read back to you next/);
+    expect(fields('died', false)).toMatch(/It died was given away Of what.*Its notes are shown to you next/);
     expect(fields('given', false)).toMatch(/To whom, if you like/);
     expect(fields('died', true)).toMatch(/They died were given away Of what/);
     expect(fields('died', true)).not.toMatch(/read back/);

@@ -163,7 +163,7 @@ function Keeper({ onClose }: { onClose(): void }) {
           onClose();
         }}
       >
-        <Field label="Name on this device" hint="It stands beside each mark, so that two keepers see whose it is.">
+        <Field label="Name on this device" hint="It is shown with each note, so that two keepers see whose it is.">
           {(id) => (
             <input
               id={id}

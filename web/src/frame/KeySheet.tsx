@@ -37,7 +37,7 @@ const KEYS: { screen: string; hints: KeyHint[] }[] = [
   {
     screen: 'Everywhere',
     hints: [
-      { keys: ['ctrl', 'z'], does: 'take back the last mark (cmd z on a Mac)' },
+      { keys: ['ctrl', 'z'], does: 'undo the last note (cmd z on a Mac)' },
       { keys: ['/'], does: 'find a plant' },
       { keys: ['g', 'b', 'i'], does: 'round, benches, list' },
       { keys: ['m', 'e'], does: 'almanac, weather' },

@@ -38,7 +38,7 @@ export function Failed({ error, again }: { error: unknown; again(): void }) {
     <div role="alert" className="m-6 max-w-xl border-l-4 border-[var(--rust)] pl-4">
       <h1 className="text-xl font-semibold">{problem?.title ?? 'Something broke here'}</h1>
       <p className="my-2">{problem?.detail ?? 'The screen could not be drawn. Nothing you noted is lost.'}</p>
-      {away && <p className="my-2">It is asked again by itself, every few seconds.</p>}
+      {away && <p className="my-2">Retrying every few seconds.</p>}
       <button type="button" className="btn btn-primary h-11" onClick={again}>
         Try again
       </button>

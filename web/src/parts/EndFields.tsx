@@ -32,7 +32,7 @@ export function EndFields({ ending, today, many, onChange }: EndFieldsProps) {
       />
       <Line
         label={died ? 'Of what, as far as you know' : 'To whom, if you like'}
-        hint={died && !many ? '“Unknown” is an answer too. The book is read back to you next.' : undefined}
+        hint={died && !many ? '“Unknown” is an answer too. Its notes are shown to you next.' : undefined}
         at="cause"
         most={LONGEST_TEXT}
         value={ending.cause}

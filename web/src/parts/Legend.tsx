@@ -75,7 +75,7 @@ const DRAWINGS = {
   plan: {
     head: 'The bench from above',
     says:
-      'Each plant in its pot, where it stands, with its number. A ring of clay colour: to water. Straw: look first. ' +
+      'Each plant in its pot, in its place, with its number. A clay-coloured ring: to water. Straw: check first. ' +
       'Red: act. Green: soon. A broken ring: in quarantine. Below, the light: the stroke is what comes, the bars are what ' +
       'each group does well in.',
     picture: (
@@ -90,7 +90,7 @@ const DRAWINGS = {
   },
   weather: {
     head: 'Frost and heat',
-    says: 'Beside a pot that tonight is too cold for, or these days too hot. What to do about it stands on top of the round.',
+    says: 'Beside a pot that is in danger of cold tonight, or of heat these days. What to do about it is at the top of the round.',
     picture: (
       <g transform="translate(12 12)">
         <WeatherGlyph danger="frost" size={18} />

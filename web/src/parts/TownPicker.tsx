@@ -39,7 +39,7 @@ export function TownPicker({ onTown }: { onTown(town: Town): void }) {
     if (!('geolocation' in navigator)) return setWrong('This browser does not tell where it is: type your town.');
     navigator.geolocation.getCurrentPosition(
       ({ coords }) => setTyped(`${coords.latitude.toFixed(2)} ${coords.longitude.toFixed(2)}`),
-      () => setWrong('Your place was not told: type your town instead.'),
+      () => setWrong('Your location was not shared: type your town instead.'),
       { timeout: 10_000 },
     );
   };

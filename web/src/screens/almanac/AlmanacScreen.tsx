@@ -47,7 +47,7 @@ export default function AlmanacScreen() {
   if (siteId === undefined)
     return (
       <p className="p-6">
-        Nothing to look ahead to yet: say where your garden lies in the{' '}
+        Nothing to show yet: say where your garden is in the{' '}
         <Link to="/shed" className="underline">
           shed
         </Link>
@@ -155,7 +155,7 @@ function Reading({ done, of, onStop }: { done: number; of: number; onStop(): voi
     <div role="status" className="my-4 flex flex-wrap items-center gap-4">
       <progress className="progress w-56" value={done} max={Math.max(1, of)} />
       <span>
-        {done} of {count(of, 'book')} read
+        {done} of {count(of, 'record')} read
       </span>
       <button type="button" className="btn h-11" onClick={onStop}>
         Stop

@@ -30,7 +30,7 @@ import {
 const HEADS: Record<StepName, string> = {
   where: 'Where are your plants?',
   water: 'What comes from the tap?',
-  bench: 'Where do they stand?',
+  bench: 'Where are they?',
   plant: 'The first plant',
 };
 

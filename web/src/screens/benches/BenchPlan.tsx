@@ -49,7 +49,7 @@ export function benchOf(place: PlaceView): {
 
 export function BenchPlan(props: BenchPlanProps) {
   if (props.place.pots.length === 0 && !props.setting)
-    return <p className="py-2 text-[0.9375rem] text-[var(--ink-2)]">Nothing stands here.</p>;
+    return <p className="py-2 text-[0.9375rem] text-[var(--ink-2)]">No pots here.</p>;
   return <Ground {...props} />;
 }
 

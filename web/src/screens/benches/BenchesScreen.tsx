@@ -100,7 +100,7 @@ function Benches({ places, kit }: { places: PlaceView[]; kit: Kit }) {
         <p className="max-w-prose">
           {kit.sites.length === 0 ? (
             <>
-              First say where your garden lies, in the{' '}
+              First say where your garden is, in the{' '}
               <Link to="/shed" className="underline">
                 shed
               </Link>
@@ -269,7 +269,7 @@ function Facts({ place }: { place: PlaceView }) {
           : `, ${Math.round(crowded * 100)} % of the bench taken`}
         {crowded !== null && crowded > CROWDED_FROM && (
           <strong className="block font-semibold text-[var(--straw)]">
-            Too tight for air to pass: space them, and look between them for pests.
+            Too crowded for air to move: space them out, and check between them for pests.
           </strong>
         )}
       </Fact>

@@ -66,7 +66,7 @@ export function PlacePanel({ place, sites, onClose }: PlacePanelProps) {
           onToggle={(event) => setMore(event.currentTarget.open)}
         >
           <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
-            More of it, where you know it: heating, lamp, size, dangers
+            More details, if you know them: heating, lamp, size, dangers
           </summary>
           <KindFields register={register} kind={kind} />
           <Dangers register={register} />
@@ -229,7 +229,7 @@ function DropBench({ place, onDone }: { place: PlaceView; onDone(): void }) {
                   .slice(0, 6)
                   .map(({ number, name }) => `${name} (${number})`)
                   .join(', ')}${standing > 6 ? ' and more' : ''}. Move them in the list first.`
-              : 'Nothing stands there. What was read of its thermometer goes with it; books of plants that stood there once stay.'}
+              : 'No plants there. Its thermometer readings go with it; records of plants that were there stay.'}
           </p>
           {standing === 0 && (
             <button type="button" className="btn h-11" onClick={() => void drop()}>

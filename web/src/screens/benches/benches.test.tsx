@@ -115,7 +115,7 @@ describe('a bench from above', () => {
     expect(rust(tight)).toBe(rust(free) + 1);
   });
   it('an empty bench says so, and lies open for pots that are set', () => {
-    expect(text(plan(place([])))).toBe('Nothing stands here.');
+    expect(text(plan(place([])))).toBe('No pots here.');
     expect(plan(place([]), { setting: true })).toContain('0 pots to scale');
   });
   it('a bench too small for its pots shows where it ends; one that nobody measured has no end', () => {

@@ -145,8 +145,8 @@ export function placeOf(form: PlaceForm): Read<Partial<PlaceFields>> {
     within_reach: form.within_reach,
   };
   if (place.name === '') read.wrong.name = 'A name for the bench, as you call it.';
-  if (ppfd === null && hours !== null) read.wrong.lamp_ppfd = 'A lamp wants both its light and its hours.';
-  if (ppfd !== null && hours === null) read.wrong.lamp_hours = 'A lamp wants both its light and its hours.';
+  if (ppfd === null && hours !== null) read.wrong.lamp_ppfd = 'A lamp needs both its light and its hours.';
+  if (ppfd !== null && hours === null) read.wrong.lamp_hours = 'A lamp needs both its light and its hours.';
   if ((place.width_mm === null) !== (place.depth_mm === null))
     read.wrong[place.width_mm === null ? 'width' : 'depth'] = 'Both sides of the bench, or neither.';
   return readOr(read.wrong, place);

@@ -90,7 +90,7 @@ export function CaseCard({ one, sheet }: { one: Case; sheet: ClinicSheet }) {
               ))}
               {!one.ready && (
                 <p className="w-full text-[0.875rem] text-[var(--ink-2)]">
-                  Cured is said after its last step. Old marks never heal: new growth, roots and firmness tell.
+                  Choose “cured” after the last step. Old scars never heal: judge by new growth, roots and firmness.
                 </p>
               )}
             </div>

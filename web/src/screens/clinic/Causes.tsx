@@ -16,7 +16,7 @@ export function Causes({ sheet }: { sheet: ClinicSheet }) {
   const [open, setOpen] = useState<Cause | null>(null);
   if (!diagnosis)
     return sheet.cases.length > 0 ? (
-      <p>Nothing new was seen in three weeks. What it is being treated for stands under its cases.</p>
+      <p>Nothing new in three weeks. What it is being treated for is under its cases.</p>
     ) : (
       <p>
         Nothing was noted in three weeks, and its record looks fine. Point at the plant where something looks wrong.
@@ -140,7 +140,7 @@ function TakeIt({ cause, sheet }: { cause: Cause; sheet: ClinicSheet }) {
       {pace && <Tick label={`its pot dries ${pace} from now on`} checked={paced} onChange={setPaced} />}
       {usual.gap && <Tick label={`its drinks a step ${usual.gap} from now on`} checked={moves} onChange={setMoves} />}
       <button type="button" className="btn btn-primary mt-1 h-11 px-5" disabled={busy} onClick={() => void take()}>
-        {harmless ? 'Normal, leave it' : 'It is this: open a case'}
+        {harmless ? 'Normal, nothing to do' : 'It is this: open a case'}
       </button>
     </div>
   );

@@ -183,7 +183,7 @@ function OutbreakView({ outbreak, today }: { outbreak: Outbreak; today: string }
         viewBox={`0 0 ${A_ROW * POT} ${Math.ceil(pots.length / A_ROW) * POT}`}
         className="my-1 block w-full max-w-[364px]"
         role="img"
-        aria-label={`${count(on.length, 'pot')} with ${causeWords(pest).name.toLowerCase()}, ${unlooked} beside them not looked over`}
+        aria-label={`${count(on.length, 'pot')} with ${causeWords(pest).name.toLowerCase()}, ${unlooked} beside them not checked`}
       >
         {pots.map(({ id, name, kind }, i) => (
           <g key={id} transform={`translate(${(i % A_ROW) * POT} ${Math.floor(i / A_ROW) * POT})`}>

@@ -42,7 +42,7 @@ export function ForMany({ rows, today, onMove, onNone }: ForManyProps) {
   };
   const act = async (deed: (pots: RoundPot[]) => Promise<unknown> | unknown) => {
     setWrong(null);
-    if (ids.length > MOST_MARKED) return setWrong(`Up to ${MOST_MARKED} plants are marked at once.`);
+    if (ids.length > MOST_MARKED) return setWrong(`You can note up to ${MOST_MARKED} plants at once.`);
     try {
       await deed(await pots());
     } catch (error) {

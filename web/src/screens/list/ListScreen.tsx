@@ -508,7 +508,7 @@ function Views({ views, spec, onShow }: ViewsProps) {
       <summary className="btn h-11 list-none">Views</summary>
       <div className="absolute z-20 w-80 border border-[var(--ink)] bg-[var(--paper)] p-3">
         <button type="button" className="h-11 w-full text-left underline" onClick={() => onShow(null)}>
-          As it is at first
+          Default view
         </button>
         <ul>
           {views.map((view) => (

@@ -55,7 +55,7 @@ export function MovePanel({
             and takes {count(plans[0]!.steps.length, 'day')}. It stands on the round, day by day.
           </p>
         )}
-        <p>In about three weeks the round asks how their newest growth looks.</p>
+        <p>In about three weeks the round asks how their new growth looks.</p>
         <button type="button" className="btn btn-primary mt-4 h-11 px-6" onClick={() => onClose(true)}>
           Good
         </button>

@@ -28,7 +28,7 @@ export function Book({ plant }: { plant: PlantView }) {
   return (
     <section aria-labelledby="book">
       <h2 id="book" className="mb-1 border-b-2 border-[var(--ink)] pb-1 text-[1.0625rem] font-semibold">
-        The book
+        Its notes
       </h2>
       {failed && (
         <p role="alert" className="border-l-4 border-[var(--rust)] pl-2">

@@ -42,7 +42,7 @@ export function Family({ plant }: { plant: PlantView }) {
     <section aria-labelledby="family">
       <SectionHead id="family">Where it comes from</SectionHead>
       <p className="text-[0.9375rem]">
-        {since ? `Here since ${fullDay(since)}` : 'Here since nobody noted when'}
+        {since ? `Here since ${fullDay(since)}` : 'Here, nobody noted since when'}
         {source && SOURCE_WORDS[source] ? `, ${SOURCE_WORDS[source]}` : ''}
         {price !== null && currency ? `, ${(price / 100).toFixed(2)} ${currency}` : ''}.
         {usedTo && ` Used to ${usedTo}.`}

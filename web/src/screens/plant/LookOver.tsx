@@ -100,7 +100,7 @@ export function LookOver({ plant, onClose }: { plant: PlantView; onClose(): void
         {tick('hole', 'the pot has an open hole')}
         {tick('peat_off', 'soaked peat is shaken off, or noted to be')}
         {tick('name_checked', 'the name is checked against the plant')}
-        {tick('pests', 'pests were found: look in axils, folds, under the rim and at the roots')}
+        {tick('pests', 'pests were found: check axils, folds, under the rim and the roots')}
         <Choice
           legend="Roots"
           name="roots"
@@ -126,7 +126,7 @@ export function LookOver({ plant, onClose }: { plant: PlantView; onClose(): void
         </Field>
         <DayField
           label="In quarantine until"
-          hint="Four weeks show most pests. Empty where it need not be."
+          hint="Most pests show within four weeks. Leave empty for no quarantine."
           min={today}
           value={apart}
           onChange={setApart}

@@ -167,7 +167,7 @@ function WarmthRules({ draft, set }: Part) {
       </div>
       <div className="flex flex-wrap gap-x-6">
         <Typed
-          label="Told of after days indoors"
+          label="Warn after days indoors"
           width="w-24"
           value={draft.indoorDays}
           onChange={(indoorDays) => set({ indoorDays })}

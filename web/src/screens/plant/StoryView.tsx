@@ -53,7 +53,7 @@ export function StoryView({ plantId }: { plantId: number }) {
         </section>
       )}
       <section aria-labelledby="all">
-        <SectionHead id="all">The book</SectionHead>
+        <SectionHead id="all">Its notes</SectionHead>
         <ol>
           {data.journal
             .filter((entry) => !entry.voided)
@@ -70,7 +70,7 @@ export function StoryView({ plantId }: { plantId: number }) {
         </ol>
       </section>
       <button type="button" className="btn mt-4 h-11" disabled={revive.isPending} onClick={() => revive.mutate()}>
-        That was a mistake: it stands where it stood
+        Undo: it is still here
       </button>
     </div>
   );

@@ -16,7 +16,11 @@ const SOURCES: Record<TraitSource, string> = {
   cautious: 'name unknown, dry side',
 };
 
-const REST_LIGHT = { light: 'in the light', shade: 'out of the worst sun', dark: 'and may stand in the dark' } as const;
+const REST_LIGHT = {
+  light: 'in the light',
+  shade: 'out of the worst sun',
+  dark: 'and can be kept in the dark',
+} as const;
 
 /** How this plant lives, and where each line comes from. */
 export function Ways({ plant }: { plant: PlantView }) {

@@ -18,7 +18,7 @@ export const SLEEP_WORDS = {
   never: 'never sleeps, slows',
 } as const;
 export const AWAKE_COSTS =
-  'Kept from its sleep it wants more light and warmth all winter; it grows thinner, keeps its leaves and flowers less.';
+  'Without its rest it needs more light and warmth all winter. It grows thinner, keeps its leaves and flowers less.';
 export const LIGHT_WORDS = {
   shade: 'shade, bright',
   filtered: 'filtered light',

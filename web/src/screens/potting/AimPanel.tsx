@@ -94,7 +94,7 @@ export function AimPanel({ pot, drying, components, prices, litres, currency, on
     };
     if (task.components.length === 0) {
       stop();
-      return setSearch({ ...NOTHING, failed: 'Nothing that a mix is made of lies in the stores.' });
+      return setSearch({ ...NOTHING, failed: 'There are no mix ingredients in the stores.' });
     }
     made.postMessage(task);
   };

@@ -245,7 +245,7 @@ function Mixed({
     },
   });
   if (moves.length === 0)
-    return <p className="text-[0.9375rem] text-[var(--ink-2)]">None of its parts lies in the stores.</p>;
+    return <p className="text-[0.9375rem] text-[var(--ink-2)]">None of its ingredients are in the stores.</p>;
   const short = use.error instanceof ProblemError && use.error.problem.type.endsWith(':not-so-much');
   return (
     <>

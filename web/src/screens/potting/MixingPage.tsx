@@ -85,7 +85,7 @@ function Bench({ kit, stock, own }: { kit: Kit; stock: readonly StockLine[]; own
       {Number.isNaN(typedMm) && <Wrong words={`Crocks: ${lengthBounds(0, pot.depth_mm / 2)}, half of this pot.`} />}
       <p className="mb-2 text-[0.9375rem] text-[var(--ink-2)]">
         {drying.data
-          ? `For ${drying.data.name} where it stands, in ${pot === next ? 'its next pot' : 'its pot'} of ${centimetres(pot.top_mm)} × ${centimetres(pot.depth_mm)}.`
+          ? `For ${drying.data.name} in its place, in ${pot === next ? 'its next pot' : 'its pot'} of ${centimetres(pot.top_mm)} × ${centimetres(pot.depth_mm)}.`
           : `For a plastic pot of ${centimetres(pot.top_mm)} × ${centimetres(pot.depth_mm)}; choose a plant to see the days to dry as well.`}
       </p>
       <div className="grid gap-5 md:grid-cols-2 xl:grid-cols-3">
@@ -277,7 +277,7 @@ function Figures({ held, pot, currency }: { held: Held; pot: Pot; currency: stri
       : []),
     ['pores', percent(held.porosity)],
     ['air after a drench', percent(held.air)],
-    ['water held', `${percent(held.held)}, ${litres(held.availableMl)} of it to give`],
+    ['water held', `${percent(held.held)}, ${litres(held.availableMl)} of it for the plant`],
     [
       'wet layer',
       held.crockMm > 0

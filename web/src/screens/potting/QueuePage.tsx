@@ -42,7 +42,7 @@ export function QueuePage() {
 
 const VERDICTS = [
   ['due', 'Due'],
-  ['look', 'To be looked at'],
+  ['look', 'To check'],
 ] as const;
 const SHOWN = 12;
 const WIDE_PX = 1024;

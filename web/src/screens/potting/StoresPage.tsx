@@ -51,9 +51,7 @@ export function StoresPage() {
         );
       })}
       {stock.data.length === 0 && (
-        <p className="mb-3 max-w-prose">
-          Nothing is written of your stores yet. What lies in them is what the mixing bench looks among.
-        </p>
+        <p className="mb-3 max-w-prose">Nothing in your stores yet. Mixing uses what you enter here.</p>
       )}
       <NewThing />
       <Money collection={kit.data.collection} />
@@ -168,7 +166,7 @@ export function thingOf(draft: Draft): Record<string, unknown> | string {
   const [top, depth] = [numberIn(draft.top, 10, 3000), numberIn(draft.depth, 10, 3000)];
   if (!draft.name.trim()) return 'A name is wanted.';
   if (Number.isNaN(amount)) return 'How much there is: a number.';
-  if (Number.isNaN(low) || Number.isNaN(price)) return 'Low mark and price: a number, or nothing.';
+  if (Number.isNaN(low) || Number.isNaN(price)) return 'Low level and price: a number, or nothing.';
   if (draft.kind === 'pot' && (Number.isNaN(top) || Number.isNaN(depth)))
     return `Width and depth of the pot: ${lengthBounds(10, 3000)}.`;
   return {

@@ -42,7 +42,7 @@ export function ClinicToday({ site }: { site: RoundSite }) {
       const written = await mark(
         pots.map((pot) => ({ plantId: pot.id, name: pot.name, today: site.today, seen: null, before: pot })),
         () => stepEvents('mealybug', 'look-over', 'clean', site.today),
-        'looked over, clean',
+        'checked, no pests',
       );
       if (written) setLookedAt(placeId);
     } catch (error) {

@@ -229,7 +229,7 @@ function SiteHead({ site, many, tools }: { site: RoundSite; many: boolean; tools
         <strong className="font-semibold">
           {watered > 0 ? `${watered} of ${watered + water} watered` : `${count(water, 'pot')} to water`}
         </strong>
-        {look > 0 && `, ${look} to look at`}
+        {look > 0 && `, ${look} to check`}
         {soon > 0 && `, ${soon} soon`}, {leave} to leave alone
         {asleep > 0 && `, ${asleep} of them asleep`}.{' '}
         {canMl > 0 && <span className="lg:hidden print:inline">Carry {litres(canMl)}. </span>}Nights outside stay above{' '}

@@ -77,7 +77,7 @@ export function GardensIn() {
           <p>
             {count(send.data.plants, 'plant')}, {count(send.data.places, 'bench', 'benches')},{' '}
             {count(send.data.events, 'line')} of journal
-            {send.data.ignored.length > 0 && `; ${count(send.data.ignored.length, 'field')} nobody knows are left out`}.
+            {send.data.ignored.length > 0 && `; ${count(send.data.ignored.length, 'field')} not known are left out`}.
           </p>
           {file && send.data.site_id === null && (
             <button

@@ -22,7 +22,7 @@ export function Gone() {
   });
   return (
     <section aria-labelledby="gone">
-      <SectionHead id="gone">Those that have gone</SectionHead>
+      <SectionHead id="gone">Past plants</SectionHead>
       {gone.data?.length === 0 && <p>None yet.</p>}
       <ul className="max-h-96 overflow-auto">
         {(gone.data ?? []).map((plant) => (

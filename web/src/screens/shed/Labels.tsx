@@ -71,7 +71,7 @@ export function Labels() {
         </a>
       )}
       <p className="mt-2 text-[0.9375rem] text-[var(--ink-2)]">
-        A4, printed at its own size. Nothing stands nearer than 6 mm to the paper’s edge.
+        A4, printed at its own size. Margins are at least 6 mm.
       </p>
     </section>
   );

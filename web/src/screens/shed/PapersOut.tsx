@@ -14,7 +14,7 @@ export function PapersOut({ kit }: { kit: Kit }) {
     <section aria-labelledby="out" className="mb-8">
       <SectionHead id="out">To take away</SectionHead>
       <ul>
-        {out('/api/export/plants.csv', 'All plants as CSV', 'a row each, those that have gone too; it comes in again')}
+        {out('/api/export/plants.csv', 'All plants as CSV', 'a row each, past plants too; it can be imported again')}
         {out('/api/export/darwin-core.csv', 'In Darwin Core terms', 'as herbaria and gardens exchange')}
         {kit.sites.map((site) =>
           out(`/api/export/garden/${site.id}`, `${site.name} as a garden file`, 'everything, journals and weather too'),

@@ -101,8 +101,8 @@ function UnitQuestion({ field, cells, answers, onAnswers }: Asked & Pick<UnitQue
 
 type MissingData = Extract<Question, { kind: 'missing' }>;
 const MISSING_WORDS: Record<MissingData['field'], string> = {
-  place: 'no bench: on which do they stand?',
-  mix: 'no soil: in which do they stand?',
+  place: 'no bench: on which one are they?',
+  mix: 'no soil: which one are they in?',
   pot: 'no pot width: which pot shall we assume?',
 };
 

@@ -42,7 +42,7 @@ export function Settings({ kit: { collection } }: { kit: Kit }) {
         <Line
           label="Numbers are made as"
           at="number_scheme"
-          hint={`{year}, {yy}, {month}, {genus} stand for themselves; {n:3} counts on. The next Aloe would be ${numberedBy(scheme)}.`}
+          hint={`{year}, {yy}, {month}, {genus} are filled in; {n:3} counts up. The next Aloe would be ${numberedBy(scheme)}.`}
           most={LONGEST_NUMBER}
           value={scheme}
           onChange={setScheme}
@@ -51,8 +51,8 @@ export function Settings({ kit: { collection } }: { kit: Kit }) {
         <Tick label="pets in the house" checked={pets} onChange={setPets} />
         <Tick label="children in the house" checked={children} onChange={setChildren} />
         <p className="mb-4 max-w-prose text-[0.875rem] text-[var(--ink-2)]">
-          Plants that are poisonous to them are told when they come in and on their page. It is no medical advice: in
-          doubt ask your poison line or vet.
+          Poisonous plants are flagged when you add them and on their page. This is not medical advice: if in doubt ask
+          your poison line or vet.
         </p>
         <button type="submit" className="btn btn-primary h-11" disabled={save.isPending}>
           {save.isSuccess && !changed ? 'Saved' : 'Save'}

@@ -49,6 +49,6 @@ export function mixOf(name: string, drafts: readonly PartDraft[]): Read<{ name: 
   if (name.trim() === '') wrong.name = 'A name for it, to find it again.';
   if (told.length === 0) wrong['of-0'] = 'At least one part.';
   if (new Set(parts.map(({ component }) => component)).size < parts.length && Object.keys(wrong).length === 0)
-    wrong['of-0'] = 'One of them stands there twice: add its parts together.';
+    wrong['of-0'] = 'One ingredient is there twice: add its parts together.';
   return readOr(wrong, { name: name.trim(), parts });
 }

@@ -150,7 +150,7 @@ export function SeenFields({ register }: { register: Register }) {
   const stores = STORES.map((one) => [one, STORE_WORDS[one]] as const);
   return (
     <section className="mt-2 border-l-4 border-[var(--straw)] pl-3">
-      <p className="mb-2 text-[0.9375rem]">What can be seen of it tells its care, if its name does not:</p>
+      <p className="mb-2 text-[0.9375rem]">Tell us what you see, if its name does not say it:</p>
       <div className="grid gap-x-6 sm:grid-cols-3">
         <Select register={register} field="form" label="It is a" options={[UNKNOWN, ...asTheyAre(FORMS)]} />
         <Select register={register} field="store" label="Keeps its water" options={[UNKNOWN, ...stores]} />
@@ -175,7 +175,7 @@ export function MoreFields({ register, scheme, mother, onMother, files, onFiles 
   return (
     <details className="my-3">
       <summary className="flex h-11 cursor-pointer items-center gap-2 font-semibold">
-        <ChevronDown aria-hidden="true" size={18} /> More of it: number, origin, price, mother, pictures
+        <ChevronDown aria-hidden="true" size={18} /> More details: number, origin, price, mother, pictures
       </summary>
       <div className="mt-2 grid gap-x-6 sm:grid-cols-3">
         <Box

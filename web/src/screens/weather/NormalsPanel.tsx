@@ -93,7 +93,7 @@ export function NormalsPanel({ site, onClose }: { site: SiteWeather; onClose(): 
     if ('wrong' in read) return setWrong(`${file.name}: ${read.wrong}`);
     setWrong(null);
     setDraft((before) => ({ ...before, ...read.fields }));
-    setBrought(`${file.name}: ${count(Object.keys(read.fields).length, 'column')} filled in; look, then keep them.`);
+    setBrought(`${file.name}: ${count(Object.keys(read.fields).length, 'column')} filled in; check them, then save.`);
   };
   return (
     <Dialog title={`The usual weather: ${site.name}`} onClose={onClose}>

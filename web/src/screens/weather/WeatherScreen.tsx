@@ -50,7 +50,7 @@ export default function WeatherScreen() {
         <SiteSection key={site.id} site={site} nowMs={weather.dataUpdatedAt} />
       ) : (
         <p className="max-w-prose">
-          First say where your garden lies, in the{' '}
+          First say where your garden is, in the{' '}
           <Link to="/shed" className="underline">
             shed
           </Link>
@@ -160,7 +160,7 @@ function PlaceSection({ site, place }: { site: SiteWeather; place: PlaceWeather 
         {width > 0 && <PlaceYear place={place} width={width} />}
       </section>
       <section aria-labelledby="who" className="mt-6 max-w-3xl">
-        <SectionHead id="who">Who may stand here, and when</SectionHead>
+        <SectionHead id="who">Which plants can be here, and when</SectionHead>
         <Stands site={site} place={place} />
         <AllYear site={site} place={place} />
       </section>
@@ -193,7 +193,7 @@ const SHOWN = 12;
 
 function Stands({ site, place }: { site: SiteWeather; place: PlaceWeather }) {
   const [all, setAll] = useState(false);
-  if (place.plants.length === 0) return <p>No pot stands here.</p>;
+  if (place.plants.length === 0) return <p>No pots here.</p>;
   return (
     <>
       <ul>
