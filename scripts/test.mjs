@@ -1,5 +1,5 @@
 /**
- * `npm test`: types, form, lint, then all tests against a throw-away MariaDB and headless Chromium. Ends with `N passed, N
+ * `npm test [-- --long] [path …]`: types, form, lint, then all tests against a throw-away MariaDB and headless Chromium. Ends with `N passed, N
  * failed`.
  */
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
@@ -33,7 +33,9 @@ await main(async () => {
   let failed = 0;
   const count = (good) => (good ? passed++ : failed++);
   const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
-  const chosen = process.argv.slice(2);
+  const given = process.argv.slice(2);
+  const long = given.includes('--long') || process.env.ZINC_LONG === '1';
+  const chosen = given.filter((one) => one !== '--long');
   if (chosen.length === 0) {
     count(await step('types', () => run(bin('tsc'), ['--noEmit'])));
     count(await step('form', () => run(bin('prettier'), ['--check', '--log-level', 'warn', '.'])));
@@ -52,8 +54,24 @@ await main(async () => {
   const scratch = mkdtempSync(join(tmpdir(), 'zinc-test-'));
   const report = join(scratch, 'report.json');
   try {
-    const env = { ...process.env, ZINC_TEST_DATABASE_URL: database.url, ZINC_CHROMIUM: browser, TZ: 'UTC' };
-    const code = await vitest(['--reporter=default', '--reporter=json', `--outputFile.json=${report}`, ...chosen], env);
+    if (!long) say('the heavy property tests go through a part of their cases; all of them: npm run test:long');
+    const env = {
+      ...process.env,
+      ZINC_LONG: long ? '1' : '0',
+      ZINC_TEST_DATABASE_URL: database.url,
+      ZINC_CHROMIUM: browser,
+      TZ: 'UTC',
+    };
+    const code = await vitest(
+      [
+        '--reporter=default',
+        `--reporter=${join(ROOT, 'scripts', 'progress.mjs')}`,
+        '--reporter=json',
+        `--outputFile.json=${report}`,
+        ...chosen,
+      ],
+      env,
+    );
     try {
       const counts = JSON.parse(readFileSync(report, 'utf8'));
       passed += counts.numPassedTests;

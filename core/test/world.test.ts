@@ -2,11 +2,12 @@
  * The engine in worlds that are not its own: hourly, in layers, with other figures. Bounds must still mean what they
  * say.
  */
+import { every } from './cases.ts';
 import { describe, expect, it } from 'vitest';
 import { triedQuiet } from './tried.ts';
 
 describe('in another world', () => {
-  it.each(['finger', 'meter', 'weight'] as const)(
+  it.each(every(['finger', 'meter', 'weight'] as const, 3))(
     'after eleven weeks of looks by %s its bounds hold two thirds and more, but not all, and the dry day is near',
     (checks) => {
       const found = triedQuiet({ checks, seeds: [1, 2, 3, 4] });
@@ -30,13 +31,13 @@ describe('in another world', () => {
     expect(found.cycleMiss).toBeLessThan(0.33);
     expect(found.moisture).toBeGreaterThan(0.7);
   });
-  it.each(['even', 'held', 'winter'] as const)('nor does it hang on one set of physics: %s', (physics) => {
+  it.each(every(['even', 'held', 'winter'] as const, 3))('nor does it hang on one set of physics: %s', (physics) => {
     const found = triedQuiet({ checks: 'weight', seeds: [1, 2], physics });
     expect(found.moisture).toBeGreaterThan(0.7);
     expect(found.dry).toBeGreaterThan(0.65);
     expect(found.cycleMiss).toBeLessThan(0.15);
   });
-  it.each(['finger', 'weight'] as const)(
+  it.each(every(['finger', 'weight'] as const, 2))(
     'dry-downs of over sixty days, looked at by %s, lie inside its bounds about as often as told',
     (checks) => {
       const found = triedQuiet({ checks, seeds: [1, 2], days: 200 });

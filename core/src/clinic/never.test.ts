@@ -1,3 +1,4 @@
+import { runs } from '../../test/cases.ts';
 import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../numeric/random.ts';
 import { PLACE_KINDS, type Sign, SIGN_PLACES, SIGNS } from '../garden.ts';
@@ -54,7 +55,7 @@ function anything(seed: number) {
 }
 
 describe('never, whatever was seen', () => {
-  const all = Array.from({ length: 160 }, (_, i) => anything(i + 1));
+  const all = Array.from({ length: runs(160, 50) }, (_, i) => anything(i + 1));
   it('water where rot is likelier than the threshold and the base was not felt', () => {
     const likely = all.filter(({ found: { diagnosis } }) => diagnosis!.rot >= ROT_THRESHOLD && !diagnosis!.baseFelt);
     expect(likely.length).toBeGreaterThan(20);
@@ -186,7 +187,7 @@ const PLAIN_WATCH: Partial<ClinicFacts> = {
 
 describe('before the look that may rule it out', () => {
   it('nothing is cut, unpotted or planned beyond, whatever is likeliest', () => {
-    for (let seed = 500; seed < 560; seed++) {
+    for (let seed = 500; seed < runs(560, 520); seed++) {
       const { answer } = anything(seed).found;
       if (answer.water !== 'after-check') continue;
       const actions = answer.actions.map(({ action }) => action);

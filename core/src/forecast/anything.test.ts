@@ -1,3 +1,4 @@
+import { runs } from '../../test/cases.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { isoDay } from '../calendar/day.ts';
@@ -169,7 +170,7 @@ describe('any garden', () => {
           if (!any.plants[0]!.pot.holes) expect(water.method).toBe('measured');
         }
       }),
-      { numRuns: 50 },
+      { numRuns: runs(50, 12) },
     );
   });
   it('can be shown', () => {
@@ -182,7 +183,7 @@ describe('any garden', () => {
         everyNumber(task.judgement, (n) => expect(Number.isFinite(n)).toBe(true));
         expect(JSON.stringify(view)).not.toMatch(/NaN|undefined|Infinity/);
       }),
-      { numRuns: 15 },
+      { numRuns: runs(15, 4) },
     );
   });
 });

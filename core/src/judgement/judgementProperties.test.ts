@@ -1,4 +1,5 @@
 /** What holds of a judgement whatever the plant, the place and the book. */
+import { runs } from '../../test/cases.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { dayNumber, isoDay } from '../calendar/day.ts';
@@ -59,7 +60,8 @@ const someCase: fc.Arbitrary<Case> = fc
     };
   });
 const answer = ({ scene, book }: Case, ...more: PlantEvent[]) => judged({ ...scene, events: [...book, ...more] });
-const holds = (property: (one: Case) => void, numRuns = 25) => fc.assert(fc.property(someCase, property), { numRuns });
+const holds = (property: (one: Case) => void, numRuns = runs(25, 8)) =>
+  fc.assert(fc.property(someCase, property), { numRuns });
 
 describe('a judgement, whatever the plant', () => {
   it('has a deed, reasons in their order, known codes, and dates that have not passed', () => {
@@ -127,7 +129,7 @@ describe('a judgement, whatever the plant', () => {
         expect(judgement.deeds.length).toBeGreaterThan(0);
         expect(['high', 'medium', 'low']).toContain(judgement.sure);
       }),
-      { numRuns: 25 },
+      { numRuns: runs(25, 8) },
     );
   });
 });
