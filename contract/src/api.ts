@@ -19,6 +19,7 @@ import {
   WET_FEET_WORDS,
   WATER_KINDS,
   METHODS,
+  REMINDER_CODES,
   WAYS,
 } from '@zinc-pail/core';
 import Joi from 'joi';
@@ -681,7 +682,8 @@ const timer = object<Timer>(
     plant_id: id(),
     plant: text(200),
     kind: oneOf(TIMER_KINDS),
-    words: text(300),
+    code: oneOf(REMINDER_CODES),
+    minutes: optional(whole(0, 65535)),
     due_at: Joi.string().isoDate().required(),
   },
   'a timer',

@@ -1,6 +1,6 @@
 /** Marks: what a keeper writes on one pot, on many, or on a whole bench, in one go. */
 import type { AfterNote, CareRules, CareTask, Judgement, OutlookView, PlantEvent, Way } from '@zinc-pail/core';
-import { ROOT_FINDINGS, WAYS } from '@zinc-pail/core';
+import { ROOT_FINDINGS, WAYS, type ReminderCode } from '@zinc-pail/core';
 import Joi from 'joi';
 import {
   day,
@@ -231,7 +231,9 @@ export interface Timer {
   plant_id: number;
   plant: string;
   kind: 'saucer' | 'lift' | 'fan' | 'firm' | 'review';
-  words: string;
+  code: ReminderCode;
+  /** how long it may stand in water */
+  minutes: number | null;
   due_at: string;
 }
 

@@ -14,9 +14,11 @@ import {
   DRY_RULES,
   FORMS,
   HABITS,
+  METHODS,
   PLACE_KINDS,
   POT_MATERIALS,
   POT_SHAPES,
+  REMINDER_CODES,
   STORES,
   WATER_KINDS,
 } from '@zinc-pail/core';
@@ -109,6 +111,7 @@ describe('the database', () => {
     'feed_product.kind': FEED_KINDS,
     'feed_product.unit': FEED_UNITS,
     'timer.kind': TIMER_KINDS,
+    'timer.code': REMINDER_CODES,
     'weather_day.source': ['observed', 'forecast'],
     'weather_day.origin': WEATHER_ORIGINS,
     'device.kind': DEVICE_KINDS,
@@ -122,6 +125,14 @@ describe('the database', () => {
   it('has no ENUM that no list is held against', () => {
     const enums = [...columns].filter(([, { type }]) => type.startsWith('enum(')).map(([name]) => name);
     expect(enums.toSorted()).toEqual([...Object.keys(LISTS), 'journal.type'].toSorted());
+  });
+  it('checks a drink for the methods that the catalogue has', async () => {
+    const [[check]] = await database.pool.query<any[]>(
+      `SELECT CHECK_CLAUSE AS clause FROM information_schema.CHECK_CONSTRAINTS
+       WHERE CONSTRAINT_SCHEMA = DATABASE() AND CONSTRAINT_NAME = 'journal_watering'`,
+    );
+    const told = /in \(([^)]*)\)/i.exec(check.clause)![1]!;
+    expect(enumOf(told)).toEqual(METHODS.toSorted());
   });
   it('keeps every kind of entry that may be marked', () => {
     for (const type of MARKED_TYPES) expect(enumOf(columns.get('journal.type')!.type)).toContain(type);

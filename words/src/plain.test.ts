@@ -13,6 +13,7 @@ import {
   NEED_CODES,
   type Reason,
   REASON_CODES,
+  REMINDER_CODES,
   SIGNS,
 } from '@zinc-pail/core';
 import { readdirSync, readFileSync } from 'node:fs';
@@ -25,6 +26,7 @@ import { mixWarningWords } from './mix.ts';
 import { lastMonthsWords } from './postMortem.ts';
 import { needWords } from './potting.ts';
 import { reasonWords } from './reasons.ts';
+import { reminderWords } from './reminders.ts';
 import { signWords } from './signs.ts';
 import { SI, type Units } from './units.ts';
 
@@ -97,6 +99,10 @@ describe.each(MEASURES)('with every number $k, $units.temperature', ({ k, units 
     reads(mixWarningWords({ code, n: all(k), of: ['pumice', 'lava'] }, units), { units }),
   );
   it.each(NEED_CODES)('of a new pot: %s', (code) => reads(needWords({ code, n: all(k) } as never, units), { units }));
+  it.each(REMINDER_CODES)('to be done later: %s', (code) => {
+    reads(reminderWords(code, k), { units });
+    reads(reminderWords(code, null), { units });
+  });
   it.each(AFTER_CODES)('after a note: %s', (code) =>
     reads(afterWords({ code, n: all(k) } as AfterNote, units), { units }),
   );

@@ -207,7 +207,7 @@ describe('reminders', () => {
   it('a kind that is not for soaking is lifted out at once', () => {
     const [lift] = remindersFor({ ...mark, way: 'bottom', neverSoak: true });
     expect(lift).toMatchObject({ kind: 'lift', afterMinutes: 0 });
-    expect(lift!.words).toContain('now');
+    expect(lift!.code).toBe('lift-now');
     expect(remindersFor({ ...mark, way: 'bottom' })[0]!.afterMinutes).toBeGreaterThan(0);
   });
   it('a saucer after a drench; none where there is none', () => {

@@ -9,11 +9,17 @@ import { methodRow, type Way, WAY_TABLE } from '../catalogue/ways.ts';
 export const REMINDER_KINDS = ['saucer', 'lift', 'fan', 'firm'] as const;
 export type ReminderKind = (typeof REMINDER_KINDS)[number];
 
+/** What is to be done, as a code: words are made where they are read. */
+export const REMINDER_CODES = ['saucer', 'outer-pot', 'lift', 'lift-now', 'fan', 'blot-heart', 'firm'] as const;
+export type ReminderCode = (typeof REMINDER_CODES)[number];
+
 export interface Reminder {
   kind: ReminderKind;
+  code: ReminderCode;
   /** minutes after the mark; whole days for `firm` */
   afterMinutes: number;
-  words: string;
+  /** how long it may stand in water */
+  minutes: number | null;
 }
 
 const MINUTES_A_DAY = 1440;
@@ -44,36 +50,17 @@ export function remindersFor(facts: MarkFacts): Reminder[] {
   const { stands, through } = methodRow(WAY_TABLE[way].method);
   if (stands) {
     const minutes = facts.neverSoak ? 0 : Math.min(rules.soakMinutes, LONGEST_SOAK_MINUTES);
-    reminders.push({
-      kind: 'lift',
-      afterMinutes: minutes,
-      words: facts.neverSoak
-        ? 'Lift it out of the water now: its kind is not for soaking. Let it drain.'
-        : `Lift it out of the water after ${minutes} minutes at most, and let it drain.`,
-    });
+    reminders.push({ kind: 'lift', code: facts.neverSoak ? 'lift-now' : 'lift', afterMinutes: minutes, minutes });
   } else if (through && rules.stand !== 'none' && facts.holes) {
-    reminders.push({
-      kind: 'saucer',
-      afterMinutes: rules.saucerMinutes,
-      words: `Empty the ${rules.stand === 'saucer' ? 'saucer' : 'outer pot'}.`,
-    });
+    reminders.push({ kind: 'saucer', code: rules.stand, afterMinutes: rules.saucerMinutes, minutes: null });
   }
   const { outdoors: openAir } = placeDefaults(facts.placeKind);
   if (facts.wetLeaves && !openAir) {
-    reminders.push({
-      kind: 'fan',
-      afterMinutes: 0,
-      words: facts.cautions.includes('dry-heart')
-        ? 'Tip or blot the heart, and fan on until it is dry.'
-        : 'Fan on until the leaves are dry.',
-    });
+    const code = facts.cautions.includes('dry-heart') ? 'blot-heart' : 'fan';
+    reminders.push({ kind: 'fan', code, afterMinutes: 0, minutes: null });
   }
   if (facts.slack)
-    reminders.push({
-      kind: 'firm',
-      afterMinutes: FIRM_DAYS * MINUTES_A_DAY,
-      words: 'Has it firmed up? If not, and the mix is wet, look at the roots.',
-    });
+    reminders.push({ kind: 'firm', code: 'firm', afterMinutes: FIRM_DAYS * MINUTES_A_DAY, minutes: null });
   return reminders;
 }
 

@@ -38,7 +38,7 @@ export function timersOf(mark: NewMark, pot: WholePot | undefined, home: PlantHo
       slack: asksAboutSlack(pot.outlook.thirst.level, judgement),
     });
     const whose = { collectionId: home.collection_id, plantId: mark.plant_id, clientId: entry.client_id };
-    return reminders.map(({ kind, afterMinutes, words }) => ({ ...whose, kind, words, afterMinutes }));
+    return reminders.map((reminder) => ({ ...whose, ...reminder }));
   });
 }
 

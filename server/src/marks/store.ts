@@ -6,7 +6,9 @@ export interface NewTimer {
   plantId: number;
   clientId: string;
   kind: Timer['kind'];
-  words: string;
+  code: Timer['code'];
+  /** how long it may stand in water */
+  minutes: number | null;
   /** minutes from now */
   afterMinutes: number;
 }
@@ -14,15 +16,16 @@ export interface NewTimer {
 export async function addTimers(connection: PoolConnection, timers: readonly NewTimer[]): Promise<void> {
   if (timers.length === 0) return;
   await connection.query(
-    `INSERT INTO timer (collection_id, plant_id, client_id, kind, words, due_at)
-       VALUES ${timers.map(() => '(?, ?, ?, ?, ?, UTC_TIMESTAMP(3) + INTERVAL ? MINUTE)').join(', ')}
+    `INSERT INTO timer (collection_id, plant_id, client_id, kind, code, minutes, due_at)
+       VALUES ${timers.map(() => '(?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(3) + INTERVAL ? MINUTE)').join(', ')}
      ON DUPLICATE KEY UPDATE id = id`,
     timers.flatMap((timer) => [
       timer.collectionId,
       timer.plantId,
       timer.clientId,
       timer.kind,
-      timer.words,
+      timer.code,
+      timer.minutes,
       timer.afterMinutes,
     ]),
   );
@@ -31,7 +34,7 @@ export async function addTimers(connection: PoolConnection, timers: readonly New
 /** What still waits to be done, the next first. */
 export async function openTimers(pool: Pool): Promise<Timer[]> {
   const [rows] = await pool.query<Row<Omit<Timer, 'due_at'> & { due_at: Date }>[]>(
-    `SELECT t.id, t.plant_id, p.name AS plant, t.kind, t.words, t.due_at FROM timer t JOIN plant p ON p.id = t.plant_id
+    `SELECT t.id, t.plant_id, p.name AS plant, t.kind, t.code, t.minutes, t.due_at FROM timer t JOIN plant p ON p.id = t.plant_id
      WHERE t.done_at IS NULL AND p.ended IS NULL ORDER BY t.due_at, t.id LIMIT 500`,
   );
   return rows.map((row) => ({ ...row, due_at: row.due_at.toISOString() }));

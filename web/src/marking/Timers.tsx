@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { useEndTimer, useTimers } from '../api/timers.ts';
 import { Name } from '../naming/Name.tsx';
+import { reminderWords } from '@zinc-pail/words/reminders';
 
 const TICK_MS = 15_000;
 /** What is due within the hour stands at the top of every screen. */
@@ -43,12 +44,12 @@ export function Timers() {
                 <Link to={`/plants/${timer.plant_id}`} className="hover:underline">
                   <Name written={timer.plant} />
                 </Link>
-                : {timer.words}
+                : {reminderWords(timer.code, timer.minutes)}
               </span>
               <button
                 type="button"
                 className="ml-auto flex h-11 shrink-0 items-center gap-1 px-3 font-semibold hover:underline"
-                aria-label={`Done: ${timer.plant}, ${timer.words}`}
+                aria-label={`Done: ${timer.plant}, ${reminderWords(timer.code, timer.minutes)}`}
                 onClick={() => end.mutate(timer.id)}
               >
                 <Check aria-hidden="true" size={18} /> done
