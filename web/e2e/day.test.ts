@@ -224,7 +224,7 @@ describe('one plant', () => {
     await press(page, 'Close its record', 'dialog');
     await sees(page, /Its last months, from its notes/);
     await expectAccessible(page);
-    await press(page, /That was a mistake/);
+    await press(page, /^Undo: it is still here/);
     await sees(page, /Three ways to decide/);
     await page.close();
   });
@@ -338,7 +338,7 @@ describe('benches', () => {
     await press(page, 'Change Covered balcony');
     await page.waitForSelector('dialog[open]');
     await expectAccessible(page);
-    await press(page, /^More of it/, 'dialog');
+    await press(page, /^More details/, 'dialog');
     const sun = await labelled(page, 'Hours of sun, as you counted', 'dialog');
     await fill(page, sun, 'many');
     await press(page, 'Save', 'dialog');

@@ -111,7 +111,7 @@ describe('mixing', () => {
   it('keeps a recipe, which can then be chosen', async () => {
     const page = await open();
     await page.click('section[aria-label="Half and half"] button.btn');
-    await sees(page, /it can be chosen wherever a mix is asked for/);
+    await sees(page, /you can choose it wherever a mix is asked for/);
     const { mixes } = (await (await fetch(`${on.url}/api/kit`)).json()) as { mixes: { name: string }[] };
     expect(mixes.map(({ name }) => name)).toContain('Half and half');
     await page.close();
@@ -121,7 +121,7 @@ describe('mixing', () => {
 describe('potting', () => {
   it('shows who is due with reasons, the next pot beside the old one, and what to mind', async () => {
     const page = await on.open('/potting');
-    await sees(page, /To be looked at/);
+    await sees(page, /To check/);
     await expectAccessible(page);
     await page.click('main li button');
     await sees(page, /times the mix it has/);
@@ -136,7 +136,7 @@ describe('potting', () => {
   });
   it('potted, it says what follows, and the round looks after it', async () => {
     const page = await on.open('/potting');
-    await sees(page, /To be looked at/);
+    await sees(page, /To check/);
     await page.click('main li button');
     await sees(page, /times the mix it has/);
     const name = await page.$eval('#bench-plant + p', (one) => one.textContent ?? '');

@@ -99,7 +99,7 @@ describe('a line that is dead', () => {
     const { page, line } = await withLine('/', (url) => url.includes('/api/places'));
     line.down = true;
     await page.click('a[href="/benches"]');
-    await sees(page, /asked again by itself/);
+    await sees(page, /Retrying every few seconds/);
     await expectAccessible(page);
     line.down = false;
     await sees(page, /Sill/);

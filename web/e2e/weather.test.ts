@@ -18,7 +18,7 @@ afterAll(async () => {
 
 const weather = async (viewport?: { width: number; height: number }) => {
   const page = await on.open('/weather', viewport);
-  await sees(page, /Who may stand here/);
+  await sees(page, /Which plants can be here/);
   return page;
 };
 

@@ -44,7 +44,7 @@ export function AddPictures({ plantId, date, label }: AddPicturesProps) {
           event.target.value = '';
         }}
       />
-      {send.isSuccess && <span role="status">Kept with its pictures.</span>}
+      {send.isSuccess && <span role="status">Saved with its pictures.</span>}
       {send.error && <Wrong words={wordsOf(send.error)} />}
     </>
   );

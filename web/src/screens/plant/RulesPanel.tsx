@@ -77,7 +77,7 @@ export function RulesPanel({ plant, onClose }: { plant: PlantView; onClose(): vo
         <WarmthRules draft={draft} set={set} />
         <LightRules draft={draft} set={set} />
         <OwnWords draft={draft} set={set} />
-        <KeepOrLeave keep="Keep these" busy={change.isPending} onLeave={onClose} />
+        <KeepOrLeave keep="Save" busy={change.isPending} onLeave={onClose} />
       </Form>
     </Dialog>
   );

@@ -60,7 +60,7 @@ export function WaysPanel({ plant, onClose }: { plant: PlantView; onClose(): voi
           {box('min_wet_c', `Lowest night moist, ${degree}`, shownTemperature(traits.minWetC))}
           {box('grow_min_c', `Grows from, ${degree}`, shownTemperature(traits.growMinC))}
         </div>
-        <KeepOrLeave keep="Keep these" busy={formState.isSubmitting} onLeave={onClose} />
+        <KeepOrLeave keep="Save" busy={formState.isSubmitting} onLeave={onClose} />
       </Form>
     </Dialog>
   );

@@ -340,7 +340,7 @@ function Keep({ recipe, onKept }: { recipe: Recipe; onKept(mixId: number): void 
       <Wrong words={save.isError ? wordsOf(save.error) : null} />
       {save.isSuccess && (
         <p role="status" className="text-[0.9375rem]">
-          Kept; it can be chosen wherever a mix is asked for.
+          Saved; you can choose it wherever a mix is asked for.
         </p>
       )}
     </>

@@ -55,7 +55,7 @@ export function Messages({ report, isAsked, leftOut, onLeaveOut, name }: Message
             )}
             {faulty.length > 0 && (
               <button type="button" className="h-11 underline" onClick={() => onLeaveOut([...leftOut, ...faulty])}>
-                Leave out {faulty.length === 1 ? 'that row' : `these ${faulty.length} rows`}
+                Skip {faulty.length === 1 ? 'that row' : `these ${faulty.length} rows`}
               </button>
             )}
             <Download faults={faults} notes={notes} name={name} />

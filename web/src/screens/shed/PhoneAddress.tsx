@@ -36,7 +36,7 @@ export function PhoneAddress({ kit }: { kit: Kit }) {
           onChange={setAddress}
         />
         <button type="submit" className="btn h-11" disabled={save.isPending}>
-          {save.isSuccess && wanted === kit.collection.reach_url ? 'Kept' : 'Keep this address'}
+          {save.isSuccess && wanted === kit.collection.reach_url ? 'Saved' : 'Save this address'}
         </button>
       </Form>
     </section>

@@ -48,7 +48,7 @@ describe('messages on a list', () => {
     const said = text(messages(REPORT));
     expect(said).toMatch(/^5 rows: 2 good, 3 with faults\s?\./);
     expect(said).toContain('row 4, Pot mm: found “wide”, wanted a length');
-    expect(said).toContain('Leave out these 3 rows');
+    expect(said).toContain('Skip these 3 rows');
     expect(said).toMatch(/Only all 3 Taxon \(1\) Pot mm \(2\)/);
   });
   it('what waits for an answer is counted, not told as a fault', () => {

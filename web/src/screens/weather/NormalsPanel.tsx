@@ -150,7 +150,7 @@ export function NormalsPanel({ site, onClose }: { site: SiteWeather; onClose(): 
         </table>
         <Wrong words={wrong} />
         {odd && <Tick label="It is so all the same; I am sure." checked={sure} onChange={setSure} />}
-        <KeepOrLeave keep="Keep these" busy={save.isPending} onLeave={onClose} />
+        <KeepOrLeave keep="Save" busy={save.isPending} onLeave={onClose} />
       </form>
     </Dialog>
   );
