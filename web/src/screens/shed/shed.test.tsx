@@ -55,7 +55,7 @@ describe('messages on a list', () => {
     const said = text(messages(REPORT, { asked: 'Pot mm' }));
     expect(said).toMatch(/2 good, 1 with faults, 2 with words that are asked above/);
     expect(said).not.toContain('wide');
-    expect(said).toContain('Leave out that row');
+    expect(said).toContain('Skip that row');
     // Of one column there is nothing to choose from.
     expect(said).not.toContain('Only all');
   });
