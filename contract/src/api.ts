@@ -18,6 +18,8 @@ import {
   type WatchCode,
   WET_FEET_WORDS,
   WATER_KINDS,
+  type CanFeed,
+  type CanLine,
   METHODS,
   REMINDER_CODES,
   WAYS,
@@ -84,14 +86,7 @@ export interface RoundPlace {
   version: number;
 }
 
-/** What goes into the can today: one line for each kind of water with each feed. */
-export interface CanLine {
-  water: string;
-  pots: number;
-  ml: number;
-  fills: number;
-  feed: { name: string | null; strength: number; unit: 'ml' | 'g' | null; dose: number | null } | null;
-}
+export type { CanLine };
 
 export interface RoundSite {
   id: number;
@@ -104,6 +99,7 @@ export interface RoundSite {
   counts: Record<(typeof JUDGED)[number] | 'asleep' | 'watered', number>;
   can_ml: number;
   can: CanLine[];
+  feeds: CanFeed[];
   places: RoundPlace[];
   /** waterings to be expected in each of the coming weeks */
   load: number[];
@@ -450,6 +446,13 @@ export const roundSchema = named(
             load: list(whole(0, 1e6), 'counts'),
             can_ml: whole(1, 1e6),
             can: list(canLine, 'lines'),
+            feeds: list(
+              object<CanFeed>(
+                { id: id(), name: text(200), unit: oneOf(['ml', 'g']), per_litre: number(0, 1e6) },
+                'a feed',
+              ),
+              'feeds at hand',
+            ),
             counts: object(
               Object.fromEntries([...JUDGED, 'asleep', 'watered'].map((kind) => [kind, whole(0, 1e6)])),
               'counts',

@@ -5,6 +5,7 @@ export * from './watering.ts';
 export { BREATHES_FROM, MATERIAL_TABLE } from './catalogue/materials.ts';
 export * from './catalogue/signs.ts';
 export * from './catalogue/ways.ts';
+export { type CanFeed, type CanLine, canLines, type CanPot } from './feed/can.ts';
 export * from './numeric/curves.ts';
 export { seededRandom, seedFrom, standardNormal, type Random } from './numeric/random.ts';
 export { COMPONENTS, type Component, componentsOf } from './mix/components.ts';

@@ -1,12 +1,11 @@
 /** The round as it stands, kept until an outlook, an order or a setting changes. Lines of pots are kept one by one. */
 import { RESTING_TYPES } from '@zinc-pail/contract/choices';
-import type { CanLine, ColdPot, RoundPlace, RoundPot, RoundSite, RoundSoFar } from '@zinc-pail/contract/api';
+import type { ColdPot, RoundPlace, RoundPot, RoundSite, RoundSoFar } from '@zinc-pail/contract/api';
 import type { Shelter } from '@zinc-pail/contract/marks';
 import {
   dayNumber,
-  doseFor,
-  drinkOf,
   type Form,
+  canLines,
   CROWDED_FROM,
   inspectionDays,
   JUDGED,
@@ -140,6 +139,7 @@ export class RoundBook {
       },
       can_ml: kit.canMl,
       can: canLines(all, kit),
+      feeds: kit.feeds,
       places: places.flatMap((place): RoundPlace[] => {
         const climate = outlooks.places.get(place.id);
         // Made since its weather was reckoned: it stands in the next round.
@@ -286,31 +286,6 @@ function coldTonight(pot: RoundPot, done: Shelter | null): ColdPot | null {
 /** What is still to be done first, below the limit before near it, the most tender first. */
 function byUrgency(a: ColdPot, b: ColdPot): number {
   return Number(a.done !== null) - Number(b.done !== null) || Number(a.near) - Number(b.near) || b.limit_c - a.limit_c;
-}
-
-/**
- * What to carry: one line for each kind of water with each feed at each strength, so that one can does for its pots.
- */
-export function canLines(pots: readonly RoundPot[], kit: CanKit): CanLine[] {
-  const due = pots.filter((pot) => drinkOf(pot.task.judgement) !== null);
-  const feedOf = ({ task }: RoundPot) => (task.food === null ? '' : `${task.feed_id ?? ''}/${task.food}`);
-  const alike = groupBy(due, (pot) => `${pot.task.water} ${feedOf(pot)}`).values();
-  return [...alike].map((some): CanLine => {
-    const ml = some.reduce((sum, pot) => sum + pot.task.amount_ml, 0);
-    const { food, feed_id: feedId, water } = some[0]!.task;
-    const product = kit.feeds.find(({ id }) => id === feedId) ?? (feedId === null ? kit.feeds[0] : undefined);
-    const feed = food === null ? null : feedLine(food, product, ml);
-    return { water, pots: some.length, ml, fills: Math.max(1, Math.ceil(ml / kit.canMl)), feed };
-  });
-}
-
-function feedLine(strength: number, product: CanKit['feeds'][number] | undefined, ml: number): CanLine['feed'] {
-  return {
-    name: product?.name ?? null,
-    strength,
-    unit: product?.unit ?? null,
-    dose: product ? Math.round(doseFor(product.perLitre, strength, ml) * 10) / 10 : null,
-  };
 }
 
 /** Waterings to be expected of all these pots together in each of the coming weeks. */

@@ -1,5 +1,5 @@
 import type { Shelter } from '@zinc-pail/contract/marks';
-import type { Air, FeedLabel, PlaceKind } from '@zinc-pail/core';
+import type { Air, CanFeed, PlaceKind } from '@zinc-pail/core';
 import { json } from '../database/json.ts';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 
@@ -26,7 +26,7 @@ export async function placeRows(pool: Pool, siteId: number): Promise<BenchRow[]>
 export interface CanKit {
   collection: string;
   canMl: number;
-  feeds: (FeedLabel & { id: number; name: string })[];
+  feeds: CanFeed[];
 }
 
 /** What a collection is kept with, as far as a round needs it. */
@@ -35,31 +35,14 @@ export async function kitOf(pool: Pool, collectionId: number): Promise<CanKit> {
     'SELECT name, can_ml FROM collection WHERE id = ?',
     [collectionId],
   );
-  const [feeds] = await pool.query<
-    Row<{
-      id: number;
-      name: string;
-      n_pct: number;
-      p_pct: number;
-      k_pct: number;
-      unit: 'ml' | 'g';
-      per_litre: number;
-    }>[]
-  >('SELECT id, name, n_pct, p_pct, k_pct, unit, per_litre FROM feed_product WHERE collection_id = ? ORDER BY id', [
-    collectionId,
-  ]);
+  const [feeds] = await pool.query<Row<CanFeed>[]>(
+    'SELECT id, name, unit, per_litre FROM feed_product WHERE collection_id = ? ORDER BY id',
+    [collectionId],
+  );
   return {
     collection: row!.name,
     canMl: row!.can_ml,
-    feeds: feeds.map((feed) => ({
-      id: feed.id,
-      name: feed.name,
-      n: feed.n_pct,
-      p: feed.p_pct,
-      k: feed.k_pct,
-      unit: feed.unit,
-      perLitre: feed.per_litre,
-    })),
+    feeds,
   };
 }
 

@@ -15,7 +15,7 @@ const drink = {
 const pot = (id: number, due: boolean, watered = false): RoundPot =>
   ({
     id,
-    outlook: { last_watered: watered ? TODAY : '2026-05-20' },
+    outlook: { state: 'growing', last_watered: watered ? TODAY : '2026-05-20' },
     task: {
       judgement: { deeds: [due ? drink : { deed: 'wait', until: '2026-07-01' }] },
       water: 'rain',
@@ -29,6 +29,7 @@ const round = (pots: RoundPot[]): RoundView => ({
     {
       today: TODAY,
       can_ml: 300,
+      feeds: [],
       counts: { act: 0, water: 2, look: 0, soon: 0, leave: 4, asleep: 0, watered: 1 },
       can: [{ water: 'rain', pots: 2, ml: 400, fills: 2, feed: null }],
       places: [{ pots }],
@@ -61,6 +62,23 @@ describe('a mark on the round', () => {
     );
     expect(again.sites[0]!.counts).toEqual(before.sites[0]!.counts);
     expect(again.sites[0]!.can[0]).toMatchObject({ pots: 2, ml: 400 });
+  });
+  it('counts who sleeps, and what food the can wants, as the server does', () => {
+    const fed = { ...pot(1, true), task: { ...pot(1, true).task, food: 0.5, feed_id: null } } as RoundPot;
+    const asleep = { ...pot(2, false), outlook: { ...pot(2, false).outlook, state: 'resting' } } as RoundPot;
+    const feeds = [{ id: 4, name: 'Bloom', unit: 'ml' as const, per_litre: 5 }];
+    const kept = { ...before, sites: before.sites.map((site) => ({ ...site, feeds })) };
+    const [site] = withPots(
+      kept,
+      new Map([
+        [1, fed],
+        [2, asleep],
+      ]),
+    ).sites;
+    expect(site!.counts.asleep).toBe(1);
+    expect(site!.can).toEqual([
+      { water: 'rain', pots: 1, ml: 200, fills: 1, feed: { name: 'Bloom', strength: 0.5, unit: 'ml', dose: 0.5 } },
+    ]);
   });
   it('pots of another round change nothing', () =>
     expect(withPots(before, new Map([[99, pot(99, true)]]))).toEqual(before));

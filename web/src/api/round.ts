@@ -1,6 +1,6 @@
 import { RESTING_TYPES } from '@zinc-pail/contract/choices';
-import type { CanLine, DoneToday, RoundPot, RoundSite, RoundSoFar, RoundView } from '@zinc-pail/contract/api';
-import { drinkOf, judgedAs } from '@zinc-pail/core';
+import type { DoneToday, RoundPot, RoundSite, RoundSoFar, RoundView } from '@zinc-pail/contract/api';
+import { canLines, judgedAs } from '@zinc-pail/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask } from './client.ts';
 
@@ -58,42 +58,20 @@ export function withDone(round: RoundView, added: readonly DoneToday[], gone: Re
 }
 
 function siteWith(site: RoundSite, pots: ReadonlyMap<number, RoundPot>): RoundSite {
+  const places = site.places.map((place) => ({ ...place, pots: place.pots.map((pot) => pots.get(pot.id) ?? pot) }));
+  const all = places.flatMap((place) => place.pots);
+  const before = site.places.flatMap((place) => place.pots);
   const counts = { ...site.counts };
-  let can = site.can;
-  for (const before of site.places.flatMap((place) => place.pots)) {
-    const after = pots.get(before.id);
-    if (!after) continue;
-    counts[judgedAs(before.task.judgement, site.today)]--;
+  const wet = (pot: RoundPot) => (pot.outlook.last_watered === site.today ? 1 : 0);
+  const rests = (pot: RoundPot) => (pot.outlook.state === 'resting' ? 1 : 0);
+  for (const [i, after] of all.entries()) {
+    counts[judgedAs(before[i]!.task.judgement, site.today)]--;
     counts[judgedAs(after.task.judgement, site.today)]++;
-    const wet = (pot: RoundPot) => (pot.outlook.last_watered === site.today ? 1 : 0);
-    counts.watered += wet(after) - wet(before);
-    can = carried(can, before, -1, site.can_ml);
-    can = carried(can, after, 1, site.can_ml);
+    counts.watered += wet(after) - wet(before[i]!);
+    counts.asleep += rests(after) - rests(before[i]!);
   }
-  return {
-    ...site,
-    counts,
-    can: can.filter((line) => line.pots > 0),
-    places: site.places.map((place) => ({ ...place, pots: place.pots.map((pot) => pots.get(pot.id) ?? pot) })),
-  };
-}
-
-/** The can with a pot's drink more, or less; a kind of water that nobody has asked for yet begins a line of its own. */
-function carried(can: readonly CanLine[], { task }: RoundPot, sign: 1 | -1, canMl: number): CanLine[] {
-  if (drinkOf(task.judgement) === null) return [...can];
-  const alike = (line: CanLine) =>
-    line.water === task.water &&
-    (task.food === null ? line.feed === null : line.feed !== null && line.feed.strength === task.food);
-  if (!can.some(alike))
-    return sign < 0 ? [...can] : [...can, { water: task.water, pots: 1, ml: task.amount_ml, fills: 1, feed: null }];
-  return can.map((line) => {
-    if (!alike(line)) return line;
-    const ml = Math.max(0, line.ml + sign * task.amount_ml);
-    const feed = line.feed?.dose
-      ? { ...line.feed, dose: Math.round((line.feed.dose * ml * 10) / Math.max(1, line.ml)) / 10 }
-      : line.feed;
-    return { ...line, pots: line.pots + sign, ml, fills: Math.max(1, Math.ceil(ml / canMl)), feed };
-  });
+  // Every pot that is to be watered stands among those that call.
+  return { ...site, counts, places, can: canLines(all, { feeds: site.feeds, canMl: site.can_ml }) };
 }
 
 /** Sets the walk through the benches, or through the pots of one. */

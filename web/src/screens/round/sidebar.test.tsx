@@ -32,6 +32,7 @@ const site = (over: Partial<RoundSite> = {}): RoundSite => ({
   nights_c: [8, 9, 10],
   counts: { act: 0, water: 2, look: 0, soon: 1, leave: 3, asleep: 1, watered: 0 },
   can_ml: 5000,
+  feeds: [],
   can: [],
   places: [place()],
   load: [3, 2, 0, 0, 1, 0, 0, 4],
