@@ -166,7 +166,7 @@ describe('potting', () => {
     await press(round, /more$/, 'section[aria-label="Also today"]').catch(() => undefined);
     await sees(
       round,
-      new RegExp(`${name.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&').slice(0, 12)}[\\s\\S]*does it stand firm`),
+      new RegExp(`${name.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&').slice(0, 12)}[\\s\\S]*is it firm in its pot`),
     );
     await round.close();
     await page.close();

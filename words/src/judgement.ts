@@ -7,7 +7,7 @@ import { CAUTION_WORDS } from './cautions.ts';
 import { dateWords, dayWords, daysBetween } from './days.ts';
 import { reasonWords, type Speaking } from './reasons.ts';
 import { WAY_WORDS } from './ways.ts';
-import { amountWords, capital, degreeWords, doseWords } from './units.ts';
+import { amountWords, capital, degreeWords } from './units.ts';
 
 export interface JudgementWords {
   /** the deed, without a full stop */
@@ -167,7 +167,6 @@ const NEVERS: Record<Exclude<Never, 'frost' | 'wet-and-cold'>, string> = {
   'full-drink-asleep': 'Never water it fully while it is dormant.',
   'standing-in-water': 'Never leave it standing in a full saucer.',
   'dry-out': 'Never let it dry out completely.',
-  'bury-neck': 'Never bury its neck.',
   'second-drink-while-wet': 'Never water it again while it is still wet.',
 };
 
@@ -205,5 +204,3 @@ export function happenedWords({ kind, from, to, look }: Happened, today: string)
       return `The ${LOOK_NAMES[look ?? 'finger']} ${when} may have been a mistake.`;
   }
 }
-
-export { doseWords };

@@ -1,12 +1,12 @@
 /**
  * A sentence for every code of a reason, from its numbers. One code, one sentence: no second wording of the same fact.
  */
-import { bandOf, type Reason, type Refusal } from '@zinc-pail/core';
+import { bandOf, dayNumber, isoDay, type Reason, type Refusal } from '@zinc-pail/core';
 import { causeWords } from './causes.ts';
 import { dateWords, dayWords, onDay, partOfMonth } from './days.ts';
 import { signWords } from './signs.ts';
 import { SKIP_WORDS } from './skips.ts';
-import { aOr, capital, degreeWords, shownTemperature, smallLengthWords, type Units } from './units.ts';
+import { aOr, degreeWords, shownTemperature, smallLengthWords, type Units } from './units.ts';
 
 export interface Speaking {
   units: Units;
@@ -38,8 +38,6 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
       return `Treated for ${causeWords(of).name.toLowerCase()} since ${on ? dateWords(on, today) : 'lately'}.`;
     case 'surface-dry':
       return `Only its top was felt dry ${day}, and the pot is deep.`;
-    case 'surface-wet':
-      return `Its top was wet ${day}.`;
     case 'weighed':
       return `You weighed it ${day}, with ${Math.round(n.share! * 100)} % of its water left.`;
     case 'probed':
@@ -91,7 +89,7 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'asleep':
       return n.wakes_in_days === undefined || n.wakes_in_days > 380
         ? 'It is not due to wake for now.'
-        : `It should wake around ${partOfMonth(plusDays(today, n.wakes_in_days), today)}${ownWayWords(n)}.`;
+        : `It should wake around ${partOfMonth(isoDay(dayNumber(today) + n.wakes_in_days), today)}${ownWayWords(n)}.`;
     case 'easing':
       return `It is slowing down${n.now !== undefined && n.gap1 !== undefined && n.gap1 > n.now ? ', so it needs water less often' : ''}${rampWords(n)}.`;
     case 'waking':
@@ -150,8 +148,6 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
       return `Dry for ${aOr(n.days!, 'day')}: fine roots may have died, so give a small drink first.`;
     case 'first-sip':
       return `Its first small drink after a long drought was ${day}. Has it firmed up?`;
-    case 'thirsty':
-      return 'Its reserves are running low.';
     case 'no-hole':
       return 'The pot has no hole, and it holds all the water it should.';
     case 'name-unknown':
@@ -214,10 +210,6 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
       return `Its roots are used to a wet mix: water it early at first, then wait a little longer each time${on ? ` until ${dateWords(on, today)}` : ''}.`;
     case 'hot-holds':
       return `${apartFrom(n.high!, n.limit!, units)} is more than it can take: it shuts down and drinks little until the heat is over.`;
-    case 'held':
-      return `Held until ${on ? dayWords(on, today) : 'further notice'}.`;
-    case 'apart':
-      return 'Still in quarantine.';
   }
 }
 
@@ -311,9 +303,3 @@ function contradictWords(of: string): string {
 function times(factor: number): string {
   return `${factor.toFixed(1)} times`;
 }
-
-function plusDays(day: string, days: number): string {
-  return new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
-}
-
-export { capital };

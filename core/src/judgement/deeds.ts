@@ -2,6 +2,7 @@
  * What may be asked of a keeper today, and why: a closed set of deeds and codes with numbers. No sentences: those are
  * made in one place (the workspace `words`).
  */
+import { dayNumber } from '../calendar/day.ts';
 import type { LookKind } from '../belief/looks.ts';
 import type { UpsetKind } from '../belief/upsets.ts';
 import type { Way } from '../catalogue/ways.ts';
@@ -64,7 +65,6 @@ export const REASON_CODES = [
   'felt-damp',
   'felt-dry',
   'surface-dry',
-  'surface-wet',
   'weighed',
   'probed',
   'lifted',
@@ -111,7 +111,6 @@ export const REASON_CODES = [
   'cut-roots',
   'dry-for-long',
   'first-sip',
-  'thirsty',
   'no-hole',
   'name-unknown',
   'hard-to-replace',
@@ -120,8 +119,6 @@ export const REASON_CODES = [
   'calendar-none',
   'plant-sign',
   'no-sign',
-  'held',
-  'apart',
   'likeliest',
   'rot-unfelt',
   'in-treatment',
@@ -191,7 +188,6 @@ export type Never =
   | 'full-drink-asleep'
   | 'standing-in-water'
   | 'dry-out'
-  | 'bury-neck'
   | 'second-drink-while-wet';
 
 export interface Judgement {
@@ -215,7 +211,6 @@ export type Judged = (typeof JUDGED)[number];
 
 /** A drink within so many days is soon. */
 const SOON_DAYS = 3;
-const MS_PER_DAY = 86_400_000;
 
 export function judgedAs({ deeds: [first] }: Pick<Judgement, 'deeds'>, today: string): Judged {
   switch (first.deed) {
@@ -229,9 +224,7 @@ export function judgedAs({ deeds: [first] }: Pick<Judgement, 'deeds'>, today: st
     case 'wake':
       return 'look';
     case 'wait':
-      return first.until !== null && Date.parse(first.until) - Date.parse(today) <= SOON_DAYS * MS_PER_DAY
-        ? 'soon'
-        : 'leave';
+      return first.until !== null && dayNumber(first.until) - dayNumber(today) <= SOON_DAYS ? 'soon' : 'leave';
     case 'sleep':
       return 'leave';
   }

@@ -1,5 +1,5 @@
 /** The forecast of a plant as it is told: its water is what is judged (docs/formats.md). */
-import { type DayNumber, isoDay } from '../calendar/day.ts';
+import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { Band, Outlook } from '../forecast/forecast.ts';
 import type { Reason as DateReason } from '../forecast/because.ts';
 import type { Hold } from '../forecast/window.ts';
@@ -72,7 +72,7 @@ function waterOf(
     return null;
   const waits = judgement.deeds.find((deed) => deed.deed === 'wait');
   if (waits?.deed === 'wait' && waits.until === null) return null;
-  const tomorrow = isoDay(Math.floor(Date.parse(today) / MS_PER_DAY) + 1);
+  const tomorrow = isoDay(dayNumber(today) + 1);
   const ideal = latest(waits?.deed === 'wait' ? waits.until! : days.ideal, tomorrow);
   return {
     earliest: days.earliest < ideal ? latest(days.earliest, tomorrow) : ideal,
@@ -82,8 +82,6 @@ function waterOf(
     method: next.method,
   };
 }
-
-const MS_PER_DAY = 86_400_000;
 
 function latest(a: string, b: string): string {
   return a > b ? a : b;

@@ -2,7 +2,7 @@
 import type { Town } from '@zinc-pail/contract/towns';
 import type { Kit } from '@zinc-pail/contract/keeping';
 import { UNKNOWN_MIX, unknownMixId } from '@zinc-pail/contract/unknownMix';
-import { commonGenus, type PlaceKind, usualAir, type WaterKind } from '@zinc-pail/core';
+import { commonGenus, dayNumber, isoDay, type PlaceKind, usualAir, type WaterKind } from '@zinc-pail/core';
 import { COMPASS } from '../../words/places.ts';
 import { FIRST_POT, USUAL_POTS } from '../takein/usualPots.ts';
 
@@ -125,13 +125,9 @@ export async function makeIt(draft: Draft, kit: Kit, today: string, made: Made, 
       count: 1,
       ...(draft.lastWatered === 'unknown'
         ? {}
-        : { last_watered: daysBefore(today, draft.lastWatered === 'today' ? 0 : 7) }),
+        : { last_watered: isoDay(dayNumber(today) - (draft.lastWatered === 'today' ? 0 : 7)) }),
     },
   });
-}
-
-function daysBefore(day: string, days: number): string {
-  return new Date(Date.parse(day) - days * 86_400_000).toISOString().slice(0, 10);
 }
 
 /** "Windowsill, south". */

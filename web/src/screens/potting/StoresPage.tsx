@@ -116,25 +116,28 @@ function Line({ line, currency }: { line: StockLine; currency: string | null }) 
             key={why}
             type="button"
             className="h-11 px-1 underline"
-            aria-label={`${why} so much ${line.name}`}
+            aria-label={`${WRITES[why]} ${line.name}`}
             onClick={() => write(why)}
           >
-            {why}
+            {WRITES[why]}
           </button>
         ))}
         <button
           type="button"
           className="h-11 px-1 underline"
-          aria-label={`Use up ${line.name}`}
+          aria-label={`Remove ${line.name}`}
           onClick={() => drop.mutate()}
         >
-          use up
+          remove
         </button>
       </div>
       <Wrong words={wrong} />
     </li>
   );
 }
+
+/** What a number typed beside a line does to it. */
+const WRITES = { bought: 'add', counted: 'set to' } as const;
 
 interface Draft {
   kind: StockKind;
