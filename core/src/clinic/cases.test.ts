@@ -129,6 +129,17 @@ describe('guests', () => {
     expect(
       single([verdict('scale'), did('scale', 'look-over', 8, 'clean'), did('scale', 'look-over', 8, 'clean')]).cleanRun,
     ).toBe(1));
+  it.each([
+    ['spider-mite', 'spider-mite', 2],
+    ['thrips', 'spider-mite', 2],
+    ['scale', 'mealybug', 2],
+    ['spider-mite', 'mealybug', 0],
+    ['mildew', 'mealybug', 0],
+  ] as const)('%s: clean looks for %s count as %i', (cause, looked, run) =>
+    expect(
+      single([verdict(cause), did(looked, 'look-over', 8, 'clean'), did(looked, 'look-over', 15, 'clean')]).cleanRun,
+    ).toBe(run),
+  );
   it('the neighbours are asked for on days 0, 7 and 14; one look covers those that went before', () => {
     const open = single([verdict('aphid')]);
     expect(open.steps.filter(({ step }) => step === 'neighbours').map(({ due }) => due)).toEqual([

@@ -4,7 +4,7 @@ import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { PlantEvent } from '../garden.ts';
 import type { StepDay, StepWaits } from './waits.ts';
 import { stepWaits } from './waits.ts';
-import { type Cause, type Found, HARMLESS, type Outcome, type Step } from './causes.ts';
+import { type Cause, clearedTogether, type Found, HARMLESS, type Outcome, type Step } from './causes.ts';
 import { GAP_STEP, HOLD_DAYS, HOLDS_UNTIL_WATERED, type PlanFacts, type PlannedStep, PLANS } from './plan.ts';
 
 export interface CaseStep {
@@ -72,7 +72,11 @@ function caseOf(
 ): Case {
   const opened = dayNumber(verdict.date);
   const done = events.filter(
-    (event): event is StepEvent => event.type === 'case-step' && event.cause === verdict.cause,
+    (event): event is StepEvent =>
+      event.type === 'case-step' &&
+      (event.cause === verdict.cause ||
+        // A clean look clears all that it would have found, whatever it was for.
+        (event.step === 'look-over' && event.found === 'clean' && clearedTogether(event.cause, verdict.cause))),
   );
   const told = withImplied([...done, ...toldOtherwise(events, verdict.cause)]).toSorted((a, b) =>
     a.date < b.date ? -1 : a.date > b.date ? 1 : 0,

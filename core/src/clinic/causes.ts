@@ -51,6 +51,16 @@ export const PESTS = [
   'chewing-pest',
 ] as const satisfies readonly Cause[];
 export type Pest = (typeof PESTS)[number];
+/** What one look finds or rules out together: in axils and along ribs, and on the undersides over white paper. */
+export const IN_AXILS = ['mealybug', 'scale', 'aphid'] as const satisfies readonly Cause[];
+export const ON_UNDERSIDES = ['spider-mite', 'thrips'] as const satisfies readonly Cause[];
+/** Whether a look that was clean of the one was clean of the other. */
+export function clearedTogether(looked: Cause, other: Cause): boolean {
+  return (
+    looked === other ||
+    [IN_AXILS, ON_UNDERSIDES].some((some: readonly Cause[]) => some.includes(looked) && some.includes(other))
+  );
+}
 export const FUNGI = ['mildew', 'leaf-spot'] as const satisfies readonly Cause[];
 /** What spreads from pot to pot. */
 export const SPREADS: readonly Cause[] = [...PESTS.filter((pest) => pest !== 'chewing-pest'), 'mildew'];

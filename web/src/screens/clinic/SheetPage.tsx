@@ -105,10 +105,10 @@ function NextLook({ sheet }: { sheet: ClinicSheet }) {
   return (
     <section aria-labelledby="next-look" className="mb-5 border-2 border-[var(--clay)] px-4 pb-4 pt-3">
       <h2 id="next-look" className="text-[1.0625rem] font-semibold">
-        Next look
+        Next check
       </h2>
       <p className="slab mb-1 text-[1.1875rem]">{ask}</p>
-      <p className="mb-3 text-[0.9375rem]">It {why}.</p>
+      <p className="mb-3 text-[0.9375rem]">Why: {why}.</p>
       <div className="flex flex-wrap gap-3" role="group" aria-label={CHECK_WORDS[check].name}>
         {checkOf(check).answers.map((one: CheckAnswer) => {
           const { label, look } = ANSWER_WORDS[one] ?? { label: one, look: '' };
@@ -118,7 +118,7 @@ function NextLook({ sheet }: { sheet: ClinicSheet }) {
               type="button"
               disabled={busy}
               className="flex min-h-[72px] min-w-[150px] flex-1 items-center gap-3 border border-[var(--ink)] bg-[var(--paper)] px-3 py-2 text-left"
-              onClick={() => void write([answerEvent(one, today)], label.toLowerCase())}
+              onClick={() => void write([answerEvent(check, one, today)], label.toLowerCase())}
             >
               <SignGlyph sign={one} size={48} />
               <span>

@@ -1,7 +1,15 @@
 /** What the clinic writes into a plant's book: signs, looks, verdicts, steps. */
 import type { JournalEvent, PlantView } from '@zinc-pail/contract/api';
 import type { ClinicSheet } from '@zinc-pail/contract/clinic';
-import type { CheckAnswer, Sign, SignPlace } from '@zinc-pail/core';
+import {
+  type Cause,
+  type CheckAnswer,
+  type CheckId,
+  IN_AXILS,
+  ON_UNDERSIDES,
+  type Sign,
+  type SignPlace,
+} from '@zinc-pail/core';
 import { usePlant } from '../../api/plant.ts';
 import { useMarks } from '../../marking/Marks.tsx';
 
@@ -31,10 +39,14 @@ export function signEvent(
   return { type: 'sign', date, sign, strength, where, when };
 }
 
+/** Whom a look that found nobody clears. */
+const LOOKED_FOR: Partial<Record<CheckId, Cause>> = { 'look-axils': IN_AXILS[0], 'look-underside': ON_UNDERSIDES[0] };
+
 /** What an answer to a check writes: a look at the mix, a clean look, or a sign. */
-export function answerEvent(answer: CheckAnswer, date: string): JournalEvent {
+export function answerEvent(check: CheckId, answer: CheckAnswer, date: string): JournalEvent {
   if (PLAIN[answer]) return { type: 'check', date, finger: answer as 'wet' | 'damp' | 'dry' };
-  if (answer === 'clean') return { type: 'case-step', date, cause: 'mealybug', step: 'look-over', found: 'clean' };
+  const cause = LOOKED_FOR[check] ?? IN_AXILS[0];
+  if (answer === 'clean') return { type: 'case-step', date, cause, step: 'look-over', found: 'clean' };
   const roots = answer.startsWith('roots-') || answer === 'root-fluff';
   const base = answer === 'firm-base' || answer === 'soft-base';
   return signEvent(answer as Sign, date, { where: roots ? 'roots' : base ? 'base' : null });
