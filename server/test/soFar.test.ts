@@ -79,7 +79,7 @@ describe('the round on its way', () => {
     const short: Errand = { until: performance.now() + 1050, written: 'no', over: false };
     await expect(onErrand(short, () => outlooks.ofSite(site!))).rejects.toMatchObject({
       kind: 'still-reckoning',
-      message: expect.stringContaining('still being reckoned'),
+      message: expect.stringContaining('still being worked out'),
     });
     expect((await outlooks.ofSite(site!)).views.size).toBe(POTS);
     expect(outlooks.tasksSent).toBe(1);

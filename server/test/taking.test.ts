@@ -232,8 +232,8 @@ describe('moving and ending', () => {
     });
     expect(status).toBe(200);
     expect(body).toMatchObject({ ended: 'died', ended_why: 'rot from the neck', kept_days: 50 });
-    expect(body.lines.join(' ')).toMatch(/Last watered 5 days before the end/);
-    expect(body.lines.join(' ')).toMatch(/mushy \(4 days before\)/);
+    expect(body.last).toContainEqual({ code: 'watered', n: { days: 5 } });
+    expect(body.last).toContainEqual({ code: 'sign', of: 'mushy', n: { days: 4 } });
     expect((await here.ask(`/api/plants/${id}`)).status).toBe(410);
     expect(JSON.stringify((await here.ask('/api/plants')).body.rows)).not.toContain('Echeveria elegans');
     expect((await here.ask('/api/find?q=echeveria%20elegans')).body.plants[0]).toMatchObject({ id, ended: 'died' });
