@@ -122,12 +122,12 @@ describe('lists of plants', () => {
     expect(plants[2]!.pot).toMatchObject({ shape: 'bowl', top_mm: 200, base_mm: 90, holes: true });
   });
   it.each<[string, string, Record<string, string>, [number, string, RegExp]]>([
-    ['a number that is taken', 'n,no\na,A1\n', { name: 'n', number: 'no' }, [2, 'no', /no other plant bears/]],
+    ['a number that is taken', 'n,no\na,A1\n', { name: 'n', number: 'no' }, [2, 'no', /no other plant has/]],
     [
       'a number twice, whatever its case',
       'n,no\na,b9\nc,B9\n',
       { name: 'n', number: 'no' },
-      [3, 'no', /no other plant bears/],
+      [3, 'no', /no other plant has/],
     ],
     ['a name too long', `n\n${'x'.repeat(201)}\n`, { name: 'n' }, [2, 'n', /up to 200/]],
     [

@@ -111,7 +111,7 @@ describe('pots of several benches', () => {
     await page.select('[aria-label="Setting the pots"] select', String(cellar!.id));
     await sees(page, /2 pots moved to Cellar for sleepers/);
     expect((await at(one!.id)).on).toBe(cellar!.name);
-    await press(page, 'put back');
+    await press(page, 'undo');
     await sees(page, /Back on .*Lean-to.* and .*Covered balcony|Back on .*Covered balcony.* and .*Lean-to/);
     expect(await at(one!.id)).toEqual({ on: lean!.name, x: 333, y: 222 });
     expect((await at(other!.id)).on).toBe(balcony!.name);
