@@ -67,7 +67,7 @@ const VIEWS = [
         choice.value = option.value;
         choice.dispatchEvent(new Event('change', { bubbles: true }));
       });
-      await page.waitForFunction(() => document.body.textContent.includes('where it stands'));
+      await page.waitForFunction(() => document.body.textContent.includes('in its place'));
     },
   },
   { file: 'clinic.png', viewport: { ...DESK, height: 1000 }, path: '/clinic' },

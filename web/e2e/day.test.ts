@@ -68,7 +68,7 @@ describe('many at once', () => {
     const page = await on.open('/');
     const due = (await potsOf()).find((pot) => isDue(pot))!;
     await page.keyboard.press('y');
-    await sees(page, /Writing for \w+day \d+ \w+\./);
+    await sees(page, /Notes for \w+day \d+ \w+\./);
     expect(await page.$('button[aria-label^="Watered yesterday: "]')).not.toBeNull();
     for (let i = 0; i < 200 && !(await page.$(`#pot-${due.id}[aria-current]`)); i++)
       await page.keyboard.press('ArrowDown');

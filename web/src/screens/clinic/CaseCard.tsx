@@ -18,8 +18,8 @@ export const STEP_ANSWERS: Partial<Record<CaseStep['step'], readonly Found[]>> =
   'press-base': ['firm', 'soft'],
   'look-again': ['better', 'same', 'worse'],
 };
-const FOUND_WORDS: Record<Found, string> = {
-  clean: 'clean',
+export const FOUND_WORDS: Record<Found, string> = {
+  clean: 'no pests',
   guests: 'pests found',
   firm: 'firm',
   soft: 'soft',

@@ -14,10 +14,11 @@ import { Name } from '../../naming/Name.tsx';
 import { count, degrees } from '../../words/amounts.ts';
 import { nearDay } from '../../words/days.ts';
 
-const DEEDS: readonly (readonly [Shelter, string])[] = [
-  ['in', 'in'],
-  ['covered', 'covered'],
-  ['left', 'stays'],
+/** For one, and for several. */
+const DEEDS: readonly (readonly [Shelter, string, (pots: number) => string])[] = [
+  ['in', 'bring in', (pots) => `bring all ${pots} in`],
+  ['covered', 'cover', (pots) => `cover all ${pots}`],
+  ['left', 'leave out', (pots) => `leave all ${pots} out`],
 ];
 const DONE = { in: 'brought in', covered: 'covered', left: 'stays out' } as const;
 const SAID = {
@@ -145,9 +146,9 @@ function ColdBench({
         </strong>
         {open.length > FEW && (
           <span className="flex flex-wrap">
-            {DEEDS.map(([how, words]) => (
+            {DEEDS.map(([how, , ofAll]) => (
               <button key={how} type="button" className="h-11 px-2 underline" onClick={() => void onShelter(most, how)}>
-                all {most.length} {words === 'stays' ? 'stay' : words}
+                {ofAll(most.length)}
                 <span className="sr-only"> of {place.name}</span>
               </button>
             ))}

@@ -12,7 +12,7 @@ import { useMarks } from '../../marking/Marks.tsx';
 import { Name } from '../../naming/Name.tsx';
 import { nearDay } from '../../words/days.ts';
 import { units } from '../../words/units.ts';
-import { STEP_ANSWERS, stepEvents } from '../clinic/CaseCard.tsx';
+import { FOUND_WORDS, STEP_ANSWERS, stepEvents } from '../clinic/CaseCard.tsx';
 
 type Line = RoundSite['clinic']['steps'][number];
 type Hand = RoundSite['clinic']['raised'][number];
@@ -88,10 +88,10 @@ export function ClinicToday({ site }: { site: RoundSite }) {
                   key={found}
                   type="button"
                   className="h-11 px-2 underline"
-                  aria-label={`${line.plant}, ${STEP_WORDS[line.step].head}: ${found ?? 'done'}`}
+                  aria-label={`${line.plant}, ${STEP_WORDS[line.step].head}: ${found === null ? 'done' : FOUND_WORDS[found]}`}
                   onClick={() => void answer(line, found)}
                 >
-                  {found ?? 'done'}
+                  {found === null ? 'done' : FOUND_WORDS[found]}
                 </button>
               ))}
             </span>

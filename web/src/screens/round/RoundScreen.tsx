@@ -169,7 +169,7 @@ function ForYesterday({ today, back, onToday }: { today: string; back: number; o
       role="status"
       className="sticky top-0 z-10 -mx-3 mb-2 flex h-11 flex-wrap items-center gap-x-4 border-b-2 border-[var(--straw)] bg-[var(--paper)] px-3 sm:-mx-6 sm:px-6"
     >
-      <strong className="font-semibold text-[var(--straw)]">Writing for {longDay(addDays(today, -back))}.</strong>
+      <strong className="font-semibold text-[var(--straw)]">Notes for {longDay(addDays(today, -back))}.</strong>
       <button type="button" className="h-11 underline" onClick={onToday}>
         back to today
       </button>
@@ -185,7 +185,7 @@ function DaySwitch({ back, onChange }: { back: number; onChange(back: number): v
       aria-label="Marks are written for"
       className="flex flex-wrap items-center gap-1 text-[0.9375rem] print:hidden"
     >
-      <span className="text-[var(--ink-2)]">Writing for</span>
+      <span className="text-[var(--ink-2)]">Date</span>
       {['today', 'yesterday'].map((label, i) => (
         <button
           key={label}

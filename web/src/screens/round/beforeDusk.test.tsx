@@ -46,12 +46,12 @@ describe('before dusk', () => {
     expect(text).toContain('Tonight too cold for 14 pots');
     expect(text.indexOf('Hoya n')).toBeLessThan(text.indexOf('Borderline: Aloe vera'));
     // All that are below at one tap; those that are close are no part of it.
-    expect(text).toContain('all 14 in');
+    expect(text).toContain('bring all 14 in');
     expect(markup).toContain('one by one');
   });
   it('a few are done one by one at once', () => {
     const { markup, text } = shown({ cold: [cold(8, 'Aloe vera', { chance: 0.42 })] });
-    for (const how of ['in', 'covered', 'stays']) expect(markup).toContain(`aria-label="Aloe vera: ${how}"`);
+    for (const how of ['bring in', 'cover', 'leave out']) expect(markup).toContain(`aria-label="Aloe vera: ${how}"`);
     expect(text).toContain('42 % chance of a colder night');
     expect(markup).toContain('href="/plants/8"');
   });
@@ -60,7 +60,7 @@ describe('before dusk', () => {
     const { markup, text } = shown({ cold: [cold(7, 'Hoya kerrii', { done: 'in' })] });
     expect(text).toContain('All done for tonight');
     expect(text).toContain('Done: Hoya kerrii, brought in.');
-    expect(markup).not.toContain('aria-label="Hoya kerrii: in"');
+    expect(markup).not.toContain('aria-label="Hoya kerrii: bring in"');
   });
   it('heat stands there as frost does, each by name', () => {
     const { text } = shown({ pots: [hot(4, 'Lithops lesliei'), hot(5, 'Haworthia cooperi')] });
