@@ -170,7 +170,7 @@ const plain = (text: string) =>
     .replaceAll(/[^a-z0-9]+/g, ' ')
     .trim();
 
-/** As lists name a material; the first that fits is meant. */
+/** As lists name a material. */
 const MATERIAL_WORDS: Readonly<Record<PotMaterial, RegExp>> = {
   glazed: /glaz|glasiert|ceram|keram|porcel|porzel|china/,
   terracotta: /terra|clay|^ton|unglaz|argile|barro|cotto/,

@@ -300,7 +300,7 @@ export function inspectWords(
   return (
     `Check ${plants === 1 ? 'it' : `all ${plants}`} for pests: ` +
     `${spots.map((spot) => SPOT_WORDS[spot]).join(', ')}. ${last ? `Last done ${onDay(last, today)}.` : 'Not done yet.'}` +
-    (close ? ' They stand close and the air is still: thin them out.' : '')
+    (close ? ' They are crowded and the air is still: thin them out.' : '')
   );
 }
 

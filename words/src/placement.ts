@@ -32,7 +32,7 @@ export function placeAdviceWords(advice: PlaceAdvice, names: string, place: stri
       return `Air of ${advice.rhPct} % in the cool is too wet for ${plants} that like up to ${advice.band.toPct} %: give them air and space. ${names}.`;
     case 'morning-sun':
       return place === null
-        ? `Hot, with ${Math.round(advice.afternoonH)} hours of afternoon sun: shade ${plants} that scorch after noon. ${names}.`
+        ? `Hot, with ${Math.round(advice.afternoonH)} hours of afternoon sun: give ${plants} that scorch some shade after noon. ${names}.`
         : `Hot, with ${Math.round(advice.afternoonH)} hours of afternoon sun: ${plants} that scorch would do better at ` +
             `${place}, where the sun leaves at noon. ${names}.`;
     case 'hazard':

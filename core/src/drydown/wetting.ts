@@ -6,7 +6,7 @@ const BOTTOM_M = 0.95;
 /** A mist wets the skin of the mix. */
 const MIST_ML = 4;
 /** Below this a mix is as good as bone dry and may shed water. */
-const BONE_DRY_M = 0.15;
+const SHEDS_BELOW_M = 0.15;
 /** Share of a poured measure that runs past bone-dry peat. */
 const BYPASS_SHARE = 0.35;
 
@@ -22,7 +22,7 @@ export interface Wetting {
  */
 export function wet(m: number, method: MethodId, amountMl: number | null, pot: PotModel): Wetting {
   const available = pot.capacity.availableMl;
-  const dryness = Math.max(0, 1 - m / BONE_DRY_M) * pot.rewetDifficulty;
+  const dryness = Math.max(0, 1 - m / SHEDS_BELOW_M) * pot.rewetDifficulty;
   switch (method) {
     case 'drench':
       return pot.holes

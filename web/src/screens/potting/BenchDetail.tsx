@@ -108,6 +108,11 @@ export function BenchDetail({ plant, kit, today }: { plant: BenchPlant; kit: Kit
   );
 }
 
+const KMH_PER_MS = 3.6;
+/** The lean, and the gust, that tip it over. */
+const tips = ({ tipsAtDeg, tipsInWindMS }: BenchPlant['old']['stand']) =>
+  `${tipsAtDeg}°, gusts of ${Math.round(tipsInWindMS * KMH_PER_MS)} km/h`;
+
 function Step({ plant }: { plant: BenchPlant }) {
   const { old, next } = plant;
   const days = ({ p10, p50, p90 }: { p10: number; p50: number; p90: number }) =>
@@ -115,11 +120,7 @@ function Step({ plant }: { plant: BenchPlant }) {
   const rows: [string, string, string][] = [
     ['across × deep', size(old.pot), size(next.pot)],
     ['weight, drained', `${old.stand.weightG} g`, `${next.stand.weightG} g`],
-    [
-      'tips from',
-      `${old.stand.tipsAtDeg}°, gusts of ${Math.round(old.stand.tipsInWindMS * 3.6)} km/h`,
-      `${next.stand.tipsAtDeg}°, ${next.stand.tipsInWindMS} m/s`,
-    ],
+    ['tips from', tips(old.stand), tips(next.stand)],
     ['days to dry now', days(old.days.now), days(next.days.now)],
     ['and in winter', days(old.days.winter), days(next.days.winter)],
   ];
