@@ -76,7 +76,7 @@ const DEEPEST = 24;
 /** About what a garden file of the largest size holds. */
 const MOST_VALUES = 8_000_000;
 /** No object of ours has a hundred; Joi takes long over names that it does not know. */
-const MOST_FIELDS = 10_000;
+export const MOST_FIELDS = 10_000;
 /** Up to here all faults are looked for: Joi takes some ten microseconds for each. */
 const FEW_VALUES = 2000;
 /** Of a longer list of a large input so many neighbours of the first fault are looked at. */

@@ -6,6 +6,8 @@ export const MOST_FAULTS_TOLD = 20;
 export const MOST_FAULTS_OF_LIST = 5000;
 
 export const LARGEST_BODY_MB = 1;
+/** The fullest body is one of marks: a megabyte of entries of five fields. */
+export const MOST_VALUES_IN_BODY = 80_000;
 /** A list as text: some characters take three bytes, line ends two. */
 export const LARGEST_LIST_MB = 4;
 export const LARGEST_GARDEN_MB = 64;

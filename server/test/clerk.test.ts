@@ -4,7 +4,8 @@ import type { Garden } from '@zinc-pail/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Errand, onErrand } from '../src/errand.ts';
 import { GardenClerk } from '../src/formats/gardenClerk.ts';
-import { readCsv } from '../src/formats/readCsv.ts';
+import Papa from 'papaparse';
+import { type CsvRead, readCsv } from '../src/formats/readCsv.ts';
 import { join } from 'node:path';
 import { databaseUrl, ROOT, type Served, served } from './harness.ts';
 
@@ -80,20 +81,43 @@ describe('a large garden', () => {
   });
 });
 
+/** All of it in one go. */
+function read(text: string): CsvRead {
+  const steps = readCsv(text);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
 describe('a list', () => {
+  it.each([
+    ['plain', 'a,b\n', (i: number) => `${i},${i + 1}\n`],
+    ['with quotation marks', 'a,b\r\n', (i: number) => `"${i}","x, ""${i}""\r\ny"\r\n`],
+  ])('%s comes to the same in turns as in one go', (_, head, row) => {
+    const text = head + Array.from({ length: 9000 }, (_row, i) => row(i) + (i % 100 === 0 ? '\r\n' : '')).join('');
+    const whole = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: 'greedy' });
+    const turns = read(text);
+    expect(turns.data).toEqual(whole.data);
+    expect(turns.errors).toEqual(whole.errors);
+  });
+  it('tells the row of a mark that is never closed, however far down', () => {
+    const { errors } = read(`a,b\n${'1,2\n'.repeat(6000)}1,"2\n`);
+    expect(errors.map(({ row, type }) => [row, type])).toContainEqual([6000, 'Quotes']);
+  });
   it.each([
     ['commas', 'a,b\n1,2\n'],
     ['semicolons', 'a;b\n1;2\n'],
     ['tabs', 'a\tb\n1\t2\n'],
     ['a mark at its head and spaces in its names', '\uFEFF a , b \n1,2\n\n'],
-  ])('with %s is read by its first lines', (_, text) => expect(readCsv(text).data).toEqual([{ a: '1', b: '2' }]));
+  ])('with %s is read by its first lines', (_, text) => expect(read(text).data).toEqual([{ a: '1', b: '2' }]));
   it('of quotation marks alone is read in no time worth telling', () => {
     // The quickest of five tells what the work costs, whatever else the machine does meanwhile.
     const quickest = (text: string) =>
       Math.min(
         ...Array.from({ length: 5 }, () => {
           const { user } = process.cpuUsage();
-          readCsv(text);
+          read(text);
           return process.cpuUsage().user - user;
         }),
       );

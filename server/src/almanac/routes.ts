@@ -3,6 +3,7 @@ import { idParam } from '@zinc-pail/contract/api';
 import type { AlmanacInput } from '@zinc-pail/contract/almanac';
 import type { App } from '../context.ts';
 import { loadGarden, sites } from '../garden/store.ts';
+import { inTurns, jsonText } from '../inTurns.ts';
 import { notFound } from '../http/refusals.ts';
 import { route, type Route, SENT } from '../http/route.ts';
 import { placeRows } from '../round/store.ts';
@@ -21,7 +22,7 @@ export function almanacRoutes(app: App): Route[] {
         const site = (await sites(app.pool)).find((one) => one.id === id);
         if (!site) throw notFound('site');
         const outlooks = await app.outlooks.ofSite(site);
-        const [{ garden }, cards, places, potted, flowered] = await Promise.all([
+        const [garden, cards, places, potted, flowered] = await Promise.all([
           loadGarden(app.pool, site),
           plantCards(app.pool, id),
           placeRows(app.pool, id),
@@ -53,7 +54,7 @@ export function almanacRoutes(app: App): Route[] {
             ];
           }),
         };
-        response.json(input);
+        response.type('application/json').send(await inTurns(jsonText(input)));
         return SENT;
       },
     }),

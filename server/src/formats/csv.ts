@@ -83,7 +83,7 @@ export interface ReadPlants {
 
 /** Reads all rows, one at each step; nothing is guessed that the keeper did not map, answer or give as a default. */
 export function* readPlants(given: Given, context: CsvContext): Generator<void, ReadPlants> {
-  const { data, fields, errors } = readCsv(given.csv);
+  const { data, fields, errors } = yield* readCsv(given.csv);
   const rows = data.length;
   const faults = [
     ...faultsOfHeader(given.columns, new Set(fields)),

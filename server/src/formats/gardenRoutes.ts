@@ -60,7 +60,8 @@ export function gardenFileRoutes(app: App): Route[] {
         if (!site) throw notFound('site');
         response
           .set('Content-Disposition', `attachment; filename="garden-${id}.json"`)
-          .json(await exportGarden(app.pool, site));
+          .type('application/json')
+          .send(await exportGarden(app.pool, site));
         return SENT;
       },
     }),

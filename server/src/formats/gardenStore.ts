@@ -6,6 +6,7 @@ import type { ResultSetHeader } from 'mysql2';
 import type { Pool, PoolConnection, Row } from '../database/pool.ts';
 import { json } from '../database/json.ts';
 import { idFrom, refIn } from '../garden/refs.ts';
+import { inTurns, jsonText, mapped } from '../inTurns.ts';
 import { loadGarden, type SiteRow, siteStamp } from '../garden/store.ts';
 import { placeColumns } from '../places/store.ts';
 import { plantColumns, pottingColumns } from '../plants/takingInStore.ts';
@@ -346,9 +347,9 @@ function latestOf({ today, places, plants }: Garden): string {
   return latest;
 }
 
-/** A site as a garden file: what came from one goes out as it came in. */
-export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
-  const { garden } = await loadGarden(pool, site);
+/** A site as the text of a garden file: what came from one goes out as it came in. */
+export async function exportGarden(pool: Pool, site: SiteRow): Promise<string> {
+  const garden = await loadGarden(pool, site);
   const [places] = await pool.query<Row<PlaceInFile & { id: number; ref: string }>[]>(
     'SELECT id, ref, width_mm, depth_mm, obstruction_deg, direct_sun_h FROM place WHERE collection_id = ?',
     [site.collection_id],
@@ -385,17 +386,48 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
   const components = (garden.components ?? []).filter(
     (component: OwnComponent) => partRefs.has(component.id) || component.id.startsWith(`${site.id}/`),
   );
-  return {
+  const out = outward(placeRef, mixRef);
+  const weather = mapped(garden.weather, ({ issued, ...day }) => ({
+    ...day,
+    ...(issued != null && day.date > fileToday ? { issued } : {}),
+    // A file's forecast lies ahead of its today, and nothing else does.
+    source: day.date > fileToday ? 'forecast' : untouched ? day.source : 'observed',
+  }));
+  const plantsOut = mapped(
+    garden.plants.toSorted((a, b) => Number(a.id) - Number(b.id)),
+    (plant) => {
+      const row = plantRow.get(plant.id)!;
+      const {
+        due_m: _ownRule,
+        sleeps: _ownRest,
+        ideal_from_c: _ownBand,
+        heat_from_c: _ownCeiling,
+        name_unknown: _sureness,
+        name_likely: _likely,
+        steps_taken_back: _steps,
+        grown_wet: _rootsBefore,
+        ref: _ref,
+        ...inFile
+      } = plant;
+      return dropNulls({
+        ...inFile,
+        id: idFrom(site.id, row.ref),
+        name: row.named ? plant.name : null,
+        taxon: row.taxon,
+        ...recordInFile(row),
+        place: placeRef.get(plant.place)!,
+        mix: mixRef.get(plant.mix)!,
+        pot: dropNulls(plant.pot),
+        events: plant.events.map(out),
+      });
+    },
+  );
+  const file = {
     format: 'zinc-pail/garden',
     version: 1,
     today: fileToday,
     site: garden.site,
-    weather: garden.weather.map(({ issued, ...day }) => ({
-      ...day,
-      ...(issued != null && day.date > fileToday ? { issued } : {}),
-      // A file's forecast lies ahead of its today, and nothing else does.
-      source: day.date > fileToday ? 'forecast' : untouched ? day.source : 'observed',
-    })),
+    weather: await inTurns(weather),
     places: garden.places.map(({ name, full: _full, ...place }) =>
       dropNulls({
         ...place,
@@ -413,57 +445,37 @@ export async function exportGarden(pool: Pool, site: SiteRow): Promise<object> {
     ...(components.length > 0
       ? { components: components.map((component) => dropNulls({ ...component, id: idFrom(site.id, component.id) })) }
       : {}),
-    plants: garden.plants
-      .toSorted((a, b) => Number(a.id) - Number(b.id))
-      .map((plant) => {
-        const row = plantRow.get(plant.id)!;
-        const {
-          due_m: _ownRule,
-          sleeps: _ownRest,
-          ideal_from_c: _ownBand,
-          heat_from_c: _ownCeiling,
-          name_unknown: _sureness,
-          name_likely: _likely,
-          steps_taken_back: _steps,
-          grown_wet: _rootsBefore,
-          ref: _ref,
-          ...inFile
-        } = plant;
-        return dropNulls({
-          ...inFile,
-          id: idFrom(site.id, row.ref),
-          name: row.named ? plant.name : null,
-          taxon: row.taxon,
-          ...recordInFile(row),
-          place: placeRef.get(plant.place)!,
-          mix: mixRef.get(plant.mix)!,
-          pot: dropNulls(plant.pot),
-          events: plant.events.map((event) => outward(event, placeRef, mixRef)),
-        });
-      }),
+    plants: await inTurns(plantsOut),
   };
+  return inTurns(jsonText(file));
 }
 
+const KNOWN = new Map(
+  Object.entries(FILE_FIELDS).map(([type, fields]) => [type, new Set<string>(['type', 'date', ...fields])]),
+);
+
+/** An event as a file tells it, its places and mixes by their names there. */
 function outward(
-  event: PlantEvent,
   placeRef: ReadonlyMap<string, string>,
   mixRef: ReadonlyMap<string, string>,
-): object {
-  const known = new Set(['type', 'date', ...FILE_FIELDS[event.type]]);
-  const out = Object.fromEntries(Object.entries(event).filter(([field, value]) => known.has(field) && value != null));
+): (event: PlantEvent) => object {
   const place = (id: string) => (id.startsWith(STRANGE) ? id.slice(STRANGE.length) : (placeRef.get(id) ?? id));
-  if (event.type === 'move')
-    return {
-      ...out,
-      ...(event.from == null ? {} : { from: place(event.from) }),
-      ...(event.place == null ? {} : { place: place(event.place) }),
-    };
-  if (event.type === 'repotting' && event.before)
-    return {
-      ...out,
-      before: { pot: dropNulls(event.before.pot), mix: mixRef.get(event.before.mix) ?? event.before.mix },
-    };
-  return out;
+  return (event) => {
+    const known = KNOWN.get(event.type)!;
+    const out = Object.fromEntries(Object.entries(event).filter(([field, value]) => known.has(field) && value != null));
+    if (event.type === 'move')
+      return {
+        ...out,
+        ...(event.from == null ? {} : { from: place(event.from) }),
+        ...(event.place == null ? {} : { place: place(event.place) }),
+      };
+    if (event.type === 'repotting' && event.before)
+      return {
+        ...out,
+        before: { pot: dropNulls(event.before.pot), mix: mixRef.get(event.before.mix) ?? event.before.mix },
+      };
+    return out;
+  };
 }
 
 function dropNulls<T extends object>(value: T): Partial<T> {

@@ -100,11 +100,11 @@ export async function siteStamp(pool: Pool, siteId: number): Promise<string> {
   return `${row!.revision}/${row!.plants}/${row!.revisions ?? 0}`;
 }
 
-/** What each plant's forecast is kept by. */
+/** What each plant's forecast is kept by, in the site's walking order. */
 export async function plantRevisions(pool: Pool, siteId: number): Promise<Map<number, number>> {
   const [rows] = await pool.query<Row<{ id: number; revision: number }>[]>(
     `SELECT p.id, p.revision FROM plant p JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id
-       WHERE pl.site_id = ?`,
+       WHERE pl.site_id = ? ORDER BY pl.walk_order, pl.id, s.walk_order, p.id`,
     [siteId],
   );
   return new Map(rows.map((row) => [row.id, row.revision]));
@@ -131,36 +131,66 @@ export async function obstructions(pool: Pool, siteId: number): Promise<[placeId
   return rows.map(({ id, obstruction_deg }) => [String(id), obstruction_deg]);
 }
 
-export async function loadGarden(pool: Pool, site: SiteRow): Promise<{ garden: Garden; kept: KeptPlant[] }> {
-  const today = todayAt(site.time_zone);
-  const [weather, places, mixes, components, kept] = await Promise.all([
-    loadWeather(pool, site.id, today),
+/** A garden without what may be long: its plants come in parts (plantsInParts), and so do its days (weatherInParts). */
+export type GardenFrame = Omit<Garden, 'plants' | 'weather'>;
+
+export async function loadGarden(pool: Pool, site: SiteRow): Promise<Garden> {
+  const plants: Plant[] = [];
+  const rims = new Rims();
+  for await (const part of plantsInParts(pool, site.id, [...(await plantRevisions(pool, site.id)).keys()])) {
+    rims.add(part);
+    for (const { plant } of part) plants.push(plant);
+  }
+  const weather: WeatherDay[] = [];
+  for await (const part of weatherInParts(pool, site)) for (const day of part) weather.push(day);
+  return { ...(await loadFrame(pool, site, rims)), weather, plants };
+}
+
+/**
+ * Everything of a site but its plants and its weather. Read after them, so that it holds each place and mix that they name.
+ *
+ * @param rims of all its plants
+ */
+export async function loadFrame(pool: Pool, site: SiteRow, rims: Rims): Promise<GardenFrame> {
+  const [places, mixes, components] = await Promise.all([
     loadPlaces(pool, site.id),
     loadMixes(pool, site.collection_id),
     loadComponents(pool, site.collection_id),
-    loadPlants(pool, { siteId: site.id }),
   ]);
-  const potsAt = groupBy(
-    kept.map(({ plant }) => plant),
-    ({ place }) => place,
-  );
   return {
-    garden: {
-      today,
-      site: {
-        latitude_deg: site.latitude_deg,
-        longitude_deg: site.longitude_deg,
-        elevation_m: site.elevation_m,
-        normals: site.normals,
-      },
-      weather,
-      places: places.map(({ areaMm2, ...place }) => ({ ...place, full: isFull(areaMm2, potsAt.get(place.id) ?? []) })),
-      mixes,
-      components,
-      plants: kept.map(({ plant }) => plant),
+    today: todayAt(site.time_zone),
+    site: {
+      latitude_deg: site.latitude_deg,
+      longitude_deg: site.longitude_deg,
+      elevation_m: site.elevation_m,
+      normals: site.normals,
     },
-    kept,
+    places: places.map(({ areaMm2, ...place }) => ({ ...place, full: rims.isFull(place.id, areaMm2) })),
+    mixes,
+    components,
   };
+}
+
+/** So many events are read, and handed on, within some hundredths of a second. */
+const EVENTS_A_PART = 3000;
+const FIRST_PART = 20;
+const LARGEST_PART = 300;
+
+/**
+ * The plants of a site with their journals, in its walking order, some at a time: others are answered in between, and the
+ * books of a large collection never stand in memory at once.
+ *
+ * @param ids of its plants, as plantRevisions has them; one that has left it since is left out
+ */
+export async function* plantsInParts(pool: Pool, siteId: number, ids: readonly number[]): AsyncGenerator<KeptPlant[]> {
+  let size = FIRST_PART;
+  for (let from = 0; from < ids.length;) {
+    const part = await loadPlants(pool, { siteId, plantIds: ids.slice(from, from + size) });
+    from += size;
+    const events = part.reduce((sum, { plant }) => sum + plant.events.length, 0);
+    size = Math.max(1, Math.min(LARGEST_PART, Math.round((size * EVENTS_A_PART) / Math.max(1, events))));
+    if (part.length > 0) yield part;
+  }
 }
 
 /** A forecast of a day that is over, and was never measured, still tells more than the usual if it is no older than this. */
@@ -178,22 +208,43 @@ export function asKnown(row: WeatherDay, today: string): WeatherDay | null {
   return age <= FORECAST_STANDS_DAYS ? { ...row, source: 'observed', issued: null } : null;
 }
 
-async function loadWeather(pool: Pool, siteId: number, today: string): Promise<WeatherDay[]> {
-  const [rows] = await pool.query<Row<WeatherDay>[]>(
-    `SELECT day AS date, tmin_c, tmax_c, rh_pct, sunshine_h, rain_mm, wind_m_s, source, issued FROM weather_day
-       WHERE site_id = ? ORDER BY day`,
-    [siteId],
-  );
-  return rows.flatMap((row) => asKnown({ ...row }, today) ?? []);
+/** Some years of them: a record may go back to 1950. */
+const DAYS_A_PART = 2000;
+
+/** Its weather as the engine takes it, in the order of days, some years at a time. */
+export async function* weatherInParts(pool: Pool, site: SiteRow): AsyncGenerator<WeatherDay[]> {
+  const today = todayAt(site.time_zone);
+  let after = '0000-01-01';
+  for (;;) {
+    const [rows] = await pool.query<Row<WeatherDay>[]>(
+      `SELECT day AS date, tmin_c, tmax_c, rh_pct, sunshine_h, rain_mm, wind_m_s, source, issued FROM weather_day
+         WHERE site_id = ? AND day > ? ORDER BY day LIMIT ${DAYS_A_PART}`,
+      [site.id, after],
+    );
+    yield rows.flatMap((row) => asKnown({ ...row }, today) ?? []);
+    if (rows.length < DAYS_A_PART) return;
+    after = rows.at(-1)!.date;
+  }
 }
 
 /** Between round pots in rows so much of a bench stays bare. */
 const FILLED = 0.9;
 
-/** Whether no other pot finds room: each takes the square of its rim. Unknown of a bench that nobody measured. */
-function isFull(areaMm2: number | null, plants: readonly Plant[]): boolean | null {
-  if (areaMm2 === null) return null;
-  return plants.reduce((sum, { pot }) => sum + pot.top_mm ** 2, 0) >= FILLED * areaMm2;
+/** What the pots of each place take of it: each the square of its rim. */
+export class Rims {
+  private readonly mm2 = new Map<string, number>();
+  /** of plants */
+  count = 0;
+
+  add(plants: readonly KeptPlant[]): void {
+    this.count += plants.length;
+    for (const { plant } of plants) this.mm2.set(plant.place, (this.mm2.get(plant.place) ?? 0) + plant.pot.top_mm ** 2);
+  }
+
+  /** Whether no other pot finds room. Unknown of a bench that nobody measured. */
+  isFull(placeId: string, areaMm2: number | null): boolean | null {
+    return areaMm2 === null ? null : (this.mm2.get(placeId) ?? 0) >= FILLED * areaMm2;
+  }
 }
 
 async function loadPlaces(pool: Pool, siteId: number): Promise<(Place & { areaMm2: number | null })[]> {
@@ -234,6 +285,15 @@ async function loadPlaces(pool: Pool, siteId: number): Promise<(Place & { areaMm
       rh_pct,
     })),
   }));
+}
+
+/** Of mixes that have parts. */
+export async function mixIds(pool: Pool, collectionId: number): Promise<Set<string>> {
+  const [rows] = await pool.query<Row<{ id: number }>[]>(
+    'SELECT DISTINCT mp.mix_id AS id FROM mix_part mp JOIN mix m ON m.id = mp.mix_id WHERE m.collection_id = ?',
+    [collectionId],
+  );
+  return new Set(rows.map(({ id }) => String(id)));
 }
 
 async function loadMixes(pool: Pool, collectionId: number): Promise<Mix[]> {
@@ -284,14 +344,13 @@ interface PlantRow extends PotColumns {
   place_kind: PlaceKind;
 }
 
-/** The plants of a site, or those named, with their journals in the order of their days. */
+/** These plants, or those of them that stand on a site, with their journals in the order of their days. */
 export async function loadPlants(
   pool: Pool,
-  which: { siteId: number } | { plantIds: readonly number[] },
+  { plantIds, siteId }: { plantIds: readonly number[]; siteId?: number },
 ): Promise<KeptPlant[]> {
-  const bySite = 'siteId' in which;
-  const where = bySite ? 'pl.site_id = ?' : 'p.id IN (?)';
-  const values = bySite ? [which.siteId] : [which.plantIds];
+  const where = siteId === undefined ? 'p.id IN (?)' : 'p.id IN (?) AND pl.site_id = ?';
+  const values = siteId === undefined ? [plantIds] : [plantIds, siteId];
   const from = 'plant p JOIN stay s ON s.open_plant_id = p.id JOIN place pl ON pl.id = s.place_id';
   const [rows] = await pool.query<Row<PlantRow>[]>(
     `SELECT p.id, p.ref, pl.site_id, p.name, p.taxon, p.habit, p.form, p.diameter_mm, p.height_mm, p.dry_rule, p.hold_days, p.store,

@@ -7,6 +7,7 @@ import { LARGEST_BODY_MB } from '@zinc-pail/contract/limits';
 import type { Router } from 'express';
 import express, { type Request, type Response } from 'express';
 import type Joi from 'joi';
+import { refuseTooMany } from './jsonSize.ts';
 import { keeperOf } from './keeper.ts';
 import { asErrand, limitOf } from './limit.ts';
 import { type RefusalName, Refused } from './refusals.ts';
@@ -94,7 +95,13 @@ export function mount(router: Router, routes: readonly Route[], hold: boolean): 
     const { method, path, file, largestMb = LARGEST_BODY_MB } = declared;
     const reader = file
       ? express.raw({ type: file.types, limit: file.largest })
-      : (declared.bytes ? express.raw : express.json)({ type: 'application/json', limit: `${largestMb}mb` });
+      : declared.bytes
+        ? express.raw({ type: 'application/json', limit: `${largestMb}mb` })
+        : express.json({
+            type: 'application/json',
+            limit: `${largestMb}mb`,
+            verify: (_request, _response, bytes) => refuseTooMany(bytes),
+          });
     const readers = method === 'get' ? [] : [reader];
     const handle = asErrand((request, response) => answer(declared, request, response, hold));
     router[method](path, limitOf(declared.patienceS), ...readers, handle);

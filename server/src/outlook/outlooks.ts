@@ -7,22 +7,37 @@
  */
 import { availableParallelism } from 'node:os';
 import { MessageChannel, type MessagePort, Worker } from 'node:worker_threads';
-import type { KeptTask, Drying, OutlookView, PlaceOutlook, PlantEvent, PottingView } from '@zinc-pail/core';
+import type { KeptTask, Drying, OutlookView, PlaceOutlook, PlantEvent, PottingView, WeatherDay } from '@zinc-pail/core';
 import type { Pool } from '../database/pool.ts';
 import { errandNow, onNobodysErrand, onSharedErrand } from '../errand.ts';
 import { todayAt } from '../garden/clock.ts';
 import {
   changedSince,
   type KeptPlant,
-  loadGarden,
+  loadFrame,
+  mixIds,
   loadPlants,
   obstructions,
   plantRevisions,
+  plantsInParts,
+  Rims,
   type SiteRow,
   watersAtHand,
+  weatherInParts,
 } from '../garden/store.ts';
 import { Refused } from '../http/refusals.ts';
-import type { Answer, BenchNews, ClinicWhole, LoadNews, PlaceToday, PlantToday, PottingBook, Task } from './worker.ts';
+import { LoadHelper } from './loadHelper.ts';
+import type {
+  Answer,
+  BenchNews,
+  ClinicWhole,
+  LoadNews,
+  PlaceToday,
+  PlantToday,
+  PottingBook,
+  Task,
+  WatersAtHand,
+} from './worker.ts';
 
 export interface SiteOutlooks {
   today: string;
@@ -63,6 +78,9 @@ export interface Coming {
   soFar: SiteOutlooks | null;
 }
 
+/** How high the sky is hidden at places that say so. */
+type Hidden = [placeId: string, deg: number][];
+
 /** How far each of the threads is that load a site. */
 type Parts = Map<number, { stage: Coming['stage']; done: number }>;
 
@@ -100,7 +118,7 @@ export class Outlooks {
   private readonly kept = new Map<number, Kept>();
   private readonly coming = new Map<number, Coming & { kept: Kept; parts: Parts }>();
   /** threads that help to load a large site, and end with it */
-  private readonly helpers = new Set<Worker>();
+  private readonly helpers = new Set<LoadHelper>();
   /** the last turn of each site: until it has read, until it is done */
   private readonly turns = new Map<number, { read: Promise<void>; done: Promise<void> }>();
   /** turns that have not begun, by site */
@@ -137,6 +155,11 @@ export class Outlooks {
     worker.on('error', (error: unknown) => this.lose(worker, error as Error));
     worker.on('exit', () => this.lose(worker, new Error('the forecast worker has ended')));
     return worker;
+  }
+
+  private running(): Worker {
+    if (this.closing) throw new Error('the server is ending');
+    return (this.worker ??= this.start());
   }
 
   /** How often the worker was asked: what shows that nothing is reckoned twice. */
@@ -297,39 +320,39 @@ export class Outlooks {
     );
   }
 
-  /** A large site in two threads, a small one in the one that keeps it. */
-  private async askTogether(task: Omit<Extract<Task, { kind: 'load' }>, 'kind' | 'together'>): Promise<Answer> {
-    if (task.garden.plants.length < this.together.fromPlants || availableParallelism() < 2)
-      return this.ask({ kind: 'load', ...task, together: null });
-    const { port1, port2 } = new MessageChannel();
-    const helper = new Worker(this.together.helperFile);
-    this.helpers.add(helper);
+  /** Hands a site to the thread that keeps it, and reckons it there: a large one with the help of another. */
+  private async reckon(site: SiteRow, ids: readonly number[], waters: WatersAtHand, hidden: Hidden): Promise<Answer> {
+    const helper =
+      ids.length >= this.together.fromPlants && availableParallelism() >= 2
+        ? new LoadHelper(this.together.helperFile, {
+            news: (news) => this.hear(news),
+            failed: (error) => this.closing || this.onBackgroundError(error),
+          })
+        : null;
+    if (helper) this.helpers.add(helper);
     try {
-      const helped = new Promise<Answer['plants']>((resolve) => {
-        helper.on('message', (message: { answer?: Answer; error?: string } | LoadNews) => {
-          if ('load' in message) this.hear(message.load);
-          else if (message.answer) resolve(message.answer.plants);
-          else {
-            this.onBackgroundError(new Error(message.error));
-            // Its port closes with it, for which the other thread waits.
-            void helper.terminate();
-          }
-        });
-        helper.on('error', (error) => this.closing || this.onBackgroundError(error));
-        // The other thread notices by its port and does all, unless it had been told all already.
-        helper.on('exit', () => resolve([]));
-      });
-      helper.postMessage(
-        { id: 0, task: { kind: 'load', ...task, together: { share: { of: 2, from: 1 }, other: port2 } } },
-        [port2],
-      );
-      const own = await this.ask({ kind: 'load', ...task, together: { share: { of: 2, from: 0 }, other: port1 } }, [
-        port1,
-      ]);
-      return { ...own, plants: [...own.plants, ...(await helped)] };
+      const handOver = (part: { kept?: KeptPlant[]; weather?: WeatherDay[]; anew?: boolean }) => {
+        const task: Task = { kind: 'part', siteId: site.id, kept: [], weather: [], anew: false, ...part };
+        this.running().postMessage({ id: 0, task });
+        helper?.post(task);
+      };
+      handOver({ anew: true });
+      const rims = new Rims();
+      for await (const kept of plantsInParts(this.pool, site.id, ids)) {
+        rims.add(kept);
+        handOver({ kept });
+      }
+      for await (const weather of weatherInParts(this.pool, site)) handOver({ weather });
+      const garden = await loadFrame(this.pool, site, rims);
+      const load = { kind: 'load', siteId: site.id, garden, plants: rims.count, waters, obstructions: hidden } as const;
+      if (!helper) return await this.ask({ ...load, together: null });
+      const { port1, port2 } = new MessageChannel();
+      helper.post({ ...load, together: { share: { of: 2, from: 1 }, other: port2 } }, [port2]);
+      const own = await this.ask({ ...load, together: { share: { of: 2, from: 0 }, other: port1 } }, [port1]);
+      return { ...own, plants: [...own.plants, ...(await helper.helped)] };
     } finally {
-      this.helpers.delete(helper);
-      await helper.terminate();
+      if (helper) this.helpers.delete(helper);
+      await helper?.terminate();
     }
   }
 
@@ -343,15 +366,16 @@ export class Outlooks {
     // The pulse was read before the plants: what is written meanwhile is seen again at the next look, never missed.
     // So are the revisions: read beside the plants, they could name a plant that the garden does not hold yet.
     const revisions = await plantRevisions(this.pool, site.id);
-    const [loaded, waters, hidden] = await Promise.all([
-      loadGarden(this.pool, site),
+    const ids = [...revisions.keys()];
+    const [waters, hidden, mixes] = await Promise.all([
       watersAtHand(this.pool, site.collection_id),
       obstructions(this.pool, site.id),
+      mixIds(this.pool, site.collection_id),
     ]);
     const kept: Kept = {
       key,
       pulse: site.pulse,
-      mixes: new Set(loaded.garden.mixes.map((mix) => mix.id)),
+      mixes,
       today,
       nightsC: [],
       places: new Map(),
@@ -365,18 +389,18 @@ export class Outlooks {
     this.coming.set(site.id, {
       stage: 'reading',
       done: 0,
-      of: loaded.garden.plants.length,
+      of: ids.length,
       soFar: null,
       kept,
       parts: new Map(),
     });
     try {
-      const answer = await this.askTogether({ siteId: site.id, ...loaded, waters, obstructions: hidden });
+      const answer = await this.reckon(site, ids, waters, hidden);
       kept.nightsC = answer.nightsC!;
       kept.places = byNumber(answer.places!);
       this.take(kept, answer.plants);
       // Whoever asks next begins anew.
-      if (loaded.garden.plants.some(({ id }) => !kept.views.has(Number(id))))
+      if (kept.views.size < answer.of!)
         throw new Error('a thread that helped to reckon the collection ended before its share was done');
       this.kept.set(site.id, kept);
       return kept;
@@ -479,9 +503,7 @@ export class Outlooks {
   }
 
   private async ask(task: Task, transferred: readonly MessagePort[] = []): Promise<Answer> {
-    if (this.closing) throw new Error('the server is ending');
-    this.worker ??= this.start();
-    const { worker } = this;
+    const worker = this.running();
     const id = ++this.sent;
     return new Promise((resolve, reject) => {
       this.waiting.set(id, { resolve, reject });

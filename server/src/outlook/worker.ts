@@ -43,18 +43,22 @@ import {
   type Traits,
   placeOutlook,
   type WaterKind,
+  type WeatherDay,
   weeklyWaterings,
 } from '@zinc-pail/core';
-import type { KeptPlant } from '../garden/store.ts';
+import type { GardenFrame, KeptPlant } from '../garden/store.ts';
 
 export type WatersAtHand = readonly { kind: WaterKind; saltsMgL: number | null }[];
 
 export type Task =
+  /** some of the plants and days of the load that comes; `anew`: it begins. It has no answer. */
+  | { kind: 'part'; siteId: number; kept: KeptPlant[]; weather: WeatherDay[]; anew: boolean }
   | {
       kind: 'load';
       siteId: number;
-      garden: Garden;
-      kept: KeptPlant[];
+      garden: GardenFrame;
+      /** how many have been told before */
+      plants: number;
       waters: WatersAtHand;
       obstructions: [placeId: string, deg: number][];
       /** where two threads load it together: what is this one's, and the way to the other */
@@ -111,6 +115,8 @@ export interface PlantToday {
 
 export interface Answer {
   plants: [plantId: string, today: PlantToday][];
+  /** of a load: how many plants the site has */
+  of?: number;
   places?: [placeId: string, today: PlaceToday][];
   /** lowest of the coming nights outside */
   nightsC?: number[];
@@ -181,14 +187,27 @@ const QUIET_MS = 400;
 const NEWS_MS = 250;
 const sites = new Map<number, LoadedSite>();
 
-function work(task: Task): Answer | Promise<Answer> {
+/** Sites that are being handed over. */
+const arriving = new Map<number, { kept: KeptPlant[]; weather: WeatherDay[] }>();
+
+function arrive({ siteId, kept, weather, anew }: Extract<Task, { kind: 'part' }>): void {
+  const there = (!anew && arriving.get(siteId)) || { kept: [], weather: [] };
+  for (const plant of kept) there.kept.push(plant);
+  for (const day of weather) there.weather.push(day);
+  arriving.set(siteId, there);
+}
+
+function work(task: Exclude<Task, { kind: 'part' }>): Answer | Promise<Answer> {
   if (task.kind === 'load') {
-    const { garden } = task;
+    const { kept: plants, weather } = arriving.get(task.siteId) ?? { kept: [], weather: [] };
+    arriving.delete(task.siteId);
+    if (plants.length !== task.plants) throw new Error(`of ${task.plants} plants ${plants.length} were handed over`);
+    const garden: Garden = { ...task.garden, weather, plants: plants.map(({ plant }) => plant) };
     const forecast = new GardenForecast(garden);
     const components = componentsOf(garden.components);
     const site: LoadedSite = {
       forecast,
-      kept: new Map(task.kept.map((kept) => [kept.plant.id, kept])),
+      kept: new Map(plants.map((kept) => [kept.plant.id, kept])),
       waters: task.waters,
       stale: new Set(),
       next: null,
@@ -293,7 +312,7 @@ async function loaded(siteId: number, site: LoadedSite, together: Together | nul
     tell({ stage: 'reckoning', done, plants });
     plants = [];
   }
-  return { plants, places, nightsC };
+  return { plants, of: garden.plants.length, places, nightsC };
 }
 
 /** The other thread's teachings for these; null where it has ended without telling. */
@@ -462,6 +481,7 @@ function tenth(value: number): number {
 }
 
 parentPort!.on('message', async ({ id, task }: { id: number; task: Task }) => {
+  if (task.kind === 'part') return arrive(task);
   try {
     parentPort!.postMessage({ id, answer: await work(task) });
   } catch (error) {

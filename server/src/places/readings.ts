@@ -39,7 +39,7 @@ function numberOf(text: string): number {
  * header being 1.
  */
 export function* readReadings(csv: string, today: string): Generator<void, ReadReadings> {
-  const { data, fields } = readCsv(csv);
+  const { data, fields } = yield* readCsv(csv);
   const find = (pattern: RegExp) => fields.find((name) => pattern.test(name));
   const [date, min, max, one, humidity] = [
     find(HEADERS.date),

@@ -3,6 +3,7 @@ import { TABLE_FIELDS, type TableRow } from '@zinc-pail/contract/table';
 import { judgedAs, lightVerdict } from '@zinc-pail/core';
 import type { App } from '../context.ts';
 import { sites } from '../garden/store.ts';
+import { inTurns } from '../inTurns.ts';
 import { KeptAnswer } from '../http/kept.ts';
 import { route, type Route, SENT } from '../http/route.ts';
 import type { SiteOutlooks } from '../outlook/outlooks.ts';
@@ -33,20 +34,27 @@ function keptTable(app: App): () => Promise<KeptAnswer> {
     const edition = all
       .map((site, i) => `${site.id}:${site.revision}:${site.walks}:${outlooks[i]!.today}:${outlooks[i]!.edition}`)
       .join(' ');
-    if (kept?.edition !== edition || !kept)
-      kept = new KeptAnswer(edition, JSON.stringify(await tableOf(app, outlooks)));
+    if (kept?.edition !== edition || !kept) kept = new KeptAnswer(edition, await tableOf(app, outlooks));
     return kept;
   };
 }
 
-async function tableOf(app: App, outlooks: readonly SiteOutlooks[]): Promise<{ fields: string[]; rows: unknown[][] }> {
-  const rows: unknown[][] = [];
-  for (const card of await tableCards(app.pool)) {
+/** The table as text, made in turns: thousands of rows hold nobody up. */
+async function tableOf(app: App, outlooks: readonly SiteOutlooks[]): Promise<string> {
+  const cards = await tableCards(app.pool);
+  const rows = await inTurns(rowTexts(cards, outlooks));
+  return `{"fields":${JSON.stringify(TABLE_FIELDS)},"rows":[${rows.join(',')}]}`;
+}
+
+function* rowTexts(cards: readonly TableCard[], outlooks: readonly SiteOutlooks[]): Generator<void, string[]> {
+  const rows: string[] = [];
+  for (const card of cards) {
     const at = outlooks.find((one) => one.views.has(card.id));
     const row = at && rowOf(card, at);
-    if (row) rows.push(TABLE_FIELDS.map((field) => row[field]));
+    if (row) rows.push(JSON.stringify(TABLE_FIELDS.map((field) => row[field])));
+    yield;
   }
-  return { fields: TABLE_FIELDS, rows };
+  return rows;
 }
 
 function rowOf(card: TableCard, at: SiteOutlooks): TableRow | null {

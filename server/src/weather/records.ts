@@ -40,7 +40,7 @@ export interface Records {
  * @param normals what stands for a column that is missing
  */
 export function* readRecords(csv: string, today: string, normals: Normals): Generator<void, Records> {
-  const { data, fields } = readCsv(csv);
+  const { data, fields } = yield* readCsv(csv);
   const find = (pattern: RegExp) => fields.find((name) => pattern.test(name.trim()));
   const dateColumn = find(COLUMNS.date);
   const columns = (Object.keys(BOUNDS) as Column[]).map((column) => ({ column, header: find(COLUMNS[column]) }));
