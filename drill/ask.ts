@@ -2,17 +2,8 @@
 import { randomUUID } from 'node:crypto';
 import { Agent, request } from 'node:http';
 import type { Chance } from './chance.ts';
-
-export interface Answer {
-  /** 0: the connection broke, or nothing came in time */
-  status: number;
-  type: string;
-  /** parsed only where somebody looks */
-  readonly body: any;
-  bytes: number;
-  ms: number;
-  retryAfter: string | undefined;
-}
+import { answerSeen } from './faults.ts';
+import type { Answer } from './answer.ts';
 
 const AGENT = new Agent({ keepAlive: true, maxSockets: 200 });
 const SILENT_MS = 60_000;
@@ -27,9 +18,21 @@ export interface Ask {
   agent?: Agent;
 }
 
-export function ask(url: string, path: string, { method, body, raw, headers = {}, agent }: Ask = {}): Promise<Answer> {
-  const from = performance.now();
+export async function ask(url: string, path: string, request: Ask = {}): Promise<Answer> {
+  const { body, raw } = request;
   const sent = raw ?? (body === undefined ? undefined : JSON.stringify(body));
+  const from = performance.now();
+  const answer = await answerSeen(path, await answerTo(url, path, { ...request, raw: sent }), String(sent ?? ''));
+  answer.ms = performance.now() - from;
+  return answer;
+}
+
+function answerTo(
+  url: string,
+  path: string,
+  { method, raw: sent, headers = {}, agent }: Omit<Ask, 'raw'> & { raw: string | Buffer | undefined },
+): Promise<Answer> {
+  const from = performance.now();
   return new Promise((resolve) => {
     const fail = () =>
       resolve({ status: 0, type: '', body: null, bytes: 0, ms: performance.now() - from, retryAfter: undefined });

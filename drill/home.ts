@@ -8,9 +8,13 @@ import { cpSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, syml
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import mysql from 'mysql2/promise';
+import { cpuSeen, databasesSeen, memorySeen, rowsSeen, startSeen } from './faults.ts';
 
 const ROOT = process.env.ZINC_ROOT!;
-const { workspaces } = JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8')) as { workspaces: string[] };
+const { workspaces, scripts } = JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8')) as {
+  workspaces: string[];
+  scripts: { start: string };
+};
 /** What a start reads and does not write. */
 const LINKED = [...workspaces, 'demo', 'build', 'node_modules', 'package.json', 'package-lock.json'];
 const START_S = 120;
@@ -44,6 +48,7 @@ export class Home {
 
   /** @param clockFile moves the clock of the process by the milliseconds that stand in it */
   async start(options: { empty?: boolean; clockFile?: string } = {}): Promise<Started> {
+    await startSeen();
     const started = await this.opened(this.launch(options));
     this.running.add(started);
     void started.ended.then(() => this.running.delete(started));
@@ -54,9 +59,10 @@ export class Home {
   launch({ empty = false, clockFile }: { empty?: boolean; clockFile?: string } = {}): ChildProcess {
     const port = FIRST_PORT + Math.floor(Math.random() * PORTS);
     const { npm_lifecycle_event: _, ZINC_DATABASE_URL: __, ...env } = process.env;
+    // As `npm start` does it; the shell and env give way to it, so that its pid is the child's.
     return spawn(
-      process.execPath,
-      [join(this.folder, 'scripts', 'start.mjs'), '--port', String(port), ...(empty ? ['--empty'] : [])],
+      'sh',
+      ['-c', `exec ${scripts.start} "$@"`, 'start', '--port', String(port), ...(empty ? ['--empty'] : [])],
       {
         cwd: this.folder,
         stdio: ['ignore', 'pipe', 'pipe'],
@@ -76,7 +82,7 @@ export class Home {
   /** The servers that run on this data folder, by their pids. */
   databases(): number[] {
     const wanted = `--datadir=${join(this.data, 'database', 'data')}`;
-    return readdirSync('/proc')
+    const pids = readdirSync('/proc')
       .map(Number)
       .filter((pid) => {
         try {
@@ -85,6 +91,7 @@ export class Home {
           return false;
         }
       });
+    return databasesSeen(pids);
   }
 
   /** Ends whatever runs on the data folder, as after a fault of the machine. */
@@ -135,7 +142,7 @@ export class Home {
     const connection = await mysql.createConnection({ uri, dateStrings: true });
     try {
       const [rows] = await connection.query(sql, values);
-      return rows as T[];
+      return rowsSeen(sql, rows as T[]) as T[];
     } finally {
       await connection.end();
     }
@@ -162,7 +169,7 @@ export function threadCpuMs(pid: number): number {
   try {
     const stat = readFileSync(`/proc/${pid}/task/${pid}/stat`, 'utf8');
     const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ');
-    return TICK_MS * (Number(fields[11]) + Number(fields[12]));
+    return cpuSeen(TICK_MS * (Number(fields[11]) + Number(fields[12])));
   } catch {
     return 0;
   }
@@ -171,7 +178,7 @@ export function threadCpuMs(pid: number): number {
 /** Resident memory of a process, MB; 0 once it is gone. */
 export function memoryOf(pid: number): number {
   try {
-    return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024;
+    return memorySeen(Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024);
   } catch {
     return 0;
   }

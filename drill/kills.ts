@@ -19,14 +19,14 @@ interface Ledger {
 }
 
 /** What keepers write with. */
-interface Desk {
+export interface Desk {
   plantIds: readonly number[];
   placeIds: readonly number[];
   mixId: number;
   stockId: number;
 }
 
-async function deskOf(url: string): Promise<Desk> {
+export async function deskOf(url: string): Promise<Desk> {
   const plants = await plantIds(url);
   const { mixes } = (await ask(url, '/api/kit')).body as { mixes: { id: number }[] };
   const { places } = (await ask(url, '/api/places')).body as { places: { id: number }[] };

@@ -74,6 +74,8 @@ function isFull(folder: string): boolean {
 export function buildApp(app: App, { webFolder, commandKey, holdAnswers, databaseFolder }: AppOptions): Express {
   const server = express();
   server.disable('x-powered-by');
+  // What is asked of the API is never stored, so nothing would ask by it; a digest of every answer costs a twentieth of all.
+  server.disable('etag');
   server.use(gate(commandKey));
   const api = express.Router();
   api.use((_request, response, next) => {

@@ -8,5 +8,6 @@ describe('JSON in turns', () => {
     ['lists in lists, texts with quotation marks', { a: [[1, '"'], { b: [null, true] }], c: [] }],
     ['what is deep', { a: { b: { c: { d: [1, { e: 2 }] } } }, n: null }],
   ])('%s is what JSON.stringify makes of it', async (_, value) =>
-    expect(await inTurns(jsonText(value))).toBe(JSON.stringify(value)));
+    expect(await inTurns(jsonText(value))).toBe(JSON.stringify(value)),
+  );
 });

@@ -7,7 +7,7 @@ import { migrate } from '../src/database/migrate.ts';
 import { transaction } from '../src/database/pool.ts';
 import { sites, type SiteRow } from '../src/garden/store.ts';
 import { addEntries, lockBooks, touchPlants } from '../src/journal/store.ts';
-import { endPlant, insertPlants } from '../src/plants/takingInStore.ts';
+import { endPlants, insertPlants } from '../src/plants/takingInStore.ts';
 import { Outlooks } from '../src/outlook/outlooks.ts';
 import { freshDatabase, MIGRATIONS, oneShelf, ROOT, today } from './harness.ts';
 
@@ -80,7 +80,7 @@ describe('kept outlooks', () => {
     // One plant, and its bench behind the scenes.
     expect(outlooks.tasksSent).toBe(sent + 2);
     await transaction(database.pool, (connection) =>
-      endPlant(connection, { plantId: id!, how: 'given', date: today(), why: null, by: 'keeper' }),
+      endPlants(connection, { plantIds: [id!], how: 'given', date: today(), why: null, by: 'keeper' }),
     );
     expect((await outlooks.ofSite(await site())).views.has(id!)).toBe(false);
     expect(outlooks.tasksSent).toBe(sent + 4);

@@ -48,6 +48,19 @@ describe('at once', () => {
     const [[count]] = await here.pool.query<any[]>('SELECT COUNT(*) AS n FROM potting WHERE plant_id = ?', [id]);
     expect(count.n).toBe(2);
   });
+  it('the weather is told while benches come and go', async () => {
+    for (let round = 0; round < 4; round++) {
+      const bench = (await send('/api/places', { site_id: 1, name: `Gone ${round}`, kind: 'room', air: 'still' })).body
+        .id;
+      const answers = await Promise.all([
+        here.ask('/api/weather'),
+        here.ask(`/api/places/${bench}`, { method: 'DELETE' }),
+        here.ask('/api/weather'),
+        here.ask('/api/weather'),
+      ]);
+      expect(answers.map(({ status }) => status)).toEqual([200, 204, 200, 200]);
+    }
+  });
   it('a bench goes while plants come: each is told, none is lost, and none fails', async () => {
     for (let round = 0; round < 4; round++) {
       const bench = (await send('/api/places', { site_id: 1, name: `Trial ${round}`, kind: 'room', air: 'still' })).body
@@ -97,6 +110,30 @@ describe('ids that nobody knows', () => {
     });
     expect(status).toBe(400);
     expect(body.faults).toEqual([{ pointer: '/plant_ids/1', got: 4_000_000, accepted: 'the id of a living plant' }]);
+  });
+  it('of an end are refused, and the others live on', async () => {
+    const id = await one();
+    const { status, body } = await send('/api/plants/end', { plant_ids: [id, 4_000_000], how: 'died', date: today() });
+    expect([status, body.faults[0].pointer]).toEqual([400, '/plant_ids/1']);
+    expect((await here.ask(`/api/plants/${id}`)).status).toBe(200);
+  });
+  it('of a feed are refused as a rule, of one plant and of many', async () => {
+    const id = await one();
+    const { version } = await plant(id);
+    const rules = { feedId: 4_000_000 };
+    const answers = [
+      await send(`/api/plants/${id}`, { rules }, { 'If-Match': `"${version}"` }, 'PATCH'),
+      await send('/api/plants/rules', { plant_ids: [id], rules }),
+    ];
+    for (const { status, body } of answers)
+      expect([status, body.faults[0].accepted]).toEqual([400, 'the id of one of your feeds']);
+  });
+  it('a plant named twice moves once', async () => {
+    const id = await one();
+    const { id: other } = (await send('/api/places', { site_id: 1, name: 'Another', kind: 'room', air: 'still' })).body;
+    const { body } = await send('/api/plants/move', { plant_ids: [id, id], place_id: other, date: today() });
+    expect(body.moved).toEqual([id]);
+    expect(await rows(`stay WHERE plant_id = ${id} AND to_day IS NULL`)).toBe(1);
   });
   it('a mother who comes from her own daughter is refused', async () => {
     const mother = await one();

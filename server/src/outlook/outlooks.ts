@@ -143,15 +143,20 @@ export class Outlooks {
 
   private start(): Worker {
     const worker = new Worker(this.workerFile);
-    worker.on('message', (message: { id: number; answer?: Answer; error?: string } | BenchNews | LoadNews) => {
-      if ('load' in message) return this.hear(message.load);
-      if ('bench' in message) return this.take(this.kept.get(message.bench.siteId), message.bench.plants);
-      const { id, answer, error } = message;
-      const waiter = this.waiting.get(id);
-      this.waiting.delete(id);
-      if (answer) waiter?.resolve(answer);
-      else waiter?.reject(new Error(error));
-    });
+    worker.on(
+      'message',
+      (message: { id: number; answer?: Answer; error?: string; gone?: boolean } | BenchNews | LoadNews) => {
+        if ('load' in message) return this.hear(message.load);
+        if ('bench' in message) return this.take(this.kept.get(message.bench.siteId), message.bench.plants);
+        const { id, answer, error, gone } = message;
+        const waiter = this.waiting.get(id);
+        this.waiting.delete(id);
+        if (answer) waiter?.resolve(answer);
+        else if (gone)
+          waiter?.reject(new Refused('gone-meanwhile', 'It was taken away meanwhile; load the page again.'));
+        else waiter?.reject(new Error(error));
+      },
+    );
     worker.on('error', (error: unknown) => this.lose(worker, error as Error));
     worker.on('exit', () => this.lose(worker, new Error('the forecast worker has ended')));
     return worker;
@@ -411,8 +416,16 @@ export class Outlooks {
 
   /** What each place of a site has been and will be; reckoned when first asked for, then kept until the site changes. */
   async climatesOf(site: SiteRow): Promise<ReadonlyMap<number, PlaceOutlook>> {
-    const kept = await this.patiently(this.inTurn(site, []));
-    return this.patiently(this.climatesFor(site.id, kept));
+    for (;;) {
+      const kept = await this.patiently(this.inTurn(site, []));
+      try {
+        return await this.patiently(this.climatesFor(site.id, kept));
+      } catch (error) {
+        // A bench went while they were read: those of the site as it is now are wanted.
+        const goneMeanwhile = error instanceof Refused && error.kind === 'gone-meanwhile';
+        if (!goneMeanwhile || this.kept.get(site.id) === kept) throw error;
+      }
+    }
   }
 
   /** How a plant's place and season would empty any pot. */

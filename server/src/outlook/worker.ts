@@ -485,6 +485,7 @@ parentPort!.on('message', async ({ id, task }: { id: number; task: Task }) => {
   try {
     parentPort!.postMessage({ id, answer: await work(task) });
   } catch (error) {
-    parentPort!.postMessage({ id, error: (error as Error).stack ?? String(error) });
+    const gone = error instanceof RangeError && /^no (plant|place) /.test(error.message);
+    parentPort!.postMessage({ id, error: (error as Error).stack ?? String(error), gone });
   }
 });

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { MOST_CROCKS } from '@zinc-pail/core';
 import { madeMany, movedSchema, storySchema } from '@zinc-pail/contract/answers';
 import { plantIdParam, plantSchema } from '@zinc-pail/contract/api';
@@ -33,9 +34,11 @@ import {
   descends,
   livingPlant,
   refuseUnknownPlants,
+  ruleMany,
+  zonesOf,
 } from './store.ts';
 import { copyPlant, pot, takeIn, unfit } from './takingIn.ts';
-import { endPlant, movePlant, plantColumns, revivePlant } from './takingInStore.ts';
+import { endPlants, movePlants, plantColumns, revivePlant } from './takingInStore.ts';
 import { plantView } from './view.ts';
 
 export function plantRoutes(app: App): Route[] {
@@ -166,13 +169,10 @@ function writingRoutes(app: App): Route[] {
           await lockBooks(connection);
           await refuseGonePlaces(connection, [placeId]);
           const sent = await movesSent(connection, plantIds, clientIds ?? []);
-          const done: number[] = [];
-          for (const [i, plantId] of plantIds.entries()) {
-            const clientId = clientIds?.[i];
-            if (clientId !== undefined && sent.has(clientId.toLowerCase())) continue;
-            if (await movePlant(connection, { plantId, placeId, date, by, clientId })) done.push(plantId);
-          }
-          return done;
+          const moves = plantIds
+            .map((plantId, i) => ({ plantId, clientId: clientIds?.[i] ?? randomUUID() }))
+            .filter(({ plantId, clientId }, i) => !sent.has(clientId.toLowerCase()) && plantIds.indexOf(plantId) === i);
+          return movePlants(connection, { moves, placeId, date, by });
         });
         return { moved, hardening: await planHardening(app, moved, date, sunBefore) };
       },
@@ -223,10 +223,10 @@ function leavingRoutes(app: App): Route[] {
         const row = await plantDetail(app.pool, plantId);
         if (!row) throw notFound('plant');
         refuseDay('/date', date, row.time_zone);
-        const came = await cameOn(app.pool, plantId);
-        if (date < came) throw badField('/date', date, `a day from the one it came on, ${came}`);
+        const came = (await cameOn(app.pool, [plantId])).get(plantId);
+        if (came && date < came) throw badField('/date', date, `a day from the one it came on, ${came}`);
         const done = await transaction(app.pool, (connection) =>
-          endPlant(connection, { plantId, how, date, why: cause ?? null, by }),
+          endPlants(connection, { plantIds: [plantId], how, date, why: cause ?? null, by }),
         );
         if (!done) throw new Refused('has-ended', 'This plant has ended already.');
         return storyOf(app, plantId);
@@ -242,17 +242,15 @@ function leavingRoutes(app: App): Route[] {
       refuses: ['has-ended'],
       async handle({ body: { plant_ids: ids, how, date, cause }, by }) {
         const plantIds = [...new Set(ids)];
-        for (const [i, plantId] of plantIds.entries()) {
-          const row = await plantDetail(app.pool, plantId);
-          if (!row) throw badField(`/plant_ids/${i}`, plantId, 'the id of a living plant');
-          refuseDay('/date', date, row.time_zone);
-          const came = await cameOn(app.pool, plantId);
-          if (date < came) throw badField('/date', date, `a day from the one ${row.name} came on, ${came}`);
-        }
+        await refuseUnknownPlants(app.pool, '/plant_ids', plantIds, 'all');
+        for (const zone of await zonesOf(app.pool, plantIds)) refuseDay('/date', date, zone);
+        const came = await cameOn(app.pool, plantIds);
+        const allThere = [...came.values()].reduce((a, b) => (a > b ? a : b), OLDEST_DAY);
+        if (date < allThere)
+          throw badField('/date', date, `a day from the one that the last of them came on, ${allThere}`);
         await transaction(app.pool, async (connection) => {
-          for (const plantId of plantIds)
-            if (!(await endPlant(connection, { plantId, how, date, why: cause ?? null, by })))
-              throw new Refused('has-ended', 'One of these plants has ended already: nothing was written.');
+          if (!(await endPlants(connection, { plantIds, how, date, why: cause ?? null, by })))
+            throw new Refused('has-ended', 'One of these plants has ended already: nothing was written.');
         });
         return { ids: plantIds };
       },
@@ -265,13 +263,7 @@ function leavingRoutes(app: App): Route[] {
       body: rulesBody,
       answer: madeMany,
       async handle({ body: { plant_ids: plantIds, rules } }) {
-        await transaction(app.pool, async (connection) => {
-          for (const [i, plantId] of plantIds.entries()) {
-            const change = { plantId, version: null, columns: {}, rules, reasons: {} };
-            if ((await changePlant(connection, change)) === 'none')
-              throw badField(`/plant_ids/${i}`, plantId, 'the id of a plant');
-          }
-        });
+        await transaction(app.pool, (connection) => ruleMany(connection, [...new Set(plantIds)], rules));
         return { ids: plantIds };
       },
     }),

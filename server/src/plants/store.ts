@@ -153,13 +153,20 @@ export async function descends(pool: Pool, plantId: number, from: number): Promi
  * @param pointer of the list in the body
  * @throws Refused at the first id that is no living plant's
  */
-export async function refuseUnknownPlants(pool: Pool, pointer: string, plantIds: readonly number[]): Promise<void> {
-  const [rows] = await pool.query<Row<{ id: number }>[]>('SELECT id FROM plant WHERE ended IS NULL AND id IN (?)', [
-    plantIds.length > 0 ? plantIds : [0],
-  ]);
-  const living = new Set(rows.map(({ id }) => id));
-  const at = plantIds.findIndex((id) => !living.has(id));
-  if (at >= 0) throw badField(`${pointer}/${at}`, plantIds[at], 'the id of a living plant');
+export async function refuseUnknownPlants(
+  pool: Pool,
+  pointer: string,
+  plantIds: readonly number[],
+  which: 'living' | 'all' = 'living',
+): Promise<void> {
+  const [rows] = await pool.query<Row<{ id: number }>[]>(
+    `SELECT id FROM plant WHERE ${which === 'living' ? 'ended IS NULL AND' : ''} id IN (?)`,
+    [plantIds.length > 0 ? plantIds : [0]],
+  );
+  const known = new Set(rows.map(({ id }) => id));
+  const at = plantIds.findIndex((id) => !known.has(id));
+  if (at >= 0)
+    throw badField(`${pointer}/${at}`, plantIds[at], `the id of a ${which === 'living' ? 'living plant' : 'plant'}`);
 }
 
 type RecordRow = Omit<
@@ -236,12 +243,23 @@ export async function idsByRef(connection: PoolConnection, collectionId: number,
   return rows.map((row) => row.id);
 }
 
-/** The first day that a plant stood anywhere. */
-export async function cameOn(pool: Pool, plantId: number): Promise<string> {
-  const [[row]] = await pool.query<Row<{ day: string }>[]>('SELECT MIN(from_day) AS day FROM stay WHERE plant_id = ?', [
-    plantId,
-  ]);
-  return row!.day;
+/** The day each plant came on; those that never stood anywhere left out. */
+export async function cameOn(pool: Pool, plantIds: readonly number[]): Promise<Map<number, string>> {
+  const [rows] = await pool.query<Row<{ plant_id: number; day: string }>[]>(
+    'SELECT plant_id, MIN(from_day) AS day FROM stay WHERE plant_id IN (?) GROUP BY plant_id',
+    [plantIds],
+  );
+  return new Map(rows.map(({ plant_id: id, day }) => [id, day]));
+}
+
+/** The time zones that plants stand in. */
+export async function zonesOf(pool: Pool, plantIds: readonly number[]): Promise<string[]> {
+  const [rows] = await pool.query<Row<{ time_zone: string }>[]>(
+    `SELECT DISTINCT si.time_zone FROM stay s JOIN place pl ON pl.id = s.place_id JOIN site si ON si.id = pl.site_id
+       WHERE s.open_plant_id IN (?)`,
+    [plantIds],
+  );
+  return rows.map(({ time_zone: zone }) => zone);
 }
 
 /**
@@ -258,17 +276,73 @@ export async function changePlant(
     columns,
     rules,
     reasons,
-  }: { plantId: number; version: number | null; columns: Record<string, unknown> } & Required<
+  }: { plantId: number; version: number; columns: Record<string, unknown> } & Required<
     Pick<PlantChange, 'rules' | 'reasons'>
   >,
 ): Promise<'done' | 'none' | Record<string, unknown>> {
   await lockBooks(connection);
-  const [[row]] = await connection.query<Row<Record<string, unknown>>[]>(
-    'SELECT * FROM plant WHERE id = ? FOR UPDATE',
-    [plantId],
-  );
+  const [[row]] = await connection.query<Row<RuledRow>[]>('SELECT * FROM plant WHERE id = ? FOR UPDATE', [plantId]);
   if (!row) return 'none';
-  if (version !== null && row.version !== version) return row;
+  if (row.version !== version) return row;
+  await refuseUnknownFeed(connection, row.collection_id, rules);
+  const ruled = withRules(row, rules, reasons);
+  if (Object.keys({ ...columns, ...rules }).some((name) => OF_WARMTH.has(name)))
+    refuseCrossed({ ...row, ...columns } as unknown as Told, ruled.own as OwnRules);
+  await connection.query('UPDATE plant SET ?, version = version + 1 WHERE id = ?', [
+    { ...columns, ...columnsOf(ruled) },
+    plantId,
+  ]);
+  await touchPlants(connection, [plantId]);
+  return 'done';
+}
+
+/**
+ * Sets rules of care of many plants, whatever they are now, since nobody looked at each. Plants that come to the same are
+ * written together: all books wait meanwhile.
+ *
+ * @throws Refused with the place of a plant that is not there, or whose temperatures would cross
+ */
+export async function ruleMany(
+  connection: PoolConnection,
+  plantIds: readonly number[],
+  rules: PlantChange['rules'] & object,
+): Promise<void> {
+  await lockBooks(connection);
+  const [rows] = await connection.query<Row<RuledRow>[]>('SELECT * FROM plant WHERE id IN (?) FOR UPDATE', [plantIds]);
+  const there = new Map(rows.map((row) => [row.id, row]));
+  const missing = plantIds.findIndex((id) => !there.has(id));
+  if (missing >= 0) throw badField(`/plant_ids/${missing}`, plantIds[missing], 'the id of a plant');
+  const ofWarmth = Object.keys(rules).some((name) => OF_WARMTH.has(name));
+  const alike = new Map<string, { columns: object; ids: number[] }>();
+  for (const collectionId of new Set(rows.map((row) => row.collection_id)))
+    await refuseUnknownFeed(connection, collectionId, rules);
+  for (const row of rows) {
+    const ruled = withRules(row, rules, {});
+    if (ofWarmth) refuseCrossed(row as unknown as Told, ruled.own as OwnRules);
+    const columns = columnsOf(ruled);
+    const key = JSON.stringify(columns);
+    const group = alike.get(key) ?? { columns, ids: [] };
+    group.ids.push(row.id);
+    alike.set(key, group);
+  }
+  for (const { columns, ids } of alike.values())
+    await connection.query('UPDATE plant SET ?, version = version + 1 WHERE id IN (?)', [columns, ids]);
+  await touchPlants(connection, plantIds);
+}
+
+type RuledRow = Record<string, unknown> & {
+  id: number;
+  collection_id: number;
+  version: number;
+  own_rules: unknown;
+  own_reasons: unknown;
+};
+
+function withRules(
+  row: RuledRow,
+  rules: Record<string, unknown>,
+  reasons: Record<string, string>,
+): { own: Record<string, unknown>; why: Record<string, string> } {
   const own = { ...json<Record<string, unknown>>(row.own_rules) };
   const why = { ...json<Record<string, string>>(row.own_reasons) };
   for (const [rule, value] of Object.entries(rules)) {
@@ -281,14 +355,25 @@ export async function changePlant(
     if (words === '') delete why[rule];
     else why[rule] = words;
   }
-  if (Object.keys({ ...columns, ...rules }).some((name) => OF_WARMTH.has(name)))
-    refuseCrossed({ ...row, ...columns } as unknown as Told, own as OwnRules);
-  await connection.query('UPDATE plant SET ?, version = version + 1 WHERE id = ?', [
-    { ...columns, own_rules: JSON.stringify(own), own_reasons: JSON.stringify(why) },
-    plantId,
-  ]);
-  await touchPlants(connection, [plantId]);
-  return 'done';
+  return { own, why };
+}
+
+const columnsOf = ({ own, why }: ReturnType<typeof withRules>) => ({
+  own_rules: JSON.stringify(own),
+  own_reasons: JSON.stringify(why),
+});
+
+async function refuseUnknownFeed(
+  connection: PoolConnection,
+  collectionId: number,
+  { feedId }: { feedId?: number | null },
+): Promise<void> {
+  if (feedId == null) return;
+  const [rows] = await connection.query<Row<{ id: number }>[]>(
+    'SELECT id FROM feed_product WHERE id = ? AND collection_id = ?',
+    [feedId, collectionId],
+  );
+  if (rows.length === 0) throw badField('/rules/feedId', feedId, 'the id of one of your feeds');
 }
 
 const OF_WARMTH = new Set(['min_dry_c', 'min_wet_c', 'idealFromC', 'idealToC', 'ceilingC']);

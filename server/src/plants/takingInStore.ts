@@ -6,7 +6,7 @@ import { APART_DAYS, type Cause, type Pot, type RootFinding, spreads, TORN_ROOTS
 import { randomUUID } from 'node:crypto';
 import mysql from 'mysql2/promise';
 import type { PoolConnection, Row } from '../database/pool.ts';
-import { addEntry, companionId, lockBooks, touchPlants } from '../journal/store.ts';
+import { addEntries, addEntry, companionId, lockBooks, touchPlants } from '../journal/store.ts';
 import { alike, Numbering } from './numbering.ts';
 import { POT_COLUMNS, potOf, type PotRow } from './potColumns.ts';
 import { setApart } from './store.ts';
@@ -330,13 +330,6 @@ export async function standingBeside(connection: PoolConnection, plantId: number
 }
 
 /** Last in the walk of its new place. */
-async function putAt(connection: PoolConnection, plantId: number, placeId: number, date: string): Promise<void> {
-  const last = (await lastInWalk(connection, [placeId])).get(placeId) ?? 0;
-  await connection.query('INSERT INTO stay SET ?', [
-    { plant_id: plantId, place_id: placeId, from_day: date, walk_order: last + 1 },
-  ]);
-}
-
 /** The last number of each place's walk; places where nothing stands left out. */
 async function lastInWalk(connection: PoolConnection, placeIds: readonly number[]): Promise<Map<number, number>> {
   const [rows] = await connection.query<Row<{ place_id: number; last: number }>[]>(
@@ -346,79 +339,95 @@ async function lastInWalk(connection: PoolConnection, placeIds: readonly number[
   return new Map(rows.map((row) => [row.place_id, row.last]));
 }
 
-/** Ends the open stay, begins the next, and writes the move. A plant that stands there already stays as it is. */
-export async function movePlant(
+/**
+ * Ends open stays, begins the next at one place, and writes the moves: in few statements, however many they are, since all
+ * books wait for them. Plants that stand there already, and those that stand nowhere, stay as they are.
+ *
+ * @param moves at most one of a plant
+ * @returns the plants that moved, in the order given
+ */
+export async function movePlants(
   connection: PoolConnection,
   {
-    plantId,
+    moves,
     placeId,
     date,
     by,
-    clientId = randomUUID(),
-  }: { plantId: number; placeId: number; date: string; by: string; clientId?: string | undefined },
-): Promise<boolean> {
+  }: { moves: readonly { plantId: number; clientId: string }[]; placeId: number; date: string; by: string },
+): Promise<number[]> {
   await lockBooks(connection);
-  const [[open]] = await connection.query<
-    Row<{ id: number; place_id: number; from_day: string; collection_id: number }>[]
+  if (moves.length === 0) return [];
+  const [open] = await connection.query<
+    Row<{ id: number; plant_id: number; place_id: number; collection_id: number }>[]
   >(
-    `SELECT s.id, s.place_id, s.from_day, p.collection_id FROM stay s JOIN plant p ON p.id = s.plant_id
-       WHERE s.open_plant_id = ? FOR UPDATE`,
-    [plantId],
+    `SELECT s.id, s.plant_id, s.place_id, p.collection_id FROM stay s JOIN plant p ON p.id = s.plant_id
+       WHERE s.open_plant_id IN (?) AND s.place_id <> ? FOR UPDATE`,
+    [moves.map(({ plantId }) => plantId), placeId],
   );
-  if (!open || open.place_id === placeId) return false;
-  await connection.query('UPDATE stay SET to_day = GREATEST(from_day, ?) WHERE id = ?', [date, open.id]);
-  await putAt(connection, plantId, placeId, date);
-  await addEntry(connection, {
-    collectionId: open.collection_id,
-    plantId,
-    clientId,
-    day: date,
-    type: 'move',
-    detail: { from: String(open.place_id), place: String(placeId) },
-    by,
-  });
-  await touchPlants(connection, [plantId]);
-  return true;
+  const stays = new Map(open.map((stay) => [stay.plant_id, stay]));
+  const moving = moves.filter(({ plantId }) => stays.has(plantId));
+  if (moving.length === 0) return [];
+  await connection.query('UPDATE stay SET to_day = GREATEST(from_day, ?) WHERE id IN (?)', [
+    date,
+    open.map(({ id }) => id),
+  ]);
+  const last = (await lastInWalk(connection, [placeId])).get(placeId) ?? 0;
+  await connection.query('INSERT INTO stay (plant_id, place_id, from_day, walk_order) VALUES ?', [
+    moving.map(({ plantId }, i) => [plantId, placeId, date, last + 1 + i]),
+  ]);
+  await addEntries(
+    connection,
+    moving.map(({ plantId, clientId }) => {
+      const { collection_id: collectionId, place_id: from } = stays.get(plantId)!;
+      const move = { type: 'move', client_id: clientId, date, from: String(from), place: String(placeId) } as const;
+      return { collectionId, plantId, entries: [move], by };
+    }),
+  );
+  return moving.map(({ plantId }) => plantId);
 }
 
-/** Closes a plant: it leaves its place and its lists, its book stays. */
-export async function endPlant(
+/**
+ * Closes plants: they leave their place and their lists, their books stay.
+ *
+ * @returns whether all were living; where one was not, nothing is written
+ */
+export async function endPlants(
   connection: PoolConnection,
   {
-    plantId,
+    plantIds,
     how,
     date,
     why,
     by,
-  }: { plantId: number; how: (typeof ENDINGS)[number]; date: string; why: string | null; by: string },
+  }: { plantIds: readonly number[]; how: (typeof ENDINGS)[number]; date: string; why: string | null; by: string },
 ): Promise<boolean> {
   await lockBooks(connection);
-  const [[row]] = await connection.query<Row<{ collection_id: number; ended: string | null }>[]>(
-    'SELECT collection_id, ended FROM plant WHERE id = ? FOR UPDATE',
-    [plantId],
+  const [living] = await connection.query<Row<{ id: number; collection_id: number }>[]>(
+    'SELECT id, collection_id FROM plant WHERE id IN (?) AND ended IS NULL FOR UPDATE',
+    [plantIds],
   );
-  if (!row || row.ended) return false;
+  if (living.length < plantIds.length) return false;
   await connection.query(
-    'UPDATE plant SET ended = ?, ended_on = ?, ended_why = ?, version = version + 1 WHERE id = ?',
-    [how, date, why, plantId],
+    'UPDATE plant SET ended = ?, ended_on = ?, ended_why = ?, version = version + 1 WHERE id IN (?)',
+    [how, date, why, plantIds],
   );
-  await connection.query('UPDATE stay SET to_day = GREATEST(from_day, ?) WHERE plant_id = ? AND to_day IS NULL', [
+  await connection.query('UPDATE stay SET to_day = GREATEST(from_day, ?) WHERE plant_id IN (?) AND to_day IS NULL', [
     date,
-    plantId,
+    plantIds,
   ]);
-  await connection.query('UPDATE hardening SET ended_at = UTC_TIMESTAMP(3) WHERE plant_id = ? AND ended_at IS NULL', [
-    plantId,
-  ]);
-  await addEntry(connection, {
-    collectionId: row.collection_id,
-    plantId,
-    clientId: randomUUID(),
-    day: date,
-    type: 'ended',
-    detail: { how, cause: why },
-    by,
-  });
-  await touchPlants(connection, [plantId]);
+  await connection.query(
+    'UPDATE hardening SET ended_at = UTC_TIMESTAMP(3) WHERE plant_id IN (?) AND ended_at IS NULL',
+    [plantIds],
+  );
+  await addEntries(
+    connection,
+    living.map(({ id, collection_id: collectionId }) => ({
+      collectionId,
+      plantId: id,
+      entries: [{ type: 'ended', client_id: randomUUID(), date, how, cause: why }],
+      by,
+    })),
+  );
   return true;
 }
 
