@@ -11,9 +11,9 @@ export interface Fault {
   /** what comes of an answer; `nth`: how often its address was asked, from 1 */
   answer?(path: string, answer: Answer, sent: string, nth: number): Answer | Promise<Answer>;
   /** what comes of rows that are read past the server */
-  rows?(sql: string, rows: any[]): any[];
-  /** added to what a process is seen to take */
-  memoryMb?: number;
+  rows?(sql: string, rows: any[], values: readonly any[]): any[];
+  /** added to what a process is seen to take; `nth`: how often that was looked at */
+  memoryMb?(nth: number): number;
   /** added to its CPU each time that is looked at */
   cpuMs?: number;
   /** before the nth start */
@@ -26,8 +26,8 @@ const refused = (answer: Answer, status: number, body: object | null = null): An
 const isMark = (path: string) => path === '/api/marks';
 const nobody = (): Answer => ({ status: 0, type: '', body: null, bytes: 0, ms: 0, retryAfter: undefined });
 /** Each row as if it stood twice. */
-const doubled = (sql: string, rows: any[]) =>
-  sql.includes('AS id, COUNT(*)') ? rows.map((row) => ({ ...row, n: 2 })) : rows;
+const doubled = (sql: string, rows: any[], [ids]: readonly any[]) =>
+  sql.includes('AS id, COUNT(*)') ? ids.map((id: string) => ({ id, n: 2 })) : rows;
 
 /** For each part what breaks all its checks, in as few runs as it takes. */
 export const FAULTS: readonly Fault[] = [
@@ -67,7 +67,7 @@ export const FAULTS: readonly Fault[] = [
   {
     name: 'one answer is a failure, refusals are long and have no words, a plant stands nowhere, much memory',
     part: 'requests',
-    memoryMb: 1000,
+    memoryMb: () => 1000,
     answer: (path, answer) => {
       if (path === '/api/kit') return refused(answer, 500);
       return answer.status >= 400 ? { ...answer, type: 'text/html', bytes: 1_000_000 } : answer;
@@ -131,26 +131,41 @@ export const FAULTS: readonly Fault[] = [
     },
     rows: (sql, rows) => (sql.includes('client_id IN') ? [] : rows),
   },
-  { name: 'work is slow', part: 'hold-up', cpuMs: 300 },
   {
-    name: 'some fail, all are slow in a crowd, much memory',
-    part: 'load',
-    memoryMb: 1000,
-    async answer(path, answer, _, nth) {
-      await new Promise((resolve) => setTimeout(resolve, nth > 60 ? 3000 : 0));
-      return isMark(path) ? refused(answer, 500) : answer;
+    name: 'work is slow, and so are marks',
+    part: 'hold-up',
+    cpuMs: 300,
+    async answer(path, answer) {
+      if (isMark(path)) await new Promise((resolve) => setTimeout(resolve, 6000));
+      return answer;
     },
+  },
+  {
+    name: 'some fail, a crowd is slow and some of it left behind, much memory',
+    part: 'load',
+    memoryMb: () => 1000,
+    answer: (() => {
+      let first = 0;
+      return async (path: string, answer: Answer, _: string, nth: number) => {
+        first ||= Date.now();
+        // By then the crowd is there.
+        if (Date.now() - first > 12_000)
+          await new Promise((resolve) => setTimeout(resolve, isMark(path) && nth % 20 === 0 ? 40_000 : 4000));
+        return isMark(path) ? refused(answer, 500) : answer;
+      };
+    })(),
   },
   {
     name: 'some fail, and memory grows',
     part: 'soak',
-    memoryMb: 1000,
+    memoryMb: (nth) => 1000 + 50 * nth,
     answer: (path, answer) => (path === '/api/clinic' ? refused(answer, 500) : answer),
   },
 ];
 
 let now: Fault | null = null;
 let starts = 0;
+let looks = 0;
 let cpuMs = 0;
 const asked = new Map<string, number>();
 
@@ -158,6 +173,7 @@ const asked = new Map<string, number>();
 export function putIn(fault: Fault | null): void {
   now = fault;
   starts = 0;
+  looks = 0;
   cpuMs = 0;
   asked.clear();
 }
@@ -169,12 +185,12 @@ export async function answerSeen(path: string, answer: Answer, sent: string): Pr
   return now.answer(path, answer, sent, nth);
 }
 
-export function rowsSeen(sql: string, rows: any[]): any[] {
-  return now?.rows?.(sql, rows) ?? rows;
+export function rowsSeen(sql: string, rows: any[], values: readonly any[]): any[] {
+  return now?.rows?.(sql, rows, values) ?? rows;
 }
 
 export function memorySeen(mb: number): number {
-  return mb + (now?.memoryMb ?? 0);
+  return mb + (now?.memoryMb?.(++looks) ?? 0);
 }
 
 export function cpuSeen(ms: number): number {

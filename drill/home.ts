@@ -142,7 +142,7 @@ export class Home {
     const connection = await mysql.createConnection({ uri, dateStrings: true });
     try {
       const [rows] = await connection.query(sql, values);
-      return rowsSeen(sql, rows as T[]) as T[];
+      return rowsSeen(sql, rows as T[], values) as T[];
     } finally {
       await connection.end();
     }

@@ -21,7 +21,7 @@ const { values, positionals } = parseArgs({
     requests: { type: 'string', default: '10000' },
     starts: { type: 'string', default: '100' },
     seconds: { type: 'string', default: '60' },
-    minutes: { type: 'string', default: '3' },
+    minutes: { type: 'string', default: '2' },
     prove: { type: 'boolean', default: false },
   },
 });

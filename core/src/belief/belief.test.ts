@@ -16,7 +16,8 @@ import {
   spreadMoisture,
   NODES,
 } from './grid.ts';
-import { retrace, type Stretch } from './history.ts';
+import type { Stretch } from './history.ts';
+import { retrace } from './walk.ts';
 import { comesEarly, keeperTiming, timingEvidence } from './keeper.ts';
 import {
   deviationSd,

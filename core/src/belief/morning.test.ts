@@ -4,7 +4,8 @@ import { play } from '../../../demo/play.ts';
 import type { PlantEvent } from '../garden.ts';
 import { GardenForecast } from '../forecast/forecast.ts';
 import { dueMoisture } from '../forecast/plantModel.ts';
-import { type HistoryInput, retrace, retraceFrom } from './history.ts';
+import type { HistoryInput } from './history.ts';
+import { retrace, retraceFrom } from './walk.ts';
 
 const TODAY = '2026-07-20';
 const { garden } = play(() => TODAY)[0]!;

@@ -2,7 +2,9 @@
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { Garden, Plant, PlantEvent, PlantState } from '../garden.ts';
 import { blur, gridQuantile, shifted } from '../belief/grid.ts';
-import { type History, type HistoryInput, type Morning, retrace, retraceFrom } from '../belief/history.ts';
+import type { History, HistoryInput } from '../belief/history.ts';
+import type { Morning } from '../belief/resume.ts';
+import { retrace, retraceFrom } from '../belief/walk.ts';
 import { comesEarly, keeperTiming, timingEvidence, type Timing } from '../belief/keeper.ts';
 import { type Change, changeOf } from '../belief/change.ts';
 import { USUAL_SLIPS, type LookKind } from '../belief/looks.ts';
