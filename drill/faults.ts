@@ -149,8 +149,8 @@ export const FAULTS: readonly Fault[] = [
       return async (path: string, answer: Answer, _: string, nth: number) => {
         first ||= Date.now();
         // By then the crowd is there.
-        if (Date.now() - first > 12_000)
-          await new Promise((resolve) => setTimeout(resolve, isMark(path) && nth % 20 === 0 ? 40_000 : 4000));
+        if (Date.now() - first > 10_500)
+          await new Promise((resolve) => setTimeout(resolve, isMark(path) && nth % 20 === 0 ? 60_000 : 8000));
         return isMark(path) ? refused(answer, 500) : answer;
       };
     })(),

@@ -1,18 +1,23 @@
 /** What one danger asks for, and the reasons that several of them give. */
 import { DRY_TO_M, TOO_WET_TO_DRINK_M } from '../moisture.ts';
-import type { Deed, Reason } from './deeds.ts';
+import type { Deed } from './deeds.ts';
 import { type Facts, iso } from './facts.ts';
 import type { Says, SeenLook, SeenSign } from './seen.ts';
+import { WEIGHTS, type Why } from './weights.ts';
+import { rampAhead } from '../forecast/ramp.ts';
+import { refusedLately } from '../plant/refusals.ts';
 
 export interface Answer {
   deeds: [Deed, ...Deed[]];
-  because: Reason[];
-  against?: Reason[];
+  because: Why[];
+  against?: Why[];
   until?: string | null;
   nextLook?: string | null;
+  /** how much more harm the next best deed would do: how sure it is */
+  gap?: number;
 }
 
-export { ACTS_FROM } from '../clinic/diagnose.ts';
+export const DRINKS = new Set<Deed['deed']>(['water', 'sip']);
 
 export const DEPTH_ANSWERS = { wet: 'wait', damp: 'wait', dry: 'water' } as const;
 
@@ -21,8 +26,8 @@ export function pressBase(firm: 'wait' | 'water' | 'sip' | 'sleep' | 'wake' | 'l
   return { deed: 'look', what: 'base', then: { firm, soft: 'act' } };
 }
 
-export function sign(code: Reason['code'], seen: SeenSign, weight = 0.9): Reason {
-  return { code, source: 'seen', on: iso(seen.day), weight, of: seen.sign, n: { strength: seen.strength } };
+export function sign(code: Why['code'], seen: SeenSign): Why {
+  return { code, source: 'seen', on: iso(seen.day), of: seen.sign, n: { strength: seen.strength } };
 }
 
 /** The last look at depth, while it is as new as the slackness beside it: an older one is carried on in the belief. */
@@ -31,7 +36,7 @@ function tellingLook({ seen }: Facts): SeenLook | null {
 }
 
 /** What tells of the mix beside a slack plant, as a reason. */
-export function mixReason(facts: Facts): Reason {
+export function mixReason(facts: Facts): Why {
   return tellingLook(facts)?.reason ?? reckoned(facts);
 }
 
@@ -51,20 +56,20 @@ export function mixOf(facts: Facts): Says | 'unknown' {
 }
 
 /** What its signs mean most likely, as a reason. */
-export function likeliest({ clinic }: Facts): Reason | null {
+export function likeliest({ clinic }: Facts): Why | null {
   const { diagnosis } = clinic;
   const top = diagnosis?.causes[0];
   if (!top || diagnosis.cantTell) return null;
   return {
     code: 'likeliest',
     source: 'reckoned',
-    weight: hundredth(0.6 * top.probability),
+    weight: hundredth(WEIGHTS.likeliest * top.probability),
     of: top.cause,
     n: { chance: hundredth(top.probability) },
   };
 }
 
-export function reckoned({ m, outlook, today, seen }: Facts): Reason {
+export function reckoned({ m, outlook, today, seen }: Facts): Why {
   const n = { p10: hundredth(m.p10), p50: hundredth(m.p50), p90: hundredth(m.p90) };
   if (m.p50 <= DRY_TO_M) {
     // Not dry yet on the day on which it was felt damp.
@@ -77,31 +82,29 @@ export function reckoned({ m, outlook, today, seen }: Facts): Reason {
       code: 'reckoned-dry',
       source: 'reckoned',
       ...(since !== null && since <= today ? { on: iso(since) } : {}),
-      weight: 0.5,
       n: { ...n, ...giveOrTake(outlook.dryOn) },
     };
   }
-  return { code: m.p50 > 0.6 ? 'reckoned-wet' : 'reckoned-damp', source: 'reckoned', weight: 0.5, n };
+  return { code: m.p50 > 0.6 ? 'reckoned-wet' : 'reckoned-damp', source: 'reckoned', n };
 }
 
 export function giveOrTake(dryOn: { p10: number | null; p90: number | null }): Record<string, number> {
   return dryOn.p10 === null || dryOn.p90 === null ? {} : { give_or_take: Math.round((dryOn.p90 - dryOn.p10) / 2) };
 }
 
-export function unsure({ m }: Facts): Reason {
-  return { code: 'unsure', source: 'reckoned', weight: 0.4, n: { p10: hundredth(m.p10), p90: hundredth(m.p90) } };
+export function unsure({ m }: Facts): Why {
+  return { code: 'unsure', source: 'reckoned', n: { p10: hundredth(m.p10), p90: hundredth(m.p90) } };
 }
 
 /** From so many days on a plant's own way is worth a word. */
 const OWN_WAY_DAYS = 3;
 
-export function asleep({ stateSince, outlook, today, wakesInDays }: Facts): Reason {
+export function asleep({ stateSince, outlook, today, wakesInDays }: Facts): Why {
   const { own } = outlook.model.timeline;
   return {
     code: 'asleep',
     source: 'reckoned',
     on: iso(stateSince),
-    weight: 0.8,
     n: {
       days: today - stateSince,
       ...(wakesInDays ? { wakes_in_days: wakesInDays } : {}),
@@ -110,11 +113,10 @@ export function asleep({ stateSince, outlook, today, wakesInDays }: Facts): Reas
   };
 }
 
-export function coldNight({ nights, outlook }: Facts): Reason {
+export function coldNight({ nights, outlook }: Facts): Why {
   return {
     code: 'cold-night',
     source: 'forecast',
-    weight: 0.8,
     n: {
       tonight: tenth(nights.tonightC),
       limit: outlook.model.traits.minWetC,
@@ -123,13 +125,41 @@ export function coldNight({ nights, outlook }: Facts): Reason {
   };
 }
 
-export function coldWeeks({ nights, outlook }: Facts): Reason {
+export function coldWeeks({ nights, outlook }: Facts): Why {
   return {
     code: 'cold-for-weeks',
     source: 'forecast',
-    weight: 0.9,
     n: { share: hundredth(nights.coldShare), limit: outlook.model.traits.minWetC },
   };
+}
+
+/** How its drinks come further apart, or closer together, from here on. */
+export function eased({ state, outlook, today }: Facts): Why[] {
+  if (state !== 'easing' && state !== 'waking') return [];
+  const from = Math.max(today, outlook.advice.window?.ideal ?? today);
+  const { gaps, thenRests } = rampAhead(outlook.model, {
+    from,
+    rate: outlook.rate.p50,
+    surfaceWetM: outlook.surfaceWetM,
+  });
+  return [
+    {
+      code: state,
+      source: 'reckoned',
+      n: {
+        share: hundredth(outlook.model.timeline.activity[today - outlook.model.timeline.firstDay] ?? 1),
+        ...(outlook.history.lastWatered === null ? {} : { now: Math.max(0, from - outlook.history.lastWatered) }),
+        ...Object.fromEntries(gaps.map((days, i) => [`gap${i + 1}`, days])),
+        ...(thenRests ? { rests: 1 } : {}),
+      },
+    },
+  ];
+}
+
+/** Its keeper left it out twice running: what they see that the book does not is asked before the drink. */
+export function refusedReason({ outlook, today }: Facts): Why[] {
+  const refused = refusedLately(outlook.plant.events, today);
+  return refused ? [{ code: 'refused-twice', source: 'seen', on: refused.date, of: refused.reason }] : [];
 }
 
 export function tenth(value: number): number {

@@ -2,9 +2,10 @@
 import { signsThat } from '../catalogue/signs.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import { type Answer, hundredth, pressBase, sign, tenth } from './answer.ts';
-import type { Deed, Reason } from './deeds.ts';
+import type { Deed } from './deeds.ts';
 import { type Facts, iso, NEAR_MARGIN_C } from './facts.ts';
 import { isFrostMush } from './rot.ts';
+import type { Why } from './weights.ts';
 
 /** A cloth does for so many cold nights of a week. */
 const BRIEF_NIGHTS = 2;
@@ -43,13 +44,13 @@ export function frostTonight(facts: Facts): Answer | null {
         : { deed: 'move', what: 'warmer' };
   return {
     deeds: [what],
-    because: [{ code: 'below-limit', source: 'forecast', on: iso(facts.today + 1), weight: 1, n }],
+    because: [{ code: 'below-limit', source: 'forecast', on: iso(facts.today + 1), n }],
     nextLook: iso(facts.today),
   };
 }
 
 /** Tonight comes close to what it takes: said beside whatever else is said, for a forecast may be wrong by as much. */
-export function nearLimit({ nights, today, placeKind, shelteredOn, outlook }: Facts): Reason | null {
+export function nearLimit({ nights, today, placeKind, shelteredOn, outlook }: Facts): Why | null {
   const { tonightC, limitC } = nights;
   if (tonightC < limitC || tonightC >= limitC + NEAR_MARGIN_C || shelteredOn === today) return null;
   // A house that holds its nights, by walls or by a heater, does not fall by chance.
@@ -58,7 +59,6 @@ export function nearLimit({ nights, today, placeKind, shelteredOn, outlook }: Fa
     code: 'near-limit',
     source: 'forecast',
     on: iso(today + 1),
-    weight: 0.35,
     n: { tonight: tenth(tonightC), limit: limitC, chance: hundredth(nights.chance) },
   };
 }
@@ -70,13 +70,12 @@ const LOOKED_AFTER_DAYS = 7;
 /** Nothing is poured on a frozen plant for so long, and nothing is cut. */
 const KEPT_DRY_DAYS = 10;
 
-function frostReason({ frost, today }: Facts, weight: number): Reason {
+function frostReason({ frost, today }: Facts): Why {
   const { on, reached, limit, source } = frost!;
   return {
     code: 'frosted',
     source: source === 'read' ? 'seen' : 'reckoned',
     on: iso(on),
-    weight,
     n: { low: tenth(reached), limit, days: today - on, read: source === 'read' ? 1 : 0 },
   };
 }
@@ -97,7 +96,7 @@ export function afterFrost(facts: Facts): Answer | null {
     const felt = seen.firmBase !== null && seen.firmBase >= shown.day;
     return {
       deeds: felt ? [idle] : [pressBase(state === 'resting' ? 'sleep' : 'wait'), idle],
-      because: [frostReason(facts, 1), sign('frost-shown', { ...shown, where: shown.where, when: shown.when }, 0.9)],
+      because: [frostReason(facts), sign('frost-shown', { ...shown, where: shown.where, when: shown.when })],
       until: null,
       nextLook: iso(felt ? today + 5 : today),
     };
@@ -106,7 +105,7 @@ export function afterFrost(facts: Facts): Answer | null {
   if (since || today - frost.on > LOOKED_AFTER_DAYS) return null;
   return {
     deeds: [{ deed: 'look', what: 'growth', then: { firm: 'wait', limp: 'wait', glassy: 'wait' } }, idle],
-    because: [frostReason(facts, 0.9)],
+    because: [frostReason(facts)],
     until: null,
     nextLook: iso(today),
   };

@@ -1,8 +1,8 @@
 /** What the forecast holds a drink for: cold, a potting, a rest that is near. */
 import { TOO_WET_TO_DRINK_M } from '../moisture.ts';
 import { type Answer, coldWeeks, reckoned, tenth } from './answer.ts';
-import type { Reason } from './deeds.ts';
 import { type Facts, iso } from './facts.ts';
+import type { Why } from './weights.ts';
 
 /** Too cold to drink, roots cut lately, or its rest so near that no drink is due before it. */
 export function held(facts: Facts): Answer | null {
@@ -11,11 +11,10 @@ export function held(facts: Facts): Answer | null {
   if (!hold) return null;
   const until = iso(hold.until);
   if (hold.kind === 'cold') {
-    const because: Reason[] = [
+    const because: Why[] = [
       {
         code: 'too-cold-to-drink',
         source: 'reckoned',
-        weight: 0.8,
         n: { warmth: tenth(facts.warmthC), grows_from: outlook.model.traits.growMinC },
       },
       reckoned(facts),
@@ -52,7 +51,6 @@ export function held(facts: Facts): Answer | null {
           code: 'cut-roots',
           source: 'rule',
           on: iso(outlook.model.pottedOn ?? today),
-          weight: 0.9,
           of: hold.of ?? 'roots-cut',
         },
         reckoned(facts),
@@ -63,7 +61,7 @@ export function held(facts: Facts): Answer | null {
   }
   return {
     deeds: [{ deed: 'wait', until: null }],
-    because: [{ code: 'goes-to-rest', source: 'reckoned', on: until, weight: 0.6 }, reckoned(facts)],
+    because: [{ code: 'goes-to-rest', source: 'reckoned', on: until }, reckoned(facts)],
     until: null,
     nextLook: iso(today + 21),
   };

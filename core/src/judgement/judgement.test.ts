@@ -7,7 +7,7 @@ import { genusCare } from '../plant/library.ts';
 import { drinkOf } from './deeds.ts';
 import { HARM, ROT_PRONE, WORSE } from './harm.ts';
 import { gather } from './facts.ts';
-import { expectedHarm } from './judge.ts';
+import { expectedHarm } from './due.ts';
 
 const TODAY = dayNumber('2026-06-20');
 const ago = (days: number) => isoDay(TODAY - days);

@@ -1,10 +1,11 @@
 /** What looks into the pot say: wait, look again, or that the pot is not itself. */
 import type { Answer } from './answer.ts';
 import { DEPTH_ANSWERS, giveOrTake, hundredth, pressBase, reckoned, unsure } from './answer.ts';
-import type { Deed, Reason } from './deeds.ts';
+import type { Deed } from './deeds.ts';
 import { DRY_TO_M } from '../moisture.ts';
 import { type Facts, iso } from './facts.ts';
 import type { Says } from './seen.ts';
+import { DRINK_AFTER_DRINK, OUTDONE, WEIGHTS, type Why } from './weights.ts';
 
 /**
  * Felt wet, weighed heavy or left as "still wet": not due, whatever was reckoned. Damp: due only where the rule is to
@@ -34,21 +35,21 @@ export function lookSaysWait(facts: Facts): Answer | null {
 }
 
 /** When it will be dry, from what was found: never on a day before the hand that found it damp. */
-function comesDry(facts: Facts, says: Says, again: number): Reason {
+function comesDry(facts: Facts, says: Says, again: number): Why {
   const { outlook, seen } = facts;
   const dry = outlook.dryOn.p50;
-  if (dry === null) return { ...reckoned(facts), weight: says === 'wet' ? 0.3 : 0.4 };
+  if (dry === null) return { ...reckoned(facts), weight: says === 'wet' ? OUTDONE : WEIGHTS['dries-on'] };
   return {
     code: 'dries-on',
     source: 'reckoned',
     on: iso(Math.max(dry, seen.look!.day + 1, again)),
-    weight: says === 'wet' ? 0.3 : 0.4,
+    ...(says === 'wet' ? { weight: OUTDONE } : {}),
     n: giveOrTake(outlook.dryOn),
   };
 }
 
 /** Where the book alone would have it otherwise, that stands against. */
-function bookAgainst(facts: Facts, says: Says): Reason[] {
+function bookAgainst(facts: Facts, says: Says): Why[] {
   const { happened } = facts.outlook.present;
   const other = happened.find(({ kind }) => kind === 'stranger' || kind === 'slip' || kind === 'slower');
   return other && says !== 'dry'
@@ -56,7 +57,7 @@ function bookAgainst(facts: Facts, says: Says): Reason[] {
         {
           code: 'contradicts-book',
           source: 'reckoned',
-          weight: 0.3,
+          weight: OUTDONE,
           of: other.kind,
           n: { chance: hundredth(other.probability) },
         },
@@ -84,12 +85,11 @@ export function contradictsBook(facts: Facts): Answer | null {
       : (kind === 'ran-past' || kind === 'faster') && probability >= HAPPENED,
   );
   if (!upset) return null;
-  const because: Reason[] = [
+  const because: Why[] = [
     seen.look.reason,
     {
       code: 'contradicts-book',
       source: 'reckoned',
-      weight: 0.6,
       of: upset.kind,
       n: { chance: hundredth(upset.probability) },
     },
@@ -107,12 +107,12 @@ const NEARLY_DRY_M = 0.3;
 const ANSWERS_DAYS = 14;
 const ROOTS_ANSWER_DAYS = 90;
 
-function paceReason({ pace }: Facts): Reason {
+function paceReason({ pace }: Facts): Why {
   const { kind, factor, days, normDays } = pace!;
   return {
     code: 'changed-pace',
     source: 'seen',
-    weight: 0.85,
+    weight: DRINK_AFTER_DRINK,
     of: kind,
     n: { factor: hundredth(factor), days: Math.round(days), norm: Math.round(normDays) },
   };
@@ -128,7 +128,7 @@ export function staysWet(facts: Facts): Answer | null {
     deeds: [pressBase('look'), { deed: 'wait', until: null }],
     because: [paceReason(facts), ...(seen.look ? [seen.look.reason] : [])],
     against: outlook.present.happened.some(({ kind, probability }) => kind === 'stranger' && probability >= HAPPENED)
-      ? [{ code: 'contradicts-book', source: 'reckoned', weight: 0.3, of: 'stranger' }]
+      ? [{ code: 'contradicts-book', source: 'reckoned', weight: OUTDONE, of: 'stranger' }]
       : [],
     until: null,
     nextLook: iso(today),
@@ -140,7 +140,7 @@ function answeredBy(day: number | null, today: number, days: number): boolean {
 }
 
 /** Dry in half of its norm, drink after drink: beside whatever else there is, its roots are looked at. */
-export function driesFast(facts: Facts): { deed: Deed; reason: Reason } | null {
+export function driesFast(facts: Facts): { deed: Deed; reason: Why } | null {
   const { pace, seen, today } = facts;
   if (pace?.kind !== 'faster' || answeredBy(seen.firmRoots, today, ROOTS_ANSWER_DAYS)) return null;
   if (facts.outlook.plant.events.some((event) => event.type === 'changed' && event.pace === 'faster')) return null;
@@ -170,7 +170,6 @@ export function changedPace(facts: Facts): Answer | null {
       {
         code: 'changed-pace',
         source: 'reckoned',
-        weight: 0.7,
         of: change.kind,
         n: { factor: hundredth(change.factor) },
       },
@@ -199,7 +198,6 @@ export function neverLooked(facts: Facts): Answer | null {
         code: came ? 'came-as-it-came' : 'never-looked',
         source: 'reckoned',
         ...(came && arrivedOn !== null ? { on: iso(arrivedOn) } : {}),
-        weight: 0.7,
       },
       unsure(facts),
     ],

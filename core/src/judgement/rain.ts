@@ -2,9 +2,9 @@
 import { MATERIAL_TABLE } from '../catalogue/materials.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import { TOO_WET_TO_DRINK_M } from '../moisture.ts';
-import type { Reason } from './deeds.ts';
 import { type Answer, hundredth, tenth } from './answer.ts';
 import { type Facts, iso } from './facts.ts';
+import type { Why } from './weights.ts';
 
 /** Rain that came within so many days is told as a drink. */
 const TOLD_DAYS = 6;
@@ -33,7 +33,7 @@ function fellOn({ outlook }: Facts, day: number): number {
 }
 
 /** Rain of the last days that was a drink to this pot, the largest fall of them. */
-export function rainCounted(facts: Facts): Reason | null {
+export function rainCounted(facts: Facts): Why | null {
   if (!placeDefaults(facts.placeKind).openSky) return null;
   let mm = 0;
   let on = facts.today;
@@ -43,11 +43,11 @@ export function rainCounted(facts: Facts): Reason | null {
     on = day;
   }
   if (shareOf(facts, mm) < TELLING_SHARE) return null;
-  return { code: 'rain-counted', source: 'reckoned', on: iso(on), weight: 0.45, n: { mm: tenth(mm) } };
+  return { code: 'rain-counted', source: 'reckoned', on: iso(on), n: { mm: tenth(mm) } };
 }
 
 /** Rain likely within two days that would bring half of the drink, or more: it is waited for. */
-export function rainComing(facts: Facts): Reason | null {
+export function rainComing(facts: Facts): Why | null {
   const { outlook, today, placeKind, seen, m } = facts;
   if (!placeDefaults(placeKind).openSky || seen.slack) return null;
   const wanted = HALF * Math.max(0, 1 - m.p50);
@@ -59,7 +59,6 @@ export function rainComing(facts: Facts): Reason | null {
     code: 'rain-coming',
     source: 'forecast',
     on: iso(today + 1),
-    weight: 0.7,
     n: { chance: hundredth(chance), mm: tenth(middle) },
   };
 }
@@ -87,7 +86,6 @@ export function longRain(facts: Facts): Answer | null {
       {
         code: 'long-rain',
         source: 'reckoned',
-        weight: 0.8,
         n: { days: wetDays, rain_days: days, mm: Math.round(mm), hole: outlook.plant.pot.holes ? 1 : 0 },
       },
     ],

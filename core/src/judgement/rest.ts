@@ -6,21 +6,12 @@ import { TOO_WET_TO_DRINK_M } from '../moisture.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import { restPlace } from '../season/restPlace.ts';
 import { changesInSpring, newPairUntil } from '../season/newPair.ts';
-import {
-  ACTS_FROM,
-  type Answer,
-  asleep,
-  hundredth,
-  likeliest,
-  pressBase,
-  reckoned,
-  sign,
-  tenth,
-  unsure,
-} from './answer.ts';
-import type { Deed, Reason } from './deeds.ts';
+import { type Answer, asleep, hundredth, likeliest, pressBase, reckoned, sign, tenth, unsure } from './answer.ts';
+import type { Deed } from './deeds.ts';
 import { type Facts, iso } from './facts.ts';
 import { sipDrink } from './measure.ts';
+import { LEADS, type Why } from './weights.ts';
+import { ACTS_FROM } from '../clinic/diagnose.ts';
 
 const TOUCH_EVERY_DAYS = 30;
 /** A touch asked for and not given is asked for again a month later, not every day. */
@@ -48,7 +39,7 @@ export function sleepsTooLong(facts: Facts): Answer | null {
 function wakes(facts: Facts, days: number): Answer {
   const { seen, today, warmthC } = facts;
   const felt = seen.firmBase !== null && today - seen.firmBase <= TOUCH_EVERY_DAYS;
-  const why: Reason = { code: 'slept-too-long', source: 'seen', on: iso(today - days), weight: 0.9, n: { days } };
+  const why: Why = { code: 'slept-too-long', source: 'seen', on: iso(today - days), n: { days } };
   return {
     deeds: felt
       ? [{ deed: 'wake' }, { deed: 'move', what: warmthC < WAKES_FROM_C ? 'warmer' : 'brighter' }]
@@ -76,8 +67,8 @@ export function goesToSleep(facts: Facts): Answer | null {
   return {
     deeds: felt ? [{ deed: 'wait', until: null }] : [{ deed: 'wait', until: null }, pressBase('wait')],
     because: [
-      ...(why ? [{ ...why, weight: 0.8 }] : []),
-      { code: 'leaves-going', source: 'seen', weight: 0.5, ...(until ? { on: until } : {}), n: { felt: felt ? 1 : 0 } },
+      ...(why ? [{ ...why, weight: LEADS }] : []),
+      { code: 'leaves-going', source: 'seen', ...(until ? { on: until } : {}), n: { felt: felt ? 1 : 0 } },
       reckoned(facts),
     ],
     until: null,
@@ -91,7 +82,7 @@ export function newPair(facts: Facts): Answer | null {
   const until = newPairUntil(outlook.model.traits, nature, pairKnown(outlook.model));
   if (until === null || facts.state === 'resting') return null;
   const looked = seen.touched !== null && today - seen.touched < PAIR_LOOK_DAYS;
-  const why: Reason = { code: 'new-pair', source: 'rule', on: iso(until), weight: 0.9 };
+  const why: Why = { code: 'new-pair', source: 'rule', on: iso(until) };
   return {
     deeds: looked
       ? [{ deed: 'wait', until: iso(until) }]
@@ -132,7 +123,6 @@ function cameAsleep(facts: Facts): Answer | null {
         code: 'came-as-it-came',
         source: 'reckoned',
         ...(arrivedOn === null ? {} : { on: iso(arrivedOn) }),
-        weight: 0.8,
       },
       unsure(facts),
       asleep(facts),
@@ -150,7 +140,7 @@ function stirs(facts: Facts): Answer | null {
   const leafBud = woken.sign === 'new-growth' || traits.form === 'caudex' || traits.form === 'bulb';
   // A flower bud is the plant's own affair: it neither wakes for it nor drinks.
   if (!leafBud) return null;
-  const rests = (code: Reason['code'], beside: Deed[] = [], n: Reason['n'] = {}): Answer => ({
+  const rests = (code: Why['code'], beside: Deed[] = [], n: Why['n'] = {}): Answer => ({
     deeds: [sleep(iso(today + 14)), ...beside],
     because: [{ ...sign(code, woken), n: { strength: woken.strength, ...n } }, asleep(facts)],
     nextLook: iso(today + 14),
@@ -192,12 +182,12 @@ function shrinks(facts: Facts): Answer | null {
   if (worries && !felt && outlook.model.nature !== 'stone')
     return {
       deeds: [pressBase('sleep'), sleep(iso(today))],
-      because: [sign('slack-seen', shown, 0.8), asleep(facts)],
+      because: [sign('slack-seen', shown), asleep(facts)],
       nextLook: iso(today),
     };
   return {
     deeds: [sleep(nextTouch(facts))],
-    because: [sign('shrinking-cold', shown, 0.5), asleep(facts)],
+    because: [sign('shrinking-cold', shown), asleep(facts)],
     nextLook: nextTouch(facts),
   };
 }
@@ -219,7 +209,7 @@ function wetAsleep(facts: Facts): Answer | null {
   return {
     deeds: waited && !looked ? [pressBase('sleep'), dry, sleep(iso(today))] : [dry, sleep(iso(today + 5))],
     because: [
-      { code: 'drunk-asleep', source: 'seen', on: iso(lastDrink), weight: 0.9, n: { share: hundredth(m.p50) } },
+      { code: 'drunk-asleep', source: 'seen', on: iso(lastDrink), n: { share: hundredth(m.p50) } },
       asleep(facts),
     ],
     nextLook: iso(waited && !looked ? today : today + 5),
@@ -255,7 +245,6 @@ function spendsItsStore(facts: Facts): Answer | null {
       {
         code: 'small-store',
         source: 'reckoned',
-        weight: 0.6,
         n: { thirst: hundredth(outlook.stress.thirst), days: facts.dryDays },
       },
       asleep(facts),
@@ -278,7 +267,7 @@ function touched(facts: Facts): Answer {
         { deed: 'look', what: 'base', then: { firm: 'sleep', 'a little soft': sips ? 'sip' : 'sleep', soft: 'act' } },
         sleep(iso(today)),
       ],
-      because: [{ code: 'touch-due', source: 'rule', weight: 0.4, n: { days: since } }, why],
+      because: [{ code: 'touch-due', source: 'rule', n: { days: since } }, why],
       nextLook: iso(today),
     };
   }

@@ -3,7 +3,6 @@ import type { CheckId } from '../clinic/checks.ts';
 import { WET_FEET_HARM } from '../drydown/stress.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import {
-  ACTS_FROM,
   type Answer,
   asleep,
   DEPTH_ANSWERS,
@@ -16,9 +15,11 @@ import {
   sign,
   tenth,
 } from './answer.ts';
-import type { Deed, Reason } from './deeds.ts';
+import type { Deed } from './deeds.ts';
 import { type Facts, iso } from './facts.ts';
 import type { SeenSign } from './seen.ts';
+import { LEADS, type Why } from './weights.ts';
+import { ACTS_FROM } from '../clinic/diagnose.ts';
 
 /** Mush that a frost left on the tender parts is no rot yet. */
 export function isFrostMush({ seen, frost, clinic }: Pick<Facts, 'seen' | 'frost' | 'clinic'>): boolean {
@@ -40,7 +41,7 @@ export function rot(facts: Facts): Answer | null {
       { deed: 'act', what: 'unpot' },
       { deed: 'look', what: 'roots', then: { firm: 'wait', mush: 'act' } },
     ],
-    because: [sign('rot-seen', seen.rot, 1)],
+    because: [sign('rot-seen', seen.rot)],
     nextLook: iso(today),
   };
 }
@@ -79,7 +80,7 @@ export function deadRoots(facts: Facts): Answer | null {
           { deed: 'wait', until: null },
         ]
       : [lookFor('look-roots'), { deed: 'wait', until: null }],
-    because: [...(why ? [{ ...why, weight: 0.9 }] : []), reckoned(facts)],
+    because: [...(why ? [{ ...why, weight: LEADS }] : []), reckoned(facts)],
     until: null,
     nextLook: iso(today),
   };
@@ -97,7 +98,7 @@ export function rootGuests(facts: Facts): Answer | null {
       { deed: 'act', what: 'unpot' },
       { deed: 'wait', until: null },
     ],
-    because: [...(why ? [{ ...why, weight: 0.9 }] : []), reckoned(facts)],
+    because: [...(why ? [{ ...why, weight: LEADS }] : []), reckoned(facts)],
     until: null,
     nextLook: iso(today),
   };
@@ -158,7 +159,7 @@ export function suspected(facts: Facts): Answer | null {
     because: [
       sign('suspect', seen.suspect),
       ...(seen.lastDrink !== null && seen.lastDrink >= seen.suspect.day
-        ? [{ code: 'drink-on-suspicion', source: 'seen', on: iso(seen.lastDrink), weight: 0.6 } as const]
+        ? [{ code: 'drink-on-suspicion', source: 'seen', on: iso(seen.lastDrink) } as const]
         : []),
       ...(why ? [why] : []),
     ],
@@ -174,7 +175,7 @@ export function fadesAndWet(facts: Facts): Answer | null {
   if (seen.look?.says !== 'wet' || (seen.firmBase !== null && seen.firmBase >= seen.fading.day)) return null;
   return {
     deeds: [pressBase(), { deed: 'wait', until: null }],
-    because: [sign('too-much-seen', seen.fading, 0.7), seen.look.reason],
+    because: [sign('too-much-seen', seen.fading), seen.look.reason],
     until: null,
     nextLook: iso(today),
   };
@@ -209,7 +210,7 @@ export function wetAndCold(facts: Facts): Answer | null {
   return {
     deeds: harm && !looked ? [base, move, rest] : [move, ...(looked ? [] : [base]), rest],
     because: [
-      { code: harm ? 'roots-in-danger' : 'wet-and-cold', source: 'reckoned', weight: 0.9, n },
+      { code: harm ? 'roots-in-danger' : 'wet-and-cold', source: 'reckoned', n },
       ...(seen.look && seen.look.says !== 'dry' ? [seen.look.reason] : []),
       ...(state === 'resting' ? [asleep(facts)] : []),
     ],
@@ -226,7 +227,7 @@ export function tooMuch(facts: Facts): Answer | null {
   if (seen.tooMuch.sign === 'yellow-lower' && facts.wetDays < 14) return null;
   return {
     deeds: [pressBase(), { deed: 'wait', until: null }],
-    because: [sign('too-much-seen', seen.tooMuch, 0.7), reckoned(facts)],
+    because: [sign('too-much-seen', seen.tooMuch), reckoned(facts)],
     nextLook: iso(today),
     until: null,
   };
@@ -238,7 +239,7 @@ export function darkBase({ seen, today, state }: Facts): Answer | null {
   if (seen.firmBase !== null && seen.firmBase >= seen.tooMuch.day) return null;
   return {
     deeds: [pressBase('sleep'), { deed: 'sleep', next_look: iso(today) }],
-    because: [sign('too-much-seen', seen.tooMuch, 0.8)],
+    because: [sign('too-much-seen', seen.tooMuch)],
     nextLook: iso(today),
   };
 }
@@ -247,10 +248,10 @@ export function darkBase({ seen, today, state }: Facts): Answer | null {
 export function outOfWater({ seen, outlook, m, today }: Facts): Answer | null {
   const flooded = !outlook.plant.pot.holes && m.p50 > FLOODED_M;
   if (seen.standing === null && !flooded) return null;
-  const reason: Reason =
+  const reason: Why =
     seen.standing === null
-      ? { code: 'flooded', source: 'reckoned', weight: 1, n: { share: hundredth(m.p50) } }
-      : { code: 'water-stands', source: 'seen', on: iso(seen.standing), weight: 1 };
+      ? { code: 'flooded', source: 'reckoned', n: { share: hundredth(m.p50) } }
+      : { code: 'water-stands', source: 'seen', on: iso(seen.standing) };
   return {
     deeds: [
       { deed: 'act', what: 'out-of-water' },

@@ -7,7 +7,7 @@ import { isDrink } from '../catalogue/ways.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import { type PlantEvent, type Sign } from '../garden.ts';
 import { WET_FROM_M, DRY_TO_M } from '../moisture.ts';
-import type { Reason } from './deeds.ts';
+import type { Why } from './weights.ts';
 
 export type Says = 'wet' | 'damp' | 'dry';
 
@@ -17,7 +17,7 @@ export interface SeenLook {
   says: Says;
   /** what told */
   kind: 'finger' | 'lift' | 'meter' | 'weight';
-  reason: Reason;
+  reason: Why;
 }
 
 export interface SeenSign {
@@ -227,13 +227,13 @@ function weighedM(weightG: number, { drainedG, rangeG }: NonNullable<Scale>): nu
   return Math.min(1, Math.max(0, 1 - (drainedG - weightG) / rangeG));
 }
 
-function reasonOf(event: Check, scale: Scale): Reason {
+function reasonOf(event: Check, scale: Scale): Why {
   const seen = { source: 'seen', on: event.date } as const;
-  if ('finger' in event) return { code: FELT[event.finger], weight: 0.8, ...seen };
-  if ('lift' in event) return { code: 'lifted', of: event.lift, weight: 0.6, ...seen };
-  if ('meter' in event) return { code: 'probed', weight: 0.7, n: { reading: event.meter }, ...seen };
+  if ('finger' in event) return { code: FELT[event.finger], ...seen };
+  if ('lift' in event) return { code: 'lifted', of: event.lift, ...seen };
+  if ('meter' in event) return { code: 'probed', n: { reading: event.meter }, ...seen };
   const m = 'weight_g' in event && scale ? weighedM(event.weight_g, scale) : 0;
-  return { code: 'weighed', weight: 0.9, n: { share: Math.round(m * 100) / 100 }, ...seen };
+  return { code: 'weighed', n: { share: Math.round(m * 100) / 100 }, ...seen };
 }
 
 const FELT = { wet: 'felt-wet', damp: 'felt-damp', dry: 'felt-dry' } as const;

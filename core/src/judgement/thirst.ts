@@ -3,21 +3,13 @@ import { isDrink } from '../catalogue/ways.ts';
 import { dayNumber } from '../calendar/day.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import type { Form } from '../garden.ts';
-import {
-  ACTS_FROM,
-  type Answer,
-  coldNight,
-  DEPTH_ANSWERS,
-  likeliest,
-  mixOf,
-  mixReason,
-  pressBase,
-  sign,
-} from './answer.ts';
-import type { Drink, Reason } from './deeds.ts';
+import { type Answer, coldNight, DEPTH_ANSWERS, likeliest, mixOf, mixReason, pressBase, sign } from './answer.ts';
+import type { Drink } from './deeds.ts';
 import { type Facts, iso } from './facts.ts';
 import { fullDrink, SIP_SHARE, sipDrink } from './measure.ts';
 import { lookFor } from './rot.ts';
+import type { Why } from './weights.ts';
+import { ACTS_FROM } from '../clinic/diagnose.ts';
 
 const STEMS: ReadonlySet<Form> = new Set<Form>(['globe', 'column', 'pad']);
 /** Drinking less than this of its best, a plant on its way to rest takes a small drink, no drench. */
@@ -127,9 +119,9 @@ export function notFirmed(facts: Facts): Answer | null {
   if (!last.small && mixOf(facts) === 'dry' && today - last.day > SHOWS_DAYS * 2) return null;
   const felt = seen.firmBase !== null && seen.firmBase >= last.day;
   const rooted = seen.firmRoots !== null && seen.firmRoots >= last.day;
-  const because: Reason[] = [
-    { code: 'not-firmed', source: 'seen', on: iso(last.day), weight: 0.9, of: seen.slack.sign },
-    sign('slack-seen', seen.slack, 0.8),
+  const because: Why[] = [
+    { code: 'not-firmed', source: 'seen', on: iso(last.day), of: seen.slack.sign },
+    sign('slack-seen', seen.slack),
   ];
   if (felt || rooted) {
     const drink = sipDrink(facts);
@@ -166,7 +158,7 @@ export function slackAndDry(facts: Facts): Answer | null {
   if (isSlowed(facts) && STEMS.has(facts.outlook.model.traits.form) && seen.slack.strength < 3)
     return {
       deeds: [{ deed: 'wait', until: null }],
-      because: [sign('shrinking-cold', seen.slack, 0.8), mixReason(facts)],
+      because: [sign('shrinking-cold', seen.slack), mixReason(facts)],
       until: null,
       nextLook: iso(today + 21),
     };
@@ -189,7 +181,7 @@ export function afterFirstSip(facts: Facts): Answer | null {
   const look = iso(last.day + SHOWS_DAYS);
   return {
     deeds: [{ deed: 'wait', until: look }],
-    because: [{ code: 'first-sip', source: 'rule', on: iso(last.day), weight: 0.8 }],
+    because: [{ code: 'first-sip', source: 'rule', on: iso(last.day) }],
     until: look,
     nextLook: look,
   };

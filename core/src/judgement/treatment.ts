@@ -17,7 +17,7 @@ export function inTreatment({ clinic, today }: Facts): Answer | null {
           { deed: 'wait', until },
         ]
       : [{ deed: 'wait', until }],
-    because: [{ code: 'in-treatment', source: 'rule', on: one.openedOn, weight: 1, of: one.cause }],
+    because: [{ code: 'in-treatment', source: 'rule', on: one.openedOn, of: one.cause }],
     until,
     nextLook:
       next?.due && next.due > now && (until === null || next.due < until) ? next.due : (until ?? iso(today + 7)),

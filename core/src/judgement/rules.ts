@@ -1,0 +1,94 @@
+/**
+ * The rules of judgement, in the order in which they are asked. First the night, which no drink outvotes; then what no sum
+ * may outvote, most urgent first, and last the keeper's own rule: the first that has an answer gives it. Then what is said
+ * and done beside it.
+ */
+import type { Answer } from './answer.ts';
+import { intoShade, outOfTheCold, rootsWhereFast, towardsLight, weaned, whereItsSignsSend } from './beside.ts';
+import { byRule } from './byRule.ts';
+import { afterFrost, frostTonight } from './cold.ts';
+import type { ReasonCode } from './deeds.ts';
+import type { Facts } from './facts.ts';
+import { held } from './held.ts';
+import { changedPace, contradictsBook, lookSaysWait, neverLooked, staysWet } from './looks.ts';
+import { longRain } from './rain.ts';
+import { asleepStill, goesToSleep, newPair, sleepsTooLong } from './rest.ts';
+import {
+  darkBase,
+  deadRoots,
+  fadesAndWet,
+  outOfWater,
+  rootGuests,
+  rot,
+  slackAndWet,
+  suspected,
+  tooMuch,
+  wetAndCold,
+} from './rot.ts';
+import { afterFirstSip, notFirmed, slackAndDry, slackAndUnknown } from './thirst.ts';
+import { inTreatment } from './treatment.ts';
+import { WEIGHTS } from './weights.ts';
+
+export interface Rule {
+  /** what it rests on, where it has an answer */
+  code: ReasonCode;
+  /** how much that counts beside other reasons */
+  weight: number;
+  /** its answer, or null where it has nothing to say */
+  asks: (facts: Facts) => Answer | null;
+}
+
+export interface BesideRule {
+  code: ReasonCode;
+  weight: number;
+  /** the answer with what it adds */
+  adds: (answer: Answer, facts: Facts) => Answer;
+}
+
+const rule = (code: ReasonCode, asks: Rule['asks']): Rule => ({ code, asks, weight: WEIGHTS[code] });
+const beside = (code: ReasonCode, adds: BesideRule['adds']): BesideRule => ({ code, adds, weight: WEIGHTS[code] });
+
+/** A night below what it takes comes before, and nothing is poured on its eve. */
+export const TONIGHT: Rule = rule('below-limit', frostTonight);
+
+/** The order is the order of urgency. */
+export const RULES: readonly Rule[] = [
+  rule('rot-seen', rot),
+  rule('in-treatment', inTreatment),
+  rule('water-stands', outOfWater),
+  rule('likeliest', deadRoots),
+  rule('likeliest', rootGuests),
+  rule('frosted', afterFrost),
+  rule('slack-seen', slackAndWet),
+  rule('suspect', suspected),
+  rule('too-much-seen', fadesAndWet),
+  rule('changed-pace', staysWet),
+  rule('wet-and-cold', wetAndCold),
+  rule('long-rain', longRain),
+  rule('too-much-seen', tooMuch),
+  rule('too-much-seen', darkBase),
+  rule('slept-too-long', sleepsTooLong),
+  rule('asleep', asleepStill),
+  rule('leaves-going', goesToSleep),
+  rule('not-firmed', notFirmed),
+  rule('slack-seen', slackAndDry),
+  rule('slack-seen', slackAndUnknown),
+  rule('first-sip', afterFirstSip),
+  rule('new-pair', newPair),
+  rule('goes-to-rest', held),
+  rule('felt-wet', lookSaysWait),
+  rule('contradicts-book', contradictsBook),
+  rule('changed-pace', changedPace),
+  rule('never-looked', neverLooked),
+  rule('due', byRule),
+];
+
+/** Asked of every answer. */
+export const BESIDE: readonly BesideRule[] = [
+  beside('too-hot', intoShade),
+  beside('weaning', weaned),
+  beside('likeliest', whereItsSignsSend),
+  beside('too-dark', towardsLight),
+  beside('near-limit', outOfTheCold),
+  beside('changed-pace', rootsWhereFast),
+];
