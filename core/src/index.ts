@@ -103,7 +103,7 @@ export {
   type Evidence,
   type RankedCause,
 } from './clinic/diagnose.ts';
-export { type ClinicFacts, type ClinicSign, type NeighbourPest, SIGN_DAYS } from './clinic/facts.ts';
+export { type ClinicFacts, type ClinicSign, SIGN_DAYS } from './clinic/facts.ts';
 export { SIGN_RULES, SOUND, GIVEN, type SignRule, type Given } from './clinic/signRules.ts';
 export { HISTORY_RULES, HISTORY_CODES, type HistoryCode } from './clinic/historyRules.ts';
 export { WATCH_CODES, type Raised, type WatchCode } from './clinic/watch.ts';
@@ -129,3 +129,4 @@ export { type KeptTask } from './care/task.ts';
 export { clinicStrip, type ClinicStrip } from './clinic/strip.ts';
 export { type Harms, type Poison, poisonOf, WHOM, type Whom } from './plant/poison.ts';
 export { inspectionDays, SPOTS, type Spot, spotsOf } from './clinic/inspections.ts';
+export type { NeighbourPest, Standing } from './plant/standing.ts';

@@ -134,6 +134,8 @@ export function judged(
     south: file.site.latitude_deg < 0,
     mixIsCharged: false,
     arrivedOn: null,
+    shelteredOn: null,
+    neighbours: [],
     watersAtHand: [],
     air: place.air,
     organicShare: forecast.blend(file.plants[0]!.mix).organicShare,

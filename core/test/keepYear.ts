@@ -145,6 +145,8 @@ function keepSite(
         south: site.latitude_deg < 0,
         mixIsCharged: false,
         arrivedOn: null,
+        shelteredOn: null,
+        neighbours: [],
         watersAtHand: [{ kind: 'soft', saltsMgL: null }],
         air: place.air,
         organicShare: forecast.blend('mix').organicShare,

@@ -6,8 +6,7 @@ import { BONE_DRY_M } from '../moisture.ts';
 import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { Component } from '../mix/components.ts';
 import type { ClinicLine } from '../clinic/answer.ts';
-import type { NeighbourPest } from '../clinic/facts.ts';
-import type { Air, Mix, PlaceKind, PlantEvent } from '../garden.ts';
+import type { Mix, PlantEvent } from '../garden.ts';
 import type { Outlook } from '../forecast/forecast.ts';
 import { type FeedAdvice, feedAdvice, type FeedFacts } from '../feed/schedule.ts';
 import { type Salts, saltsOf } from '../feed/salts.ts';
@@ -23,6 +22,7 @@ import { genusCare } from '../plant/library.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import { genusByAnyName } from '../plant/synonyms.ts';
 import type { WaterKind } from '../watering.ts';
+import { type Standing, standingOf } from '../plant/standing.ts';
 import {
   type CareRules,
   careRules,
@@ -32,7 +32,7 @@ import {
   type SourcedRules,
 } from './rules.ts';
 
-export interface CareFacts {
+export interface CareFacts extends Standing {
   name: string;
   taxon: string | null;
   /** nobody knows what it is: the drier side, in everything */
@@ -40,21 +40,10 @@ export interface CareFacts {
   own: OwnRules;
   outlook: Outlook;
   today: DayNumber;
-  placeKind: PlaceKind;
-  lit: boolean;
   south: boolean;
   mixIsCharged: boolean;
-  arrivedOn: DayNumber | null;
-  /** the last day on which it was brought in or covered for the night; left out: never */
-  shelteredOn?: DayNumber | null;
   /** the water at hand, best first, where the keeper named any; salts where they measured them */
   watersAtHand: readonly { kind: WaterKind; saltsMgL: number | null }[];
-  /** of its place; left out: gentle */
-  air?: Air;
-  /** share of its mix that was alive */
-  organicShare?: number;
-  /** guests seen on other plants of its bench */
-  neighbours?: readonly NeighbourPest[];
   /** all places of its site, where it could stand instead */
   benches?: readonly Bench[];
 }
@@ -139,15 +128,9 @@ export function careTask(facts: CareFacts): CareTask {
     feed,
     salts,
     water,
-    placeKind: facts.placeKind,
-    arrivedOn: facts.arrivedOn,
-    shelteredOn: facts.shelteredOn ?? null,
+    ...standingOf(facts),
     indoorsSince: indoorsSince(facts),
-    lit: facts.lit,
     nameUnknown: facts.nameUnknown,
-    air: facts.air,
-    organicShare: facts.organicShare,
-    neighbours: facts.neighbours,
     benches: facts.benches,
   };
   const found = gather(input);

@@ -5,7 +5,7 @@
 import { SIGN_TABLE, signsThat } from '../catalogue/signs.ts';
 import { isDrink } from '../catalogue/ways.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
-import type { Air, PlaceKind, Plant, PlantEvent, PlantState, Sign, SignPlace } from '../garden.ts';
+import type { Plant, PlantEvent, PlantState, Sign, SignPlace } from '../garden.ts';
 import type { Salts } from '../feed/salts.ts';
 import type { Outlook } from '../forecast/forecast.ts';
 import { DRY_TO_M } from '../moisture.ts';
@@ -16,7 +16,8 @@ import type { Caution } from '../plant/genera.ts';
 import type { Traits } from '../plant/traits.ts';
 import type { Says } from '../judgement/seen.ts';
 import { meanSaturationVapourKPa } from '../sky/vapour.ts';
-import { type Cause, type Pest, PESTS, type Step } from './causes.ts';
+import { type Pest, PESTS, type Step } from './causes.ts';
+import { type NeighbourPest, type Standing, standingOf } from '../plant/standing.ts';
 
 export interface ClinicSign {
   day: DayNumber;
@@ -30,25 +31,15 @@ export interface ClinicSign {
   unseen?: boolean;
 }
 
-/** A guest seen on another plant of the bench. */
-export interface NeighbourPest {
-  plantId: string;
-  pest: Cause;
-  /** ISO day on which it was seen last */
-  on: string;
-}
-
-export interface ClinicFacts {
+export interface ClinicFacts extends Standing {
   today: DayNumber;
   signs: ClinicSign[];
   traits: Traits;
   cautions: readonly Caution[];
   band: LightBand;
   slow: boolean;
-  placeKind: PlaceKind;
   indoors: boolean;
   outdoors: boolean;
-  air: Air;
   state: PlantState;
   stateDays: number;
   /** days until its rest begins, as reckoned; null beyond the look ahead */
@@ -99,31 +90,24 @@ export interface ClinicFacts {
   salts: Salts;
   rhPct: number;
   mixYears: number | null;
-  organicShare: number;
   rewetDifficulty: number;
   /** ln of its pace of late against its own before: below 0 slower */
   lnPace: number;
   holes: boolean;
   fill: number;
   arrivedDays: number | null;
-  neighbours: readonly NeighbourPest[];
   /** looked over and found clean, days ago */
   cleanDays: number | null;
 }
 
 /** What a diagnosis needs beside the outlook. */
-export interface ClinicInput {
+export interface ClinicInput extends Standing {
   outlook: Outlook;
   today: DayNumber;
   care: GenusCare;
   band: LightBand;
   ceilingC: number;
   salts: Salts;
-  placeKind: PlaceKind;
-  air: Air;
-  arrivedOn: DayNumber | null;
-  organicShare: number;
-  neighbours: readonly NeighbourPest[];
   seen: { look: { day: DayNumber; says: Says } | null };
   chanceWet: number;
   chanceDry: number;
@@ -176,10 +160,9 @@ export function clinicFacts(input: ClinicInput): ClinicFacts {
     cautions: model.sourced.cautions,
     band: input.band,
     slow: care.slow,
-    placeKind: input.placeKind,
+    ...standingOf(input),
     indoors: placeDefaults(input.placeKind).indoors,
     outdoors: placeDefaults(input.placeKind).outdoors,
-    air: input.air,
     state: sleeping === null ? outlook.state : 'resting',
     stateDays: sleeping ?? today - (change?.day ?? today),
     restInDays: rest && sleeping === null ? rest.day - today : null,
@@ -227,13 +210,11 @@ export function clinicFacts(input: ClinicInput): ClinicFacts {
     salts: input.salts,
     rhPct: meanRh(climate, today, at),
     mixYears: known === null ? null : (today - known) / 365.25,
-    organicShare: input.organicShare,
     rewetDifficulty: model.pot.rewetDifficulty,
     lnPace: outlook.change && outlook.change.kind !== 'contradictory' ? Math.log(outlook.change.factor) : 0,
     holes: outlook.plant.pot.holes,
     fill: outlook.plant.diameter_mm / Math.max(1, outlook.plant.pot.top_mm),
     arrivedDays: input.arrivedOn === null ? null : today - input.arrivedOn,
-    neighbours: input.neighbours,
     cleanDays: ago(
       daysOf(
         events,

@@ -11,10 +11,10 @@ import type { Outlook } from '../forecast/forecast.ts';
 import { dueMoisture } from '../forecast/plantModel.ts';
 import { type Case, heldBy, openCases } from '../clinic/cases.ts';
 import { type Diagnosis, diagnose } from '../clinic/diagnose.ts';
-import { clinicFacts, type ClinicFacts, type NeighbourPest } from '../clinic/facts.ts';
+import { clinicFacts, type ClinicFacts } from '../clinic/facts.ts';
 import type { PlanFacts } from '../clinic/plan.ts';
 import { asSigns, type Raised, watch } from '../clinic/watch.ts';
-import type { Air, PlaceKind, PlantEvent, PlantState } from '../garden.ts';
+import type { PlantEvent, PlantState } from '../garden.ts';
 import type { Bench } from './benches.ts';
 import { DRY_TO_M, TOO_WET_TO_DRINK_M } from '../moisture.ts';
 import { type BookPace, bookPace } from '../forecast/bookPace.ts';
@@ -27,10 +27,11 @@ import { heatLimitC, isHotPot } from '../plant/heat.ts';
 import type { GenusCare } from '../plant/library.ts';
 import { LIGHT_BANDS } from '../plant/library.ts';
 import type { WaterKind } from '../watering.ts';
+import type { Standing } from '../plant/standing.ts';
 import { HARM, ROT_PRONE, WORSE } from './harm.ts';
 import { type Seen, whatWasSeen } from './seen.ts';
 
-export interface JudgeInput {
+export interface JudgeInput extends Standing {
   outlook: Outlook;
   today: DayNumber;
   rules: CareRules;
@@ -39,22 +40,10 @@ export interface JudgeInput {
   salts: Salts;
   /** the water that would be taken */
   water: WaterKind;
-  placeKind: PlaceKind;
-  arrivedOn: DayNumber | null;
-  /** the last day on which it was brought in or covered for the night */
-  shelteredOn: DayNumber | null;
   /** the last day on which it came under a roof, of one that stands there; null: it stands outside */
   indoorsSince: DayNumber | null;
-  /** a lamp burns over it */
-  lit: boolean;
   /** nobody knows what it is */
   nameUnknown: boolean;
-  /** left out: what is usual of its kind of place */
-  air?: Air;
-  /** share of its mix that was alive */
-  organicShare?: number;
-  /** guests seen on other plants of its bench */
-  neighbours?: readonly NeighbourPest[];
   /** the other places of its site, where it could stand instead */
   benches?: readonly Bench[];
 }
@@ -226,9 +215,6 @@ function clinicOf(facts: Omit<Facts, 'clinic'>): ClinicView {
     ...facts,
     band: LIGHT_BANDS[rules.light],
     ceilingC: rules.ceilingC,
-    air: facts.air ?? 'gentle',
-    organicShare: facts.organicShare ?? 0,
-    neighbours: facts.neighbours ?? [],
     chanceDry: 1 - chanceAbove(outlook.present, DRY_TO_M + 0.03),
   });
   const raised = watch(found, events);

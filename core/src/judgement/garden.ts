@@ -34,6 +34,7 @@ export function gardenTasks(garden: Garden, only?: string): { outlook: Outlook; 
         components,
       ),
       arrivedOn: plant.acquired_on ? dayNumber(plant.acquired_on) : null,
+      shelteredOn: null,
       watersAtHand: [],
       air: place.air,
       organicShare: forecast.blend(plant.mix).organicShare,
