@@ -16,7 +16,7 @@ export function oddWords(odd: OddMark, units: Units, today: string): string {
     case 'past-the-ceiling':
       return `It was fed ${countOf(odd.given)} of ${odd.ceiling} this season: one more burns a light feeder's roots.`;
     case 'food-harms':
-      return `${feedWords(odd.feed, today)} Feed it all the same?`;
+      return `${feedWords(odd.feed, today, units)} Feed it all the same?`;
     case 'many-drinks':
       return `That would be ${odd.drinks} waterings in a week: roots need to dry between them.`;
   }

@@ -295,11 +295,11 @@ const SPOT_WORDS: Readonly<Record<Spot, string>> = {
 /** "Check all 13 for pests: leaf axils, hearts, flower stalks. Last on 4 October." */
 export function inspectWords(
   { plants, last, spots, close }: { plants: number; last: string | null; spots: readonly Spot[]; close: boolean },
-  { today }: Speaking,
+  { today, units }: Speaking,
 ): string {
   return (
     `Check ${plants === 1 ? 'it' : `all ${plants}`} for pests: ` +
-    `${spots.map((spot) => SPOT_WORDS[spot]).join(', ')}. ${last ? `Last done ${onDay(last, today)}.` : 'Not done yet.'}` +
+    `${spots.map((spot) => SPOT_WORDS[spot]).join(', ')}. ${last ? `Last done ${onDay(last, today, units)}.` : 'Not done yet.'}` +
     (close ? ' They are crowded and the air is still: thin them out.' : '')
   );
 }
@@ -326,13 +326,19 @@ const MOVED: Readonly<Record<string, string>> = {
 };
 
 /** An action as the command line and the case tell it. @param drink "90 ml, drench" where it is to be watered */
-export function actionWords({ action, of, on, optional }: Action, { today }: Speaking, drink: string | null): string {
-  const day = on && on > today ? ` From ${dateWords(on, today)}.` : '';
+export function actionWords(
+  { action, of, on, optional }: Action,
+  { today, units }: Speaking,
+  drink: string | null,
+): string {
+  const day = on && on > today ? ` From ${dateWords(on, today, units)}.` : '';
   switch (action) {
     case 'check':
       return `${capitalised(CHECK_WORDS[of as CheckId].name)} before anything else.`;
     case 'hold':
-      return on && on > today ? `No water until ${dateWords(on, today)}.` : 'No water until you know what it is.';
+      return on && on > today
+        ? `No water until ${dateWords(on, today, units)}.`
+        : 'No water until you know what it is.';
     case 'wake':
       return (
         'Wake it: bright, warm (over about 20 °C) and a little moister air; press it once more, then give the first drink by ' +
@@ -351,18 +357,18 @@ export function actionWords({ action, of, on, optional }: Action, { today }: Spe
   }
 }
 
-export function changeWords({ change, of, on, days: n }: Change, { today }: Speaking): string {
+export function changeWords({ change, of, on, days: n }: Change, { today, units }: Speaking): string {
   switch (change) {
     case 'interval':
       return of === 'earlier'
         ? 'It is watered a step earlier from now on; next season you will see whether that helped.'
         : 'It is watered a step later from now on; next season you will see whether that helped.';
     case 'hold':
-      return `No water until ${dateWords(on!, today)}.`;
+      return `No water until ${dateWords(on!, today, units)}.`;
     case 'food':
       return `No food for ${days(n)}.`;
     case 'look':
-      return `Check it again ${onDay(on!, today)}.`;
+      return `Check it again ${onDay(on!, today, units)}.`;
     case 'store':
       return 'Its reserves are now assumed to be smaller than its size suggests.';
     case 'rate':
@@ -424,18 +430,18 @@ export function worthWords(
 /** Where a case stands, one line. */
 export function caseStateWords(
   { cause, steps, closed, cleanRun, ready, holdUntil }: Case,
-  { today }: Speaking,
+  { today, units }: Speaking,
 ): string {
-  if (closed) return `${OUTCOME_WORDS[closed.outcome]}, ${onDay(closed.on, today)}.`;
+  if (closed) return `${OUTCOME_WORDS[closed.outcome]}, ${onDay(closed.on, today, units)}.`;
   const next = nextStep(stepsShown({ steps }, today));
   const parts = [
-    ...(holdUntil && holdUntil > today ? [`No water until ${dateWords(holdUntil, today)}.`] : []),
+    ...(holdUntil && holdUntil > today ? [`No water until ${dateWords(holdUntil, today, units)}.`] : []),
     ...(cleanRun > 0 ? [`Found clean ${cleanRun === 1 ? 'once' : 'twice in a row'}.`] : []),
     ...(ready
       ? ['All done: close the case.']
       : next
         ? [
-            `Next: ${STEP_WORDS[next.step].head.toLowerCase()}${next.due && next.due > today ? `, ${dateWords(next.due, today)}` : ''}.`,
+            `Next: ${STEP_WORDS[next.step].head.toLowerCase()}${next.due && next.due > today ? `, ${dateWords(next.due, today, units)}` : ''}.`,
           ]
         : []),
   ];

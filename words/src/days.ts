@@ -3,6 +3,10 @@
  * clock.
  */
 import { dayNumber } from '@zinc-pail/core';
+import type { Units } from './units.ts';
+
+/** In which order a reader has day and month. */
+export type DateOrder = Pick<Units, 'dates'>;
 
 const WEEKDAYS = ['Thursday', 'Friday', 'Saturday', 'Sunday', 'Monday', 'Tuesday', 'Wednesday'];
 export const MONTHS = [
@@ -20,40 +24,37 @@ export const MONTHS = [
   'December',
 ];
 
-let monthFirst = false;
-
-/** Whether "June 4" is said, not "4 June": as the reader's country has it. Set once, where the words are read. */
-export function sayMonthFirst(wanted: boolean): void {
-  monthFirst = wanted;
+/** "4 June", or "June 4" where that is the reader's order. */
+function dayAndMonth(date: number, month: number, { dates }: DateOrder): string {
+  const name = MONTHS[month - 1]!;
+  return dates === 'month-first' ? `${name} ${date}` : `${date} ${name}`;
 }
-
-const dayAndMonth = (date: number, month: number) =>
-  monthFirst ? `${MONTHS[month - 1]!} ${date}` : `${date} ${MONTHS[month - 1]!}`;
 
 export function daysBetween(from: string, to: string): number {
   return dayNumber(to) - dayNumber(from);
 }
 
 /** "4 June", "4 June 2027" where today is in another year and more than half a year off. */
-export function dateWords(day: string, today: string): string {
+export function dateWords(day: string, today: string, order: DateOrder): string {
   const [year, month, date] = day.split('-').map(Number) as [number, number, number];
   const far = Math.abs(daysBetween(today, day)) > 180 && year !== Number(today.slice(0, 4));
-  return `${dayAndMonth(date, month)}${far ? `${monthFirst ? ',' : ''} ${year}` : ''}`;
+  const comma = order.dates === 'month-first' ? ',' : '';
+  return `${dayAndMonth(date, month, order)}${far ? `${comma} ${year}` : ''}`;
 }
 
 /** "today", "tomorrow", "yesterday", a weekday within a week, else the date. Day 0 of the epoch was a Thursday. */
-export function dayWords(day: string, today: string): string {
+export function dayWords(day: string, today: string, order: DateOrder): string {
   const ahead = daysBetween(today, day);
   if (ahead === 0) return 'today';
   if (ahead === 1) return 'tomorrow';
   if (ahead === -1) return 'yesterday';
   if (Math.abs(ahead) < 7) return WEEKDAYS[((dayNumber(day) % 7) + 7) % 7]!;
-  return dateWords(day, today);
+  return dateWords(day, today, order);
 }
 
 /** "on Thursday", "today", "on 4 June". */
-export function onDay(day: string, today: string): string {
-  const words = dayWords(day, today);
+export function onDay(day: string, today: string, order: DateOrder): string {
+  const words = dayWords(day, today, order);
   return words === 'today' || words === 'tomorrow' || words === 'yesterday' ? words : `on ${words}`;
 }
 

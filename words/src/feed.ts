@@ -1,13 +1,13 @@
 /** Why there is food with the next drink, or none. */
 import type { FeedAdvice } from '@zinc-pail/core';
-import { dateWords } from './days.ts';
+import { type DateOrder, dateWords } from './days.ts';
 import { signWords } from './signs.ts';
 import { capital, countWords, ordinal } from './units.ts';
 
 /** A sentence; the day until which it holds stands in it. */
-export function feedWords(feed: FeedAdvice, today: string): string {
+export function feedWords(feed: FeedAdvice, today: string, units: DateOrder): string {
   const { code, n, of } = feed.why;
-  const until = feed.kind === 'plain' && feed.until ? dateWords(feed.until, today) : null;
+  const until = feed.kind === 'plain' && feed.until ? dateWords(feed.until, today, units) : null;
   switch (code) {
     case 'never':
       return 'You never feed it.';

@@ -86,11 +86,11 @@ export function deedWords(deed: Deed, { units, today }: Speaking): string {
     case 'wait': {
       if (deed.until === null) return 'No water';
       const ahead = daysBetween(today, deed.until);
-      return ahead <= 0 ? 'No water' : `Wait until ${dayWords(deed.until, today)}`;
+      return ahead <= 0 ? 'No water' : `Wait until ${dayWords(deed.until, today, units)}`;
     }
     case 'sleep':
       return deed.next_look !== null && deed.next_look > today
-        ? `Asleep: no water. Check it around ${dayWords(deed.next_look, today)}`
+        ? `Asleep: no water. Check it around ${dayWords(deed.next_look, today, units)}`
         : 'Asleep: no water';
     case 'wake':
       return 'Try to wake it';
@@ -111,7 +111,7 @@ function besideWords(deed: Deed, first: Deed, speaking: Speaking): string | null
       ? first.deed === 'act'
         ? null
         : 'No water for now.'
-      : `No water before ${dayWords(deed.until, speaking.today)}.`;
+      : `No water before ${dayWords(deed.until, speaking.today, speaking.units)}.`;
   if (deed.deed === 'sleep') return 'No water: it is asleep.';
   return `${deedWords(deed, speaking)}.`;
 }
@@ -188,18 +188,20 @@ const LOOK_NAMES = {
 } as const;
 
 /** What may have happened, as a question a keeper can answer. */
-export function happenedWords({ kind, from, to, look }: Happened, today: string): string {
+export function happenedWords({ kind, from, to, look }: Happened, { today, units }: Speaking): string {
   const when =
-    from === to ? `on ${dateWords(from, today)}` : `between ${dateWords(from, today)} and ${dateWords(to, today)}`;
+    from === to
+      ? `on ${dateWords(from, today, units)}`
+      : `between ${dateWords(from, today, units)} and ${dateWords(to, today, units)}`;
   switch (kind) {
     case 'stranger':
       return `Somebody may have watered it ${when} without a note.`;
     case 'ran-past':
       return `The water given ${when} may have run past a dry root ball.`;
     case 'slower':
-      return `It may dry more slowly since about ${dateWords(from, today)}: lost roots, or a blocked hole?`;
+      return `It may dry more slowly since about ${dateWords(from, today, units)}: lost roots, or a blocked hole?`;
     case 'faster':
-      return `It may dry faster since about ${dateWords(from, today)}: roots that fill the pot?`;
+      return `It may dry faster since about ${dateWords(from, today, units)}: roots that fill the pot?`;
     case 'slip':
       return `The ${LOOK_NAMES[look ?? 'finger']} ${when} may have been a mistake.`;
   }

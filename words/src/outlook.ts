@@ -13,7 +13,7 @@ import {
   type ThirstWord,
   type WetFeetWord,
 } from '@zinc-pail/core';
-import { dateWords, partOfMonth } from './days.ts';
+import { type DateOrder, dateWords, partOfMonth } from './days.ts';
 import type { Speaking } from './reasons.ts';
 import { signWords } from './signs.ts';
 import { capital, degreeWords, lengthWords, type Units } from './units.ts';
@@ -67,9 +67,9 @@ export function holdWords({ hold }: Pick<PlantForecast, 'hold'>, { units, today 
     case 'cold':
       return `Too cold for water: ${degreeWords(hold.n.warmth!, units)} on average, and it grows above ${degreeWords(hold.n.grows_from!, units)}.`;
     case 'potted':
-      return `Newly potted: no water until ${dateWords(hold.until, today)}.`;
+      return `Newly potted: no water until ${dateWords(hold.until, today, units)}.`;
     case 'new-pair':
-      return `Its new leaves feed on the old ones: keep it dry until those are papery, around ${dateWords(hold.until, today)}.`;
+      return `Its new leaves feed on the old ones: keep it dry until those are papery, around ${dateWords(hold.until, today, units)}.`;
     case 'judged':
       return 'No water until the step above is done.';
   }
@@ -101,8 +101,9 @@ export function seasonWords(
   since: string,
   fromStart: boolean,
   today: string,
+  units: DateOrder,
 ): string {
-  const when = fromStart ? 'since records began' : `since ${dateWords(since, today)}`;
+  const when = fromStart ? 'since records began' : `since ${dateWords(since, today, units)}`;
   return `${state} ${when}: ${state === 'growing' || state === 'waking' ? HELD_BACK[why] : BROUGHT[why]}`;
 }
 
@@ -121,7 +122,7 @@ export const WET_FEET: Record<WetFeetWord, string> = {
 };
 
 /** A step that a sign moved the interval by, and whether it helped. */
-export function stepWords({ on, way, sign, helped }: IntervalStep, today: string): string {
+export function stepWords({ on, way, sign, helped }: IntervalStep, today: string, units: DateOrder): string {
   const taken = (CAUSE_WORDS as Readonly<Record<string, { name: string }>>)[sign];
   const why =
     sign === 'refused'
@@ -132,7 +133,7 @@ export function stepWords({ on, way, sign, helped }: IntervalStep, today: string
           ? `${signWords(sign)} when dry, firm again after watering`
           : `${signWords(sign)}: too much water`;
   const outcome = helped === null ? '' : helped ? ' It helped: not seen again.' : ' It was seen again since.';
-  return `Watered a step ${way} since ${dateWords(on, today)}: ${why}.${outcome}`;
+  return `Watered a step ${way} since ${dateWords(on, today, units)}: ${why}.${outcome}`;
 }
 
 /** Where a rule stands: the moisture at which it calls, and the days it waits. */

@@ -32,7 +32,7 @@ import { SI, type Units } from './units.ts';
 
 const TODAY = '2026-06-04';
 const DAY = '2026-06-02';
-const IMPERIAL: Units = { temperature: 'F', length: 'in', volume: 'cups' };
+const IMPERIAL: Units = { temperature: 'F', length: 'in', volume: 'cups', dates: 'day-first' };
 const MEASURES = [0, 1, 2].flatMap((k) => [SI, IMPERIAL].map((units) => ({ k, units })));
 /** Every number that a sentence asks for is this one. */
 const all = (k: number) => new Proxy({}, { get: () => k }) as Readonly<Record<string, number>>;
@@ -82,7 +82,7 @@ describe.each(MEASURES)('with every number $k, $units.temperature', ({ k, units 
   });
   it.each(FEED_CODES)('food %s', (code) => {
     const feed = { kind: 'plain', why: { code, n: all(k), of: 'soft-base' }, until: DAY, given: k, ceiling: k };
-    reads(feedWords(feed as FeedAdvice, TODAY), { units });
+    reads(feedWords(feed as FeedAdvice, TODAY, SI), { units });
   });
   it.each(HISTORY_CODES)('what the notes tell: %s', (code) =>
     reads(evidenceWords({ kind: 'history', code, n: FACTORS[code] ?? all(k), weight: 1 }, speaking), { units }),

@@ -15,7 +15,7 @@ export function lastMonthsWords({ code, n, on, of = '' }: LastFact, endedOn: str
     case 'cold-nights':
       return (
         `${countWords(n.nights!, 'night')} below its limit, the coldest ${degreeWords(n.low!, units)} ` +
-        `on ${dateWords(on!, endedOn)}.`
+        `on ${dateWords(on!, endedOn, units)}.`
       );
     case 'never-watered':
       return 'No watering is on record.';

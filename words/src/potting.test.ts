@@ -22,8 +22,8 @@ describe('the potting bench in words', () => {
     expect(words).not.toMatch(/undefined|NaN/);
   });
   it.each(BLOCK_CODES)('%s is a clause with its end', (code) => {
-    expect(blockWords({ code, until: '2026-06-10' }, TODAY)).toMatch(/, until about 10 June$/);
-    expect(blockWords({ code, until: null }, TODAY)).not.toMatch(/until/);
+    expect(blockWords({ code, until: '2026-06-10' }, TODAY, SI)).toMatch(/, until about 10 June$/);
+    expect(blockWords({ code, until: null }, TODAY, SI)).not.toMatch(/until/);
   });
   it('weeks that suit', () => {
     expect(suitsWords(null, TODAY)).toBe('Not growing for now: repot only to rescue it.');
@@ -51,7 +51,7 @@ describe('the potting bench in words', () => {
   ] as const)('%o', (task, words) => {
     const iso = (day: number) => new Date(day * 86_400_000).toISOString().slice(0, 10);
     expect(
-      aftercareWords({ ...task, because: 'because' in task ? [...task.because] : [] } as never, iso, '1970-01-01'),
+      aftercareWords({ ...task, because: 'because' in task ? [...task.because] : [] } as never, iso, '1970-01-01', SI),
     ).toBe(words);
   });
   it('every school, finding and step has its words', () => {

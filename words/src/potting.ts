@@ -13,7 +13,7 @@ import type {
   SchoolId,
 } from '@zinc-pail/core';
 import { CAUTION_WORDS } from './cautions.ts';
-import { dateWords, partOfMonth } from './days.ts';
+import { type DateOrder, dateWords, partOfMonth } from './days.ts';
 import { countWords, lengthWords, type Units } from './units.ts';
 
 export function needWords({ code, n }: NeedReason, units: Units): string {
@@ -60,8 +60,12 @@ const BLOCKS: Record<BlockCode, string> = {
   'in-treatment': 'it is being treated: one change at a time, then check',
 };
 
-export function blockWords({ code, until }: { code: BlockCode; until: string | null }, today: string): string {
-  return `${BLOCKS[code]}${until === null ? '' : `, until about ${dateWords(until, today)}`}`;
+export function blockWords(
+  { code, until }: { code: BlockCode; until: string | null },
+  today: string,
+  units: DateOrder,
+): string {
+  return `${BLOCKS[code]}${until === null ? '' : `, until about ${dateWords(until, today, units)}`}`;
 }
 
 export function suitsWords(suits: { from: string; to: string } | null, today: string): string {
@@ -125,8 +129,9 @@ export function aftercareWords(
   { kind, day, n, because }: AftercareTask,
   iso: (day: number) => string,
   today: string,
+  units: DateOrder,
 ): string {
-  const on = dateWords(iso(day), today);
+  const on = dateWords(iso(day), today, units);
   switch (kind) {
     case 'first-drink':
       return `First drink from ${on}: ${(because ?? []).map((code) => FIRST[code]).join(', ')}.`;

@@ -20,8 +20,8 @@ const CHANGED = {
 
 export function reasonWords(reason: Reason, { units, today }: Speaking): string {
   const { code, n = {}, on, of = '' } = reason;
-  const day = on ? onDay(on, today) : '';
-  const since = on ? sinceWords(on, today) : '';
+  const day = on ? onDay(on, today, units) : '';
+  const since = on ? sinceWords(on, today, units) : '';
   const degrees = (celsius: number) => degreeWords(celsius, units);
   switch (code) {
     case 'felt-wet':
@@ -35,7 +35,7 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'rot-unfelt':
       return `Rot is ${Math.round((n.chance ?? 0) * 100)} % likely, and nobody has felt its base: check that before any water.`;
     case 'in-treatment':
-      return `Treated for ${causeWords(of).name.toLowerCase()} since ${on ? dateWords(on, today) : 'lately'}.`;
+      return `Treated for ${causeWords(of).name.toLowerCase()} since ${on ? dateWords(on, today, units) : 'lately'}.`;
     case 'surface-dry':
       return `Only its top was felt dry ${day}, and the pot is deep.`;
     case 'weighed':
@@ -67,7 +67,7 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'due':
       return dueWords(of, n);
     case 'not-due':
-      return notDueWords(reason, today);
+      return notDueWords(reason, today, units);
     case 'unsure':
       return bandOf(n.p10!) === bandOf(n.p90!)
         ? `Expected ${bandOf(n.p10!)}.`
@@ -175,7 +175,7 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'flooded':
       return 'It holds more water than its mix can: roots drown in what is left at the bottom.';
     case 'frosted':
-      return `It had ${apartFrom(n.low!, n.limit!, units)} ${n.days === 0 ? 'last night' : `in the night before ${on ? dateWords(on, today) : 'last'}`}, and it takes ${degrees(n.limit!)}${n.read ? '' : ', judging by the weather'}.`;
+      return `It had ${apartFrom(n.low!, n.limit!, units)} ${n.days === 0 ? 'last night' : `in the night before ${on ? dateWords(on, today, units) : 'last'}`}, and it takes ${degrees(n.limit!)}${n.read ? '' : ', judging by the weather'}.`;
     case 'frost-shown':
       return `You saw it ${signWords(of)} ${day}: probably frost. Keep it dry, and cut nothing until you can see what is lost.`;
     case 'scorched':
@@ -199,15 +199,15 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'drunk-asleep':
       return `It was watered while dormant${on ? ` ${day}` : ''}, and ${Math.round(n.share! * 100)} % of that is still in the pot.`;
     case 'dries-on':
-      return `Dry by ${on ? dateWords(on, today) : 'then'}${giveOrTake(n)}.`;
+      return `Dry by ${on ? dateWords(on, today, units) : 'then'}${giveOrTake(n)}.`;
     case 'usual-day':
-      return `Your usual day is near${on ? `, ${dayWords(on, today)}` : ''}: it can wait until then.`;
+      return `Your usual day is near${on ? `, ${dayWords(on, today, units)}` : ''}: it can wait until then.`;
     case 'refused-twice':
-      return `You skipped it twice, last ${onDay(on ?? today, today)}${of ? `: ${SKIP_WORDS[of as Refusal] ?? of}` : ''}.`;
+      return `You skipped it twice, last ${onDay(on ?? today, today, units)}${of ? `: ${SKIP_WORDS[of as Refusal] ?? of}` : ''}.`;
     case 'dim-holds':
       return 'Too little light to use water: it can wait longer.';
     case 'weaning':
-      return `Its roots are used to a wet mix: water it early at first, then wait a little longer each time${on ? ` until ${dateWords(on, today)}` : ''}.`;
+      return `Its roots are used to a wet mix: water it early at first, then wait a little longer each time${on ? ` until ${dateWords(on, today, units)}` : ''}.`;
     case 'hot-holds':
       return `${apartFrom(n.high!, n.limit!, units)} is more than it can take: it shuts down and drinks little until the heat is over.`;
   }
@@ -255,8 +255,8 @@ const POTTED_WAITS: Readonly<Record<string, string>> = {
   'dry-brittle': ' with dry roots: a day to settle, then a small drink.',
 };
 
-function sinceWords(on: string, today: string): string {
-  return on === today ? 'today' : `since ${dayWords(on, today)}`;
+function sinceWords(on: string, today: string, units: Units): string {
+  return on === today ? 'today' : `since ${dayWords(on, today, units)}`;
 }
 
 function giveOrTake(n: Readonly<Record<string, number>>): string {
@@ -278,13 +278,13 @@ function dueWords(rule: string, n: Readonly<Record<string, number>>): string {
   }
 }
 
-function notDueWords({ of = '', on, n = {} }: Reason, today: string): string {
+function notDueWords({ of = '', on, n = {} }: Reason, today: string, units: Units): string {
   const now = `Now ${bandOf(n.p50 ?? 0.5)}.`;
   if (!on) return `${now} It will stay wet for a long time.`;
   if (of === 'dry-top' || of === 'keep-damp') return now;
   return on <= today
-    ? `Dry ${sinceWords(on, today)}${giveOrTake(n)}.`
-    : `${now} Dry by ${dateWords(on, today)}${giveOrTake(n)}.`;
+    ? `Dry ${sinceWords(on, today, units)}${giveOrTake(n)}.`
+    : `${now} Dry by ${dateWords(on, today, units)}${giveOrTake(n)}.`;
 }
 
 const CONTRADICTED: Readonly<Record<string, string>> = {

@@ -1,6 +1,6 @@
 /** What a round says besides its pots: further tasks of a day, and marks that somebody else has made already. */
 import type { ALSO_KINDS } from '@zinc-pail/contract/choices';
-import { dateWords } from './days.ts';
+import { type DateOrder, dateWords } from './days.ts';
 
 /** A task of today that is not water. */
 export interface AlsoToday {
@@ -16,18 +16,18 @@ export interface AlsoToday {
 /** From two hours on nobody counts minutes. */
 const HOURS_FROM_MINUTES = 120;
 
-export function alsoWords({ kind, day, minutes, n }: AlsoToday, today: string): string {
+export function alsoWords({ kind, day, minutes, n }: AlsoToday, today: string, units: DateOrder): string {
   switch (kind) {
     case 'sun':
       return `${spanWords(minutes ?? 0)} of direct sun today, then back to shade.`;
     case 'review':
-      return `Moved on ${dateWords(day, today)}: how does its new growth look?`;
+      return `Moved on ${dateWords(day, today, units)}: how does its new growth look?`;
     case 'quarantine':
-      return `In quarantine until ${dateWords(day, today)}: check for pests once more, then let it join the others.`;
+      return `In quarantine until ${dateWords(day, today, units)}: check for pests once more, then let it join the others.`;
     case 'potted-look':
-      return `Potted on ${dateWords(day, today)}: ${POTTED_LOOKS[(n ?? 1) - 1]!}`;
+      return `Potted on ${dateWords(day, today, units)}: ${POTTED_LOOKS[(n ?? 1) - 1]!}`;
     case 'shade-ends':
-      return `Potted on ${dateWords(day, today)}: bring it out of the shade again, in steps.`;
+      return `Potted on ${dateWords(day, today, units)}: bring it out of the shade again, in steps.`;
     case 'arrival':
       return 'New here and not inspected yet. Is a sleeve or foil still on? Does its pot have a hole? Any pests? How are its roots?';
     case 'sleeve':
@@ -45,10 +45,11 @@ export function alsoWords({ kind, day, minutes, n }: AlsoToday, today: string): 
 export function moveWords(
   { kind, place, on }: { kind: 'in' | 'out'; place: string; on: string },
   today: string,
+  units: DateOrder,
 ): string {
   if (kind === 'in')
-    return on <= today ? `Bring in from ${place} now` : `Bring in from ${place} by ${dateWords(on, today)}`;
-  return on <= today ? `Can go out to ${place} now` : `Can go out to ${place} from ${dateWords(on, today)}`;
+    return on <= today ? `Bring in from ${place} now` : `Bring in from ${place} by ${dateWords(on, today, units)}`;
+  return on <= today ? `Can go out to ${place} now` : `Can go out to ${place} from ${dateWords(on, today, units)}`;
 }
 
 const POTTED_LOOKS = [

@@ -6,9 +6,11 @@ export interface Units {
   temperature: 'C' | 'F';
   length: 'cm' | 'in';
   volume: 'l' | 'cups';
+  /** "4 June" or "June 4" */
+  dates: 'day-first' | 'month-first';
 }
 
-export const SI: Units = { temperature: 'C', length: 'cm', volume: 'l' };
+export const SI: Units = { temperature: 'C', length: 'cm', volume: 'l', dates: 'day-first' };
 /** exact by definition */
 export const MM_PER_INCH = 25.4;
 /** a kitchen cup as on measuring jugs, ml */

@@ -19,7 +19,7 @@ import { judgementWords } from './judgement.ts';
 import { SI, type Units } from './units.ts';
 
 const TODAYS = ['2026-11-26', '2026-06-10'];
-const IMPERIAL: Units = { temperature: 'F', length: 'in', volume: 'cups' };
+const IMPERIAL: Units = { temperature: 'F', length: 'in', volume: 'cups', dates: 'day-first' };
 
 function marksOn(date: string): { name: string; events: PlantEvent[]; law?(judgement: Judgement): void }[] {
   const check = (reading: object): PlantEvent => ({ type: 'check', date, ...reading }) as PlantEvent;

@@ -1,3 +1,4 @@
+import { SI } from './units.ts';
 import { describe, expect, it } from 'vitest';
 import { standsWords } from './stands.ts';
 import { ageWords, agoWords, type WeatherAge } from './weather.ts';
@@ -27,6 +28,7 @@ describe('how the weather is known', () => {
         ...over,
       },
       NOW,
+      SI,
     ).join(' ');
   it('asked and answered', () =>
     expect(age({})).toBe(
@@ -62,5 +64,5 @@ describe('when a plant may stand there', () => {
       'warm enough from about 2 November 2027 to 10 April 2028',
     ],
     [{ when: 'from-to', out: '2026-05-14', in: '2026-12-10', now: true }, 'warm enough until about 10 December'],
-  ] as const)('%j', (stands, words) => expect(standsWords(stands, '2026-11-27')).toBe(words));
+  ] as const)('%j', (stands, words) => expect(standsWords(stands, '2026-11-27', SI)).toBe(words));
 });

@@ -1,6 +1,6 @@
 /** How the weather is known, and how old it is. */
 import type { DaySource } from '@zinc-pail/core';
-import { daysBetween, dayWords, onDay } from './days.ts';
+import { type DateOrder, daysBetween, dayWords, onDay } from './days.ts';
 
 export const SOURCE_WORDS: Record<DaySource, string> = {
   read: 'read on the thermometer',
@@ -42,6 +42,7 @@ export function agoWords(instant: string, nowMs: number): string {
 export function ageWords(
   { service, observed_until: until, forecast_until: ahead, today }: WeatherAge,
   nowMs: number,
+  units: DateOrder,
 ): string[] {
   const words: string[] = [];
   if (service?.failed_since) {
@@ -53,12 +54,12 @@ export function ageWords(
   words.push(
     until === null
       ? 'No weather is on record yet.'
-      : `The record ends ${onDay(until, today)}${daysBetween(until, today) > 3 ? `, ${daysBetween(until, today)} days back` : ''}.`,
+      : `The record ends ${onDay(until, today, units)}${daysBetween(until, today) > 3 ? `, ${daysBetween(until, today)} days back` : ''}.`,
   );
   words.push(
     ahead === null
       ? 'There is no forecast: beyond today we use typical weather for the season.'
-      : `The forecast goes to ${dayWords(ahead, today)}; after that we use typical weather for the season.`,
+      : `The forecast goes to ${dayWords(ahead, today, units)}; after that we use typical weather for the season.`,
   );
   if (service && !service.failed_since && service.answered_at)
     words.push(`Updated ${agoWords(service.answered_at, nowMs)}.`);

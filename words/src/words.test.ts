@@ -10,7 +10,7 @@ import { reasonWords } from './reasons.ts';
 import { amountWords, degreeWords, doseWords, lengthWords, ordinal, SI, type Units } from './units.ts';
 
 const TODAY = '2026-07-08';
-const IMPERIAL: Units = { temperature: 'F', length: 'in', volume: 'cups' };
+const IMPERIAL: Units = { temperature: 'F', length: 'in', volume: 'cups', dates: 'day-first' };
 const speaking = { units: SI, today: TODAY };
 
 describe('figures', () => {
@@ -36,11 +36,11 @@ describe('figures', () => {
 describe('days', () => {
   it('read as a person says them, with the year where it is another', () => {
     expect(
-      ['2026-07-08', '2026-07-09', '2026-07-07', '2026-07-11', '2026-08-07'].map((day) => dayWords(day, TODAY)),
+      ['2026-07-08', '2026-07-09', '2026-07-07', '2026-07-11', '2026-08-07'].map((day) => dayWords(day, TODAY, SI)),
     ).toEqual(['today', 'tomorrow', 'yesterday', 'Saturday', '7 August']);
-    expect(dateWords('2024-10-27', TODAY)).toBe('27 October 2024');
-    expect(dateWords('2027-01-02', '2026-12-20')).toBe('2 January');
-    expect([onDay(TODAY, TODAY), onDay('2026-07-11', TODAY)]).toEqual(['today', 'on Saturday']);
+    expect(dateWords('2024-10-27', TODAY, SI)).toBe('27 October 2024');
+    expect(dateWords('2027-01-02', '2026-12-20', SI)).toBe('2 January');
+    expect([onDay(TODAY, TODAY, SI), onDay('2026-07-11', TODAY, SI)]).toEqual(['today', 'on Saturday']);
     expect(['2026-08-03', '2026-08-15', '2026-08-29', '2027-03-02'].map((day) => partOfMonth(day, TODAY))).toEqual([
       'early August',
       'mid-August',
@@ -116,6 +116,7 @@ describe('one sentence for each code', () => {
         ceiling: null,
       },
       TODAY,
+      SI,
     );
     expect(words).toMatch(/^[A-Z].*\.$/);
     expect(words).not.toMatch(/undefined|NaN|every \d\./);
@@ -131,6 +132,7 @@ describe('one sentence for each code', () => {
           ceiling: 6,
         },
         TODAY,
+        SI,
       ),
     ).toBe('Overfed this season, 11 times of at most 6: no food until 1 April 2027.');
   });
@@ -150,10 +152,10 @@ describe('one sentence for each code', () => {
 
 describe('a season', () => {
   it('names what brought a state, and what holds growth back; a date that is only the start of the record is none', () => {
-    expect(seasonWords('resting', 'short-days', '2026-02-01', false, TODAY)).toBe(
+    expect(seasonWords('resting', 'short-days', '2026-02-01', false, TODAY, SI)).toBe(
       'resting since 1 February: because of the short days',
     );
-    expect(seasonWords('growing', 'short-days', '2024-10-27', true, TODAY)).toBe(
+    expect(seasonWords('growing', 'short-days', '2024-10-27', true, TODAY, SI)).toBe(
       'growing since records began: held back by short days',
     );
   });
@@ -161,7 +163,10 @@ describe('a season', () => {
 
 describe('what may have happened', () => {
   it.each(['stranger', 'ran-past', 'slower', 'faster', 'slip'] as const)('%s is a sentence with its days', (kind) => {
-    const words = happenedWords({ kind, probability: 0.6, from: '2026-07-01', to: '2026-07-05', look: 'meter' }, TODAY);
+    const words = happenedWords(
+      { kind, probability: 0.6, from: '2026-07-01', to: '2026-07-05', look: 'meter' },
+      { today: TODAY, units: SI },
+    );
     expect(words).toMatch(/^[A-Z].*July.*[.?]$/);
   });
 });

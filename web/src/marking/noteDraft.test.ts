@@ -50,7 +50,7 @@ describe('a draft', () => {
 });
 
 describe('water', () => {
-  afterEach(() => setUnits({ temperature: 'C', length: 'cm', volume: 'l' }));
+  afterEach(() => setUnits({ temperature: 'C', length: 'cm', volume: 'l', dates: 'day-first' }));
   it('is written with its way; the amount only if it was told', () => {
     expect(events('watering')).toEqual([{ type: 'watering', date: DAY, method: 'drench', way: 'base', water: 'rain' }]);
     expect(events('watering', { way: 'mist', amount: '7,25', wetLeaves: true })).toEqual([
@@ -71,7 +71,7 @@ describe('water', () => {
   });
   it('asks for a number in the keeper’s own unit', () => {
     expect(events('watering', { amount: 'some' })).toContain('millilitres');
-    setUnits({ temperature: 'C', length: 'cm', volume: 'cups' });
+    setUnits({ temperature: 'C', length: 'cm', volume: 'cups', dates: 'day-first' });
     expect(events('watering', { amount: '-1' })).toContain('cups');
     expect(events('watering', { amount: '1' })).toMatchObject([{ amount_ml: expect.closeTo(240, -1) }]);
   });
@@ -113,12 +113,12 @@ describe('looks', () => {
 });
 
 describe('measures', () => {
-  afterEach(() => setUnits({ temperature: 'C', length: 'cm', volume: 'l' }));
+  afterEach(() => setUnits({ temperature: 'C', length: 'cm', volume: 'l', dates: 'day-first' }));
   it('are millimetres whatever they were typed in, heads whole', () => {
     expect(events('measure', { measures: { diameter_mm: '84', heads: '3' } })).toEqual([
       { type: 'measure', date: DAY, diameter_mm: 84, heads: 3 },
     ]);
-    setUnits({ temperature: 'C', length: 'in', volume: 'l' });
+    setUnits({ temperature: 'C', length: 'in', volume: 'l', dates: 'day-first' });
     expect(events('measure', { measures: { diameter_mm: '2' } })).toMatchObject([{ diameter_mm: 50.8 }]);
   });
   it.each([

@@ -1,6 +1,5 @@
 /** Days in words. A day is a label, so it is formatted as UTC and never shifted. */
 import { dayNumber, isoDay } from '@zinc-pail/core';
-import { sayMonthFirst } from '@zinc-pail/words/days';
 
 /** The words are English; the order of day and month is that of the reader's own English, or the usual one. */
 const LOCALE = typeof navigator !== 'undefined' && navigator.language.startsWith('en-') ? navigator.language : 'en-GB';
@@ -10,7 +9,9 @@ function isMonthFirst(locale: string): boolean {
   const parts = new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'short' }).formatToParts(0);
   return parts.findIndex(({ type }) => type === 'month') < parts.findIndex(({ type }) => type === 'day');
 }
-sayMonthFirst(isMonthFirst(LOCALE));
+
+/** In which order the reader has day and month. */
+export const DATES = isMonthFirst(LOCALE) ? 'month-first' : 'day-first';
 
 const SHORT = new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'short', timeZone: 'UTC' });
 const LONG = new Intl.DateTimeFormat(LOCALE, { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });

@@ -2,6 +2,7 @@
  * The units that this keeper reads and writes. Everything is kept in °C, mm and ml; what is typed in other units is
  * turned into these once, at full precision, and what is shown is turned back only for the eye, so nothing drifts.
  */
+import { DATES } from './days.ts';
 import { numberIn } from './numbers.ts';
 import {
   ML_PER_CUP,
@@ -23,12 +24,13 @@ export function units(): Units {
   try {
     chosen = {
       ...SI,
+      dates: DATES,
       ...(JSON.parse(
         typeof localStorage === 'undefined' ? '{}' : (localStorage.getItem(KEY) ?? '{}'),
       ) as Partial<Units>),
     };
   } catch {
-    chosen = SI;
+    chosen = { ...SI, dates: DATES };
   }
   return chosen;
 }

@@ -137,7 +137,7 @@ describe('the book', () => {
 });
 
 describe('units', () => {
-  afterEach(() => setUnits({ temperature: 'C', length: 'cm', volume: 'l' }));
+  afterEach(() => setUnits({ temperature: 'C', length: 'cm', volume: 'l', dates: 'day-first' }));
   it('are the keeper’s own, for the eye and for what is typed, and nothing drifts', () => {
     const kept = new Map<string, string>();
     vi.stubGlobal('localStorage', {
@@ -145,7 +145,7 @@ describe('units', () => {
       setItem: (key: string, value: string) => kept.set(key, value),
     });
     expect([degrees(-4), centimetres(90), litres(180)]).toEqual(['−4°', '9 cm', '180 ml']);
-    setUnits({ temperature: 'F', length: 'in', volume: 'cups' });
+    setUnits({ temperature: 'F', length: 'in', volume: 'cups', dates: 'day-first' });
     expect([degrees(-4), centimetres(254), litres(180), litres(7)]).toEqual(['25°', '10 in', '¾ cup', '7 ml']);
     expect(celsiusOf(212)).toBe(100);
     expect(celsiusOf(shownTemperature(17.3))).toBeCloseTo(17.3, 12);

@@ -1,3 +1,4 @@
+import { units } from '../../words/units.ts';
 import type { AlmanacInput } from '@zinc-pail/contract/almanac';
 import type { Kit } from '@zinc-pail/contract/keeping';
 import { type AlmanacRow, dayNumber, isoDay, weekLoads } from '@zinc-pail/core';
@@ -297,7 +298,7 @@ function PlantLine({ plant, names, x, width, week, first }: LineProps) {
             : ''}
           {plant.deeds.flowers[week] ? ', was in flower' : ''}
           {row.cold[week]! >= 0.05 ? `, too cold ${Math.round(row.cold[week]! * 100)} %` : ''}
-          {plant.tried && `; ${standsWords(plant.tried.stands, isoDay(first - 1))}`}
+          {plant.tried && `; ${standsWords(plant.tried.stands, isoDay(first - 1), units())}`}
         </span>
       </div>
       <YearStrip row={plant.row} tried={plant.tried} deeds={plant.deeds} x={x} width={width} week={week} />

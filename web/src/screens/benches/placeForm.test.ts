@@ -35,20 +35,20 @@ const place = (some: Partial<PlaceForm> = {}) => read({ ...formOf(PLACE, undefin
 beforeAll(() => vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => {} }));
 
 describe('a bench', () => {
-  afterEach(() => setUnits({ temperature: 'C', length: 'cm', volume: 'l' }));
+  afterEach(() => setUnits({ temperature: 'C', length: 'cm', volume: 'l', dates: 'day-first' }));
   it('goes through its form unchanged, a lamp of half a µmol too', () => expect(place()).toEqual(told));
   it('a new one stands on a sill of the first site', () => {
     expect(formOf(null, 7)).toMatchObject({ site_id: '7', kind: 'windowsill', name: '', lamp_ppfd: '' });
   });
   it('is typed in the keeper’s own degrees and kept in Celsius', () => {
-    setUnits({ temperature: 'F', length: 'cm', volume: 'l' });
+    setUnits({ temperature: 'F', length: 'cm', volume: 'l', dates: 'day-first' });
     const form = formOf(PLACE, undefined);
     expect(form).toMatchObject({ floor_c: '35.6', vent_c: '72.5' });
     expect(read(form)).toMatchObject({ floor_c: 2, vent_c: 22.5 });
     expect(place({ vent_c: '200' })).toEqual({ vent_c: 'A number from 32 to 140, or nothing.' });
   });
   it('is measured in the keeper’s own inches', () => {
-    setUnits({ temperature: 'C', length: 'in', volume: 'l' });
+    setUnits({ temperature: 'C', length: 'in', volume: 'l', dates: 'day-first' });
     expect(formOf(PLACE, undefined)).toMatchObject({ width: '94.5', depth: '23.6' });
     expect(place({ width: '94.5', depth: '24' })).toMatchObject({ width_mm: 2400, depth_mm: 610 });
   });

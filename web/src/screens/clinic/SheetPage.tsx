@@ -174,7 +174,7 @@ function Doing({ sheet }: { sheet: ClinicSheet }) {
         <p className="mt-2 text-[0.9375rem]">
           Its rule has moved: {ruleWords(gap.before.due_m, gap.before.hold_days)} before,{' '}
           {ruleWords(gap.after.due_m, gap.after.hold_days)} now.{' '}
-          {gap.steps.map((step) => stepWords(step as IntervalStep, today)).at(-1)}
+          {gap.steps.map((step) => stepWords(step as IntervalStep, today, units())).at(-1)}
           {gap.steps.at(-1)?.helped === null && ' You will see after a season whether it helped.'}
         </p>
       )}

@@ -26,10 +26,10 @@ describe('hints of filters', () => {
 describe('the keeper’s units', () => {
   beforeEach(() => {
     vi.stubGlobal('localStorage', { setItem() {}, getItem: () => null });
-    setUnits({ temperature: 'F', length: 'in', volume: 'l' });
+    setUnits({ temperature: 'F', length: 'in', volume: 'l', dates: 'day-first' });
   });
   afterEach(() => {
-    setUnits({ temperature: 'C', length: 'cm', volume: 'l' });
+    setUnits({ temperature: 'C', length: 'cm', volume: 'l', dates: 'day-first' });
     vi.unstubAllGlobals();
   });
   it('stand in heads, in cells and in what a filter compares', () => {

@@ -2,6 +2,7 @@
  * What the book does not tell, as a question: somebody watered it, the drench ran past, a look was wrong. One tap
  * answers, as a fact.
  */
+import { units } from '../../words/units.ts';
 import type { JournalEvent, PlantView } from '@zinc-pail/contract/api';
 import type { Happened as Happening } from '@zinc-pail/core';
 import { dateWords } from '@zinc-pail/words/days';
@@ -55,7 +56,7 @@ function Question({ happening, plant }: { happening: Happening; plant: PlantView
     happening.kind === 'stranger'
       ? [
           [
-            `Yes, about ${dateWords(on, today)}`,
+            `Yes, about ${dateWords(on, today, units())}`,
             write({ type: 'watering', date: on, method: 'drench' } as JournalEvent, 'watered by somebody'),
           ],
           [
@@ -100,7 +101,7 @@ function Question({ happening, plant }: { happening: Happening; plant: PlantView
             ];
   return (
     <div className="mt-1">
-      <p className="text-[1rem]">{happenedWords(happening, today)}</p>
+      <p className="text-[1rem]">{happenedWords(happening, { today, units: units() })}</p>
       <div className="mt-1 flex flex-wrap gap-2">
         {answers.flatMap(([label, act]) =>
           act

@@ -373,6 +373,7 @@ function Facts({ plant }: { plant: PlantView }) {
     outlook.state_since,
     outlook.state_since_start,
     site.today,
+    units(),
   );
   const next = outlook.next_change;
   const wrinkles = outlook.thirst.wrinkles_in_days;
@@ -512,7 +513,7 @@ function TaskWords({ plant }: { plant: PlantView }) {
       {outlook.state !== 'resting' && (
         <p>
           Its next drink is {WAY_WORDS[task.way].next}, about {litres(task.amount_ml)}
-          {kitchen && ` (${kitchen})`} of {task.water} water, {food} {feedWords(task.feed, site.today)}
+          {kitchen && ` (${kitchen})`} of {task.water} water, {food} {feedWords(task.feed, site.today, units())}
         </p>
       )}
       <p className="text-[var(--ink-2)]">{[...words.mind, words.never].join(' ')}</p>

@@ -1,4 +1,5 @@
 /** A plant's pot and mix: put right where they were wrong from the start, or repotted with its day. */
+import { units } from '../../words/units.ts';
 import type { PlantView } from '@zinc-pail/contract/api';
 import { type Pot, POT_MATERIALS, POT_SHAPES } from '@zinc-pail/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
@@ -109,7 +110,7 @@ export function PotPanel({
   const blocks = bench.data?.plants.find(({ id }) => id === plant.id)?.blocks ?? [];
   const before = [
     ...cautionLines(plant.outlook, plant.record.poisonous),
-    ...blocks.map((block) => `Not now: ${blockWords(block, plant.site.today)}.`),
+    ...blocks.map((block) => `Not now: ${blockWords(block, plant.site.today, units())}.`),
   ];
   return (
     <Dialog title="Its pot and mix" onClose={onClose}>

@@ -1,4 +1,5 @@
 /** The rules of one plant: each with where it comes from, the keeper's own with their reason and a way back. */
+import { units } from '../../words/units.ts';
 import type { PlantView } from '@zinc-pail/contract/api';
 import type { RuleSource } from '@zinc-pail/core';
 import { ruleWords, stepWords } from '@zinc-pail/words/outlook';
@@ -71,11 +72,11 @@ function Steps({ plant: { outlook, site }, onTakeBack }: { plant: PlantView; onT
     <div className="mt-2 border-l-4 border-[var(--lichen)] pl-3 text-[0.9375rem]">
       {outlook.steps.map((step) => (
         <p key={step.on}>
-          {stepWords(step, site.today)}{' '}
+          {stepWords(step, site.today, units())}{' '}
           <button
             type="button"
             className="h-6 underline"
-            aria-label={`Take back: ${stepWords(step, site.today)}`}
+            aria-label={`Take back: ${stepWords(step, site.today, units())}`}
             onClick={() => onTakeBack(step.on)}
           >
             take back

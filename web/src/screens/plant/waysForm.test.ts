@@ -4,7 +4,7 @@ import { setUnits } from '../../words/units.ts';
 import { formOf, ruleWords, type WaysForm, waysOf } from './waysForm.ts';
 
 beforeAll(() => vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => {} }));
-afterEach(() => setUnits({ temperature: 'C', length: 'cm', volume: 'l' }));
+afterEach(() => setUnits({ temperature: 'C', length: 'cm', volume: 'l', dates: 'day-first' }));
 
 const traits = {
   habit: 'winter',
@@ -63,7 +63,7 @@ describe('its ways', () => {
     expect(ways({ leafless: '' })).not.toHaveProperty('leafless');
   });
   it('degrees are the keeper’s own', () => {
-    setUnits({ temperature: 'F', length: 'cm', volume: 'l' });
+    setUnits({ temperature: 'F', length: 'cm', volume: 'l', dates: 'day-first' });
     expect(form(['minDryC'])).toMatchObject({ min_dry_c: '37.4' });
     expect(ways({ min_dry_c: '37,4' })).toMatchObject({ min_dry_c: 3 });
     expect(ways({ min_dry_c: '200' })).toBe('Lowest night, dry: a number from -58 to 104 is wanted.');

@@ -63,7 +63,7 @@ export function BenchDetail({ plant, kit, today }: { plant: BenchPlant; kit: Kit
       </p>
       {plant.blocks.map((block) => (
         <p key={block.code} className="mt-1 border-l-4 border-[var(--straw)] pl-2">
-          Not now, but for a rescue: {blockWords(block, today)}.
+          Not now, but for a rescue: {blockWords(block, today, units())}.
         </p>
       ))}
       {plant.blocks.length > 0 && (

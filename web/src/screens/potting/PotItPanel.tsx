@@ -1,4 +1,5 @@
 /** A plant is potted: into what, what its roots were like, what was cut; and what follows from that, dated. */
+import { units } from '../../words/units.ts';
 import type { Kit } from '@zinc-pail/contract/keeping';
 import type { BenchPlant, PotsOf, StockLine } from '@zinc-pail/contract/potting';
 import {
@@ -156,7 +157,9 @@ export function PotItPanel({ plant, kit, today, onClose }: Props) {
       <Dialog title="What follows" onClose={onClose}>
         <ul className="list-disc pl-5">
           {follows.follows.map(({ on, ...task }) => (
-            <li key={`${task.kind} ${on}`}>{aftercareWords({ ...task, day: dayNumber(on) }, isoDay, today)}</li>
+            <li key={`${task.kind} ${on}`}>
+              {aftercareWords({ ...task, day: dayNumber(on) }, isoDay, today, units())}
+            </li>
           ))}
         </ul>
         {follows.pots.length > 1 && <p className="my-2">{movedWords(follows.pots.at(-2)!, follows.pots.at(-1)!)}</p>}

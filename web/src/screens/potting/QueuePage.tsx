@@ -154,7 +154,7 @@ function Group({ head, plants, today, weekends, openId, onOpen, potOf }: GroupPr
                 </span>
                 <span className="block text-[0.9375rem] text-[var(--ink-2)]">
                   {plant.need.reasons.map((reason) => needWords(reason, units())).join('; ')}.
-                  {plant.blocks[0] && <> Not now: {blockWords(plant.blocks[0], today)}.</>}
+                  {plant.blocks[0] && <> Not now: {blockWords(plant.blocks[0], today, units())}.</>}
                   {!plant.blocks[0] && <> {suitsWords(plant.suits, today)}</>}
                   {potOf(plant.id) && <> Its pot is on the shelf: {potOf(plant.id)}.</>}
                 </span>

@@ -1,3 +1,4 @@
+import { units } from '../../words/units.ts';
 import type { JournalEvent, PlantView, RoundSite } from '@zinc-pail/contract/api';
 import { alsoWords } from '@zinc-pail/words/round';
 import { useQueryClient } from '@tanstack/react-query';
@@ -99,7 +100,7 @@ export function Also({ site }: { site: RoundSite }) {
               <Link to={`/plants/${one.plant_id}`} className="-my-3 inline-block py-3 hover:underline">
                 <Name written={one.plant} />
               </Link>
-              : {alsoWords(one, site.today)}
+              : {alsoWords(one, site.today, units())}
             </span>
             <span className="flex gap-2">
               {one.kind === 'sun' && (

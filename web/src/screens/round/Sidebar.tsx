@@ -127,7 +127,7 @@ function Moves({ sites }: { sites: RoundSite[] }) {
       <ul className="text-[0.9375rem]">
         {moves.map((move) => (
           <li key={`${move.kind}-${move.place_id}`} className="border-b border-[var(--rule)] py-1">
-            <b>{moveWords(move, move.today)}</b>:{' '}
+            <b>{moveWords(move, move.today, units())}</b>:{' '}
             {move.plants.slice(0, NAMES_SHOWN).map((plant, i) => (
               <span key={plant.id}>
                 {i > 0 && ', '}

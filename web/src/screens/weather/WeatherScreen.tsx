@@ -1,4 +1,5 @@
 /** What each place has been and will be: against outside, against who lives there, and how it is known. */
+import { units } from '../../words/units.ts';
 import type { PlaceWeather, SiteWeather, WeatherTaken } from '@zinc-pail/contract/weather';
 import { dayNumber, standsWhen } from '@zinc-pail/core';
 import { standsWords } from '@zinc-pail/words/stands';
@@ -66,7 +67,7 @@ function SiteSection({ site, nowMs }: { site: SiteWeather; nowMs: number }) {
   const [placeId, setPlaceId] = useState<number | null>(null);
   const [normals, setNormals] = useState(false);
   const place = site.places.find(({ id }) => id === placeId) ?? site.places[0];
-  const [first, ...rest] = ageWords(site, nowMs);
+  const [first, ...rest] = ageWords(site, nowMs, units());
   const away = site.service?.failed_since != null;
   const queries = useQueryClient();
   const again = useMutation({
@@ -204,7 +205,7 @@ function Stands({ site, place }: { site: SiteWeather; place: PlaceWeather }) {
             </Link>
             <span>
               takes {degrees(plant.min_wet_c)} moist, {degrees(plant.min_dry_c)} dry;{' '}
-              {standsWords(plant.stands, site.today)}
+              {standsWords(plant.stands, site.today, units())}
             </span>
           </li>
         ))}

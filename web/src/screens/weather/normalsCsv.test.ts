@@ -6,7 +6,7 @@ const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', '
 const down = (head: string, row: (i: number) => string) => [head, ...MONTHS.map((m, i) => `${m};${row(i)}`)].join('\n');
 
 beforeAll(() => vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => {} }));
-afterEach(() => setUnits({ temperature: 'C', length: 'cm', volume: 'l' }));
+afterEach(() => setUnits({ temperature: 'C', length: 'cm', volume: 'l', dates: 'day-first' }));
 
 describe('usual weather brought as a table', () => {
   it('is read a row a month, with commas, and hours of a month made hours of a day', () => {
@@ -34,7 +34,7 @@ describe('usual weather brought as a table', () => {
     );
   });
   it('is shown in the degrees that this keeper types', () => {
-    setUnits({ temperature: 'F', length: 'cm', volume: 'l' });
+    setUnits({ temperature: 'F', length: 'cm', volume: 'l', dates: 'day-first' });
     const read = normalsFromCsv(down('month;min;max', () => '0;10'));
     if ('wrong' in read) throw new Error(read.wrong);
     expect([read.fields.tmin_c![0], read.fields.tmax_c![0]]).toEqual(['32', '50']);
