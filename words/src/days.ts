@@ -65,3 +65,13 @@ export function partOfMonth(day: string, today: string): string {
   const far = Math.abs(daysBetween(today, day)) > 180 && year !== Number(today.slice(0, 4));
   return `${part}${MONTHS[month - 1]!}${far ? ` ${year}` : ''}`;
 }
+
+const SHORT_LENGTH = 3;
+
+/** "Thu, 4 Jun 2026", "Thu, Jun 4, 2026". */
+export function fullDateWords(day: string, { dates }: DateOrder): string {
+  const [year, month, date] = day.split('-').map(Number) as [number, number, number];
+  const weekday = WEEKDAYS[((dayNumber(day) % 7) + 7) % 7]!.slice(0, SHORT_LENGTH);
+  const name = MONTHS[month - 1]!.slice(0, SHORT_LENGTH);
+  return dates === 'month-first' ? `${weekday}, ${name} ${date}, ${year}` : `${weekday}, ${date} ${name} ${year}`;
+}

@@ -2,7 +2,7 @@
 import type { DateReason } from '@zinc-pail/core';
 import { dateReasonWords } from '@zinc-pail/words/outlook';
 import { scaleLinear } from 'd3';
-import { units } from '../words/units.ts';
+import { units } from '../reader/units.ts';
 
 const WORDS: Record<DateReason['factor'], string> = {
   place: 'place and weather',

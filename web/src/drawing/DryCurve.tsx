@@ -2,13 +2,14 @@
  * The dry-down: moisture behind with its waterings and checks, the doubt ahead, the rule, the window and the cold
  * nights.
  */
+import { units } from '../reader/units.ts';
 import { bandOf, dayNumber, isoDay, type OutlookView } from '@zinc-pail/core';
 import type { JournalEntry } from '@zinc-pail/contract/api';
 import { area, axisBottom, line, scaleLinear, scaleUtc, select, utcFormat } from 'd3';
 import { type KeyboardEvent, type PointerEvent, type ReactElement, useEffect, useRef, useState } from 'react';
-import { longDay, shortDay } from '../words/days.ts';
+import { longDay, shortDay } from '../reader/days.ts';
 import { useWidth } from '../parts/useWidth.ts';
-import { eventWords } from '../words/events.ts';
+import { eventWords } from '@zinc-pail/words/events';
 import { METHOD_TABLE } from '@zinc-pail/core';
 import { WAY_WORDS } from '@zinc-pail/words/ways';
 
@@ -273,7 +274,7 @@ export function readingOf(
   const damp = point
     ? `${bandOf(point.middle)}, ${Math.round(100 * point.middle)} % (${Math.round(100 * point.low)} to ${Math.round(100 * point.high)})`
     : 'not known';
-  const happened = seen.filter(({ event }) => event.date === date).map(({ event }) => eventWords(event));
+  const happened = seen.filter(({ event }) => event.date === date).map(({ event }) => eventWords(event, units()));
   return `${longDay(date)}: ${[damp, ...happened].join('. ')}.`;
 }
 

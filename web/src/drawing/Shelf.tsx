@@ -4,9 +4,9 @@
  */
 import type { RoundPot } from '@zinc-pail/contract/api';
 import { isApart, judgedAs, type Judged } from '@zinc-pail/core';
-import { litres } from '../words/amounts.ts';
+import { litres } from '../reader/amounts.ts';
 import { Link } from 'react-router';
-import { wordsFor } from '../words/deeds.ts';
+import { wordsFor } from '../reader/deeds.ts';
 import { PotGlyph } from './PotGlyph.tsx';
 import { weatherDanger, WeatherGlyph } from './WeatherMark.tsx';
 

@@ -9,7 +9,7 @@ import {
 } from '@zinc-pail/contract/line';
 import { dayNumber } from '@zinc-pail/core';
 import { area, line, scaleLinear } from 'd3';
-import { shortDay } from '../words/days.ts';
+import { shortDay } from '../reader/days.ts';
 
 export const STRIP_WIDTH = 324;
 const HEIGHT = 64;

@@ -1,7 +1,7 @@
 /** Pieces of forms, so that every one of them is labelled and large enough for a thumb. */
 import { type ReactNode, useId, useState } from 'react';
 import { useFault } from './faults.ts';
-import { mmText, shownLength, typed } from '../words/units.ts';
+import { mmText, shownLength, typed } from '../reader/units.ts';
 
 interface ChoiceProps {
   legend: string;

@@ -1,8 +1,8 @@
 /** What a pot is besides its measures: its holes, and whether it is dark. */
 import { hasSmallHole, type Pot } from '@zinc-pail/core';
-import { numberIn } from '../words/numbers.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
 import { Tick, Typed, TypedLength } from './Fields.tsx';
-import { lengthBounds } from '../words/units.ts';
+import { lengthBounds } from '../reader/units.ts';
 
 export interface PotDetailDraft {
   holes: boolean;

@@ -11,7 +11,7 @@ import { useTheme } from './theme.ts';
 import { useTitle } from './title.ts';
 import { MarkBar } from '../marking/Marks.tsx';
 import { Timers } from '../marking/Timers.tsx';
-import { setUnits, type Units, units } from '../words/units.ts';
+import { setUnits, type Units, units } from '../reader/units.ts';
 
 const SCREENS = [
   { to: '/', label: 'Round', key: 'g' },

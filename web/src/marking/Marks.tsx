@@ -6,12 +6,12 @@ import { Undo2 } from 'lucide-react';
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useRef, useState } from 'react';
 import { ProblemError, wordsOf } from '../api/client.ts';
 import { useJournal } from '../api/journal.ts';
-import { nearDay } from '../words/days.ts';
+import { nearDay } from '../reader/days.ts';
 import { useKeys } from '../frame/keys.ts';
 import { Name } from '../naming/Name.tsx';
-import { count } from '../words/amounts.ts';
-import { wordsFor } from '../words/deeds.ts';
-import { units } from '../words/units.ts';
+import { count } from '../reader/amounts.ts';
+import { wordsFor } from '../reader/deeds.ts';
+import { units } from '../reader/units.ts';
 
 /** A pot that a mark is for, as it stood before. */
 export interface Marked {

@@ -3,7 +3,7 @@ import type { JournalEvent, RoundPot } from '@zinc-pail/contract/api';
 import { drinkOf } from '@zinc-pail/core';
 import { WAY_WORDS } from '@zinc-pail/words/ways';
 import type { Marked } from './Marks.tsx';
-import { litres } from '../words/amounts.ts';
+import { litres } from '../reader/amounts.ts';
 
 /** As advised: the way, the measure, the water, and the food if it is due with this drink. */
 export function wateredAsAdvised({ outlook, task }: Pick<RoundPot, 'outlook' | 'task'>, date: string): JournalEvent[] {

@@ -1,5 +1,5 @@
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
-import { setUnits } from '../words/units.ts';
+import { setUnits } from '../reader/units.ts';
 import type { Marked } from './Marks.tsx';
 import { draftFor, type NoteDraft, type NoteKind, noteOf } from './noteDraft.ts';
 

@@ -3,9 +3,9 @@ import { SKIP_WORDS } from '@zinc-pail/words/skips';
 import type { JournalEvent, RoundPot } from '@zinc-pail/contract/api';
 import { drinkOf, METHOD_TABLE, WAY_TABLE, type Way } from '@zinc-pail/core';
 import { NotSent, notSent } from '../api/client.ts';
-import { litres } from '../words/amounts.ts';
-import { numberIn } from '../words/numbers.ts';
-import { mlOf, mmOf, typed } from '../words/units.ts';
+import { litres } from '../reader/amounts.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
+import { mlOf, mmOf, typed } from '../reader/units.ts';
 import type { Marked } from './Marks.tsx';
 import { WAY_WORDS } from '@zinc-pail/words/ways';
 

@@ -3,8 +3,8 @@ import { WAY_WORDS } from '@zinc-pail/words/ways';
 import { SKIP_WORDS } from '@zinc-pail/words/skips';
 import type { RoundPot } from '@zinc-pail/contract/api';
 import { SIGNS, WATER_KINDS, type Way, WAYS } from '@zinc-pail/core';
-import { litres } from '../words/amounts.ts';
-import { typed } from '../words/units.ts';
+import { litres } from '../reader/amounts.ts';
+import { typed } from '../reader/units.ts';
 import { Choice, Field, OneOf, Tick, Typed } from '../forms/Fields.tsx';
 import { MEASURES, type NoteDraft, type NoteKind } from './noteDraft.ts';
 

@@ -5,7 +5,7 @@ import { LocateFixed } from 'lucide-react';
 import { useDeferredValue, useState } from 'react';
 import { ask } from '../api/client.ts';
 import { Field, Wrong } from '../forms/Fields.tsx';
-import { coordinatesOf } from '../words/coordinates.ts';
+import { coordinatesOf } from '@zinc-pail/words/coordinates';
 
 const round = (degrees: number) => Math.round(degrees * 100) / 100;
 

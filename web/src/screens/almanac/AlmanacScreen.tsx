@@ -1,4 +1,4 @@
-import { units } from '../../words/units.ts';
+import { units } from '../../reader/units.ts';
 import type { AlmanacInput } from '@zinc-pail/contract/almanac';
 import type { Kit } from '@zinc-pail/contract/keeping';
 import { type AlmanacRow, dayNumber, isoDay, weekLoads } from '@zinc-pail/core';
@@ -12,8 +12,8 @@ import { useKit } from '../../api/kit.ts';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { usePrinting } from '../../parts/media.ts';
 import { useWidth } from '../../parts/useWidth.ts';
-import { count, litres } from '../../words/amounts.ts';
-import { shortDay } from '../../words/days.ts';
+import { count, litres } from '../../reader/amounts.ts';
+import { shortDay } from '../../reader/days.ts';
 import { LoadChart } from './LoadChart.tsx';
 import { useYear } from './useYear.ts';
 import { WhatIfPanel } from './WhatIfPanel.tsx';

@@ -1,7 +1,7 @@
 import { type WeekLoad } from '@zinc-pail/core';
 import { axisBottom, brushX, type D3BrushEvent, max, scaleLinear, scaleUtc, select, utcMonth } from 'd3';
 import { useEffect, useRef } from 'react';
-import { MONTHS } from '../../words/days.ts';
+import { MONTHS } from '../../reader/days.ts';
 
 const HEIGHT = 96;
 const MARGIN = { top: 8, bottom: 22 };

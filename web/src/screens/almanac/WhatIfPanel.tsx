@@ -2,8 +2,8 @@ import type { AlmanacInput } from '@zinc-pail/contract/almanac';
 import { COLDER_A_DEGREE, type WhatIf } from '@zinc-pail/core';
 import { type FormEvent, useState } from 'react';
 import { Tick, Typed, Wrong } from '../../forms/Fields.tsx';
-import { numberIn } from '../../words/numbers.ts';
-import { celsiusOf, shownTemperature, typed } from '../../words/units.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
+import { celsiusOf, shownTemperature, typed } from '../../reader/units.ts';
 
 interface Props {
   input: AlmanacInput;

@@ -3,7 +3,7 @@ import type { Town } from '@zinc-pail/contract/towns';
 import type { Kit } from '@zinc-pail/contract/keeping';
 import { UNKNOWN_MIX, unknownMixId } from '@zinc-pail/contract/unknownMix';
 import { commonGenus, dayNumber, isoDay, type PlaceKind, usualAir, type WaterKind } from '@zinc-pail/core';
-import { COMPASS } from '../../words/places.ts';
+import { COMPASS } from '@zinc-pail/words/places';
 import { FIRST_POT, USUAL_POTS } from '../takein/usualPots.ts';
 
 export const STEPS = ['where', 'water', 'bench', 'plant'] as const;

@@ -2,7 +2,7 @@
 import type { PlaceView } from '@zinc-pail/contract/keeping';
 import { scaleSqrt } from 'd3';
 import { Link } from 'react-router';
-import { count } from '../../words/amounts.ts';
+import { count } from '../../reader/amounts.ts';
 import { lightRows } from './benchPlan.ts';
 
 const FARES: Record<PlaceView['pots'][number]['light'], { words: string; colour: string }> = {

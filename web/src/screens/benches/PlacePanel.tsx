@@ -10,8 +10,8 @@ import { ask, faultsOf, notSent, wordsOf } from '../../api/client.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
 import { Field, KeepOrLeave, Wrong } from '../../forms/Fields.tsx';
-import { COMPASS, KIND_WORDS } from '../../words/places.ts';
-import { typed } from '../../words/units.ts';
+import { COMPASS, KIND_WORDS } from '@zinc-pail/words/places';
+import { typed } from '../../reader/units.ts';
 import { formOf, type PlaceForm, placeOf } from './placeForm.ts';
 
 interface PlacePanelProps {

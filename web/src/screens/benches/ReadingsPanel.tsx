@@ -3,13 +3,13 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, notSent } from '../../api/client.ts';
 import { CSV, FileField, tooLongWords } from '../../forms/FileField.tsx';
-import { count, degrees } from '../../words/amounts.ts';
-import { fullDay, todayIn } from '../../words/days.ts';
+import { count, degrees } from '../../reader/amounts.ts';
+import { fullDay, todayIn } from '../../reader/days.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
 import { DayField, Typed } from '../../forms/Fields.tsx';
-import { numberIn } from '../../words/numbers.ts';
-import { celsiusOf, typed } from '../../words/units.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
+import { celsiusOf, typed } from '../../reader/units.ts';
 
 /** Fields of the one reading that is sent. */
 const [LOW, HIGH, HUMIDITY] = ['readings/0/tmin_c', 'readings/0/tmax_c', 'readings/0/rh_pct'] as const;

@@ -1,6 +1,6 @@
 /** At the foot while pots are set out: what is in hand, where it may go, what was just done. */
 import type { PlaceView } from '@zinc-pail/contract/keeping';
-import { count } from '../../words/amounts.ts';
+import { count } from '../../reader/amounts.ts';
 import type { SettingTold } from './useSetting.ts';
 
 interface SettingBarProps {

@@ -6,7 +6,7 @@ import { MemoryRouter } from 'react-router';
 import { describe, expect, it } from 'vitest';
 import { MATERIALS } from '../../drawing/materials.ts';
 import { VERDICT_COLOURS } from '../../drawing/VerdictGlyph.tsx';
-import { COMPASS, compassWord } from '../../words/places.ts';
+import { COMPASS, compassWord } from '@zinc-pail/words/places';
 import { benchOf, BenchPlan } from './BenchPlan.tsx';
 import { LightDrawing } from './LightDrawing.tsx';
 import { SettingBar } from './SettingBar.tsx';

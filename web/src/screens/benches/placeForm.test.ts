@@ -1,6 +1,6 @@
 import type { PlaceView } from '@zinc-pail/contract/keeping';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
-import { setUnits } from '../../words/units.ts';
+import { setUnits } from '../../reader/units.ts';
 import { formOf, type PlaceForm, placeOf } from './placeForm.ts';
 
 const PLACE = {

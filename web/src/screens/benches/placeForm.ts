@@ -2,8 +2,8 @@
 import type { Hazard } from '@zinc-pail/core';
 import { PLACE_BOUNDS } from '@zinc-pail/contract/limits';
 import type { PlaceFields, PlaceView } from '@zinc-pail/contract/keeping';
-import { numberIn } from '../../words/numbers.ts';
-import { celsiusOf, mmOfBench, shownBench, shownTemperature } from '../../words/units.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
+import { celsiusOf, mmOfBench, shownBench, shownTemperature } from '../../reader/units.ts';
 import { type Read, readOr } from '../../forms/read.ts';
 
 export interface PlaceForm {

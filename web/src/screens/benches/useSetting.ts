@@ -4,7 +4,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
 import { placesKey } from '../../api/places.ts';
-import { count } from '../../words/amounts.ts';
+import { count } from '../../reader/amounts.ts';
 import { benchOf } from './BenchPlan.tsx';
 import { movedBy, originsOf, type Spot } from './benchPlan.ts';
 

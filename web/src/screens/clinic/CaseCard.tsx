@@ -7,8 +7,8 @@ import { caseStateWords, OUTCOME_WORDS, STEP_WORDS, worthWords } from '@zinc-pai
 import { useState } from 'react';
 import { usePlant } from '../../api/plant.ts';
 import { useTable } from '../../api/table.ts';
-import { nearDay } from '../../words/days.ts';
-import { units } from '../../words/units.ts';
+import { nearDay } from '../../reader/days.ts';
+import { units } from '../../reader/units.ts';
 import { signEvent, useSheetMarks } from './useSheetMarks.ts';
 
 /** What a step can be answered with; the others are simply done. */

@@ -5,8 +5,8 @@ import { causeWords } from '@zinc-pail/words/causes';
 import { evidenceWords } from '@zinc-pail/words/clinic';
 import { useState } from 'react';
 import { Tick } from '../../forms/Fields.tsx';
-import { fullDay } from '../../words/days.ts';
-import { units } from '../../words/units.ts';
+import { fullDay } from '../../reader/days.ts';
+import { units } from '../../reader/units.ts';
 import { useSheetMarks } from './useSheetMarks.ts';
 
 const SHOWN = 5;

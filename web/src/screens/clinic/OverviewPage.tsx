@@ -11,9 +11,9 @@ import { SectionHead, Wrong } from '../../forms/Fields.tsx';
 import { Start } from './Start.tsx';
 import { Waiting } from '../../frame/Waiting.tsx';
 import { Name } from '../../naming/Name.tsx';
-import { count } from '../../words/amounts.ts';
-import { nearDay } from '../../words/days.ts';
-import { units } from '../../words/units.ts';
+import { count } from '../../reader/amounts.ts';
+import { nearDay } from '../../reader/days.ts';
+import { units } from '../../reader/units.ts';
 
 export function OverviewPage() {
   const { data: clinic, error } = useClinic();

@@ -10,7 +10,7 @@ import { ask, NotSent, wordsOf } from '../../api/client.ts';
 import { plantKey } from '../../api/plant.ts';
 import { SignGlyph } from '../../drawing/SignGlyph.tsx';
 import { Choice, Tick, Wrong } from '../../forms/Fields.tsx';
-import { nearDay } from '../../words/days.ts';
+import { nearDay } from '../../reader/days.ts';
 import { Plate } from './Plate.tsx';
 import { signEvent, useSheetMarks } from './useSheetMarks.ts';
 import { placeOf, type Zone, zonesOf } from './zones.ts';

@@ -19,7 +19,7 @@ import { SectionHead, Wrong } from '../../forms/Fields.tsx';
 import { useTitle } from '../../frame/title.ts';
 import { Waiting } from '../../frame/Waiting.tsx';
 import { Name } from '../../naming/Name.tsx';
-import { units } from '../../words/units.ts';
+import { units } from '../../reader/units.ts';
 import { CaseCard } from './CaseCard.tsx';
 import { Causes } from './Causes.tsx';
 import { Pointing } from './Pointing.tsx';

@@ -8,8 +8,8 @@ import { signWords } from '@zinc-pail/words/signs';
 import { degreeWords } from '@zinc-pail/words/units';
 import { area, line, scaleLinear } from 'd3';
 import { useState } from 'react';
-import { longDay, shortDay } from '../../words/days.ts';
-import { units } from '../../words/units.ts';
+import { longDay, shortDay } from '../../reader/days.ts';
+import { units } from '../../reader/units.ts';
 
 const WIDTH = 1000;
 const LEFT = 56;

@@ -14,7 +14,7 @@ import { Field, Wrong } from '../../forms/Fields.tsx';
 import { felt, type Felt, marked, wateredAsAdvised } from '../../marking/markEvents.ts';
 import { useMarks } from '../../marking/Marks.tsx';
 import { NotePanel } from '../../marking/NotePanel.tsx';
-import { count } from '../../words/amounts.ts';
+import { count } from '../../reader/amounts.ts';
 import { LIGHT_WORDS, SLEEP_WORDS, STAND_WORDS } from '../plant/ruleLines.ts';
 
 /** Marks carry the judgement of each pot along: more than these are done bench by bench. */

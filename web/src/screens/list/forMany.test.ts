@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { rulesChosen } from './ForMany.tsx';
-import { setUnits } from '../../words/units.ts';
+import { setUnits } from '../../reader/units.ts';
 import { cellWords, COLUMNS, filterHint, headWords, passes } from './rows.ts';
 
 describe('rules for many', () => {

@@ -6,8 +6,8 @@ import {
   type TableColumn,
   type TableRow,
 } from '@zinc-pail/contract/table';
-import { shortDay } from '../../words/days.ts';
-import { MM_PER_INCH, shownTemperature, units } from '../../words/units.ts';
+import { shortDay } from '../../reader/days.ts';
+import { MM_PER_INCH, shownTemperature, units } from '../../reader/units.ts';
 
 const USUAL_WIDTH_PX = 120;
 

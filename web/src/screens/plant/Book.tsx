@@ -1,11 +1,12 @@
+import { units } from '../../reader/units.ts';
 import type { JournalEntry, JournalEvent, PlantView } from '@zinc-pail/contract/api';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ProblemError } from '../../api/client.ts';
 import { useJournal } from '../../api/journal.ts';
 import { plantKey } from '../../api/plant.ts';
-import { eventWords } from '../../words/events.ts';
-import { fullDay } from '../../words/days.ts';
+import { eventWords } from '@zinc-pail/words/events';
+import { fullDay } from '../../reader/days.ts';
 
 const FIRST_SHOWN = 12;
 const MORE = 60;
@@ -44,7 +45,7 @@ export function Book({ plant }: { plant: PlantView }) {
           >
             <span className="w-32 shrink-0 text-[var(--ink-2)]">{fullDay(entry.event.date)}</span>
             <span className={`min-w-0 break-words ${entry.voided ? 'line-through' : ''}`}>
-              {eventWords(entry.event)}
+              {eventWords(entry.event, units())}
             </span>
             {entry.voided ? (
               <span className="ml-auto text-[0.875rem] text-[var(--ink-2)]">crossed out</span>
@@ -53,7 +54,7 @@ export function Book({ plant }: { plant: PlantView }) {
                 <button
                   type="button"
                   className="ml-auto h-11 px-2 text-[0.875rem] text-[var(--ink-2)] underline hover:text-[var(--ink)]"
-                  aria-label={`Cross out ${fullDay(entry.event.date)}: ${eventWords(entry.event)}`}
+                  aria-label={`Cross out ${fullDay(entry.event.date)}: ${eventWords(entry.event, units())}`}
                   onClick={() => void strike(entry)}
                 >
                   cross out

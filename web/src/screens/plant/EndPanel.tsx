@@ -8,7 +8,7 @@ import { endBody, EndFields, type Ending } from '../../parts/EndFields.tsx';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
 import { Field, Tick } from '../../forms/Fields.tsx';
-import { numberIn } from '../../words/numbers.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
 import { Name } from '../../naming/Name.tsx';
 
 /** It leaves the collection: its book stays and can be read back. */

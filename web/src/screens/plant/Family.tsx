@@ -1,6 +1,6 @@
 import type { PlantView } from '@zinc-pail/contract/api';
 import { Link } from 'react-router';
-import { fullDay } from '../../words/days.ts';
+import { fullDay } from '../../reader/days.ts';
 import { SectionHead } from '../../forms/Fields.tsx';
 import { Name } from '../../naming/Name.tsx';
 

@@ -3,9 +3,9 @@ import type { JournalEvent, PlantView } from '@zinc-pail/contract/api';
 import { dayNumber } from '@zinc-pail/core';
 import { extent, group, line, scaleLinear } from 'd3';
 import { useState } from 'react';
-import { fullDay, shortDay } from '../../words/days.ts';
+import { fullDay, shortDay } from '../../reader/days.ts';
 import { SectionHead } from '../../forms/Fields.tsx';
-import { shownLength, typed } from '../../words/units.ts';
+import { shownLength, typed } from '../../reader/units.ts';
 
 type Measure = Extract<JournalEvent, { type: 'measure' }>;
 const KINDS = [

@@ -2,14 +2,14 @@
  * What the book does not tell, as a question: somebody watered it, the drench ran past, a look was wrong. One tap
  * answers, as a fact.
  */
-import { units } from '../../words/units.ts';
+import { units } from '../../reader/units.ts';
 import type { JournalEvent, PlantView } from '@zinc-pail/contract/api';
 import type { Happened as Happening } from '@zinc-pail/core';
 import { dateWords } from '@zinc-pail/words/days';
 import { happenedWords } from '@zinc-pail/words/judgement';
 import { useMemo } from 'react';
 import { useJournal } from '../../api/journal.ts';
-import { addDays, daysBetween } from '../../words/days.ts';
+import { addDays, daysBetween } from '../../reader/days.ts';
 import { type Marked, useMarks } from '../../marking/Marks.tsx';
 
 /** Happenings less likely than this are not asked about. */

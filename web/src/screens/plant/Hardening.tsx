@@ -4,7 +4,7 @@ import { max, scaleLinear } from 'd3';
 import { ask } from '../../api/client.ts';
 import { plantKey } from '../../api/plant.ts';
 import { roundKey } from '../../api/round.ts';
-import { shortDay } from '../../words/days.ts';
+import { shortDay } from '../../reader/days.ts';
 import { SectionHead } from '../../forms/Fields.tsx';
 
 /** From shade to sun, a bar a day; today's is filled. */

@@ -7,7 +7,7 @@ import { ask } from '../../api/client.ts';
 import { useJournal } from '../../api/journal.ts';
 import { plantKey } from '../../api/plant.ts';
 import { roundKey } from '../../api/round.ts';
-import { addDays, fullDay } from '../../words/days.ts';
+import { addDays, fullDay } from '../../reader/days.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
 import { Choice, DayField, Field, Tick } from '../../forms/Fields.tsx';

@@ -4,7 +4,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, wordsOf } from '../../api/client.ts';
 import { plantKey } from '../../api/plant.ts';
-import { fullDay } from '../../words/days.ts';
+import { fullDay } from '../../reader/days.ts';
 import { SectionHead, Wrong } from '../../forms/Fields.tsx';
 import { AddPictures } from '../../parts/AddPictures.tsx';
 

@@ -2,9 +2,9 @@ import type { PlantView } from '@zinc-pail/contract/api';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';
 import { Stick } from '../../drawing/Stick.tsx';
 import { bandOf, hasSmallHole, type Pot } from '@zinc-pail/core';
-import { centimetres, litres } from '../../words/amounts.ts';
-import { shortDay } from '../../words/days.ts';
-import { smallLength } from '../../words/units.ts';
+import { centimetres, litres } from '../../reader/amounts.ts';
+import { shortDay } from '../../reader/days.ts';
+import { smallLength } from '../../reader/units.ts';
 
 const SIZE = 230;
 

@@ -6,8 +6,8 @@ import { useState } from 'react';
 import { ask } from '../../api/client.ts';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
-import { centimetres } from '../../words/amounts.ts';
-import { fullDay } from '../../words/days.ts';
+import { centimetres } from '../../reader/amounts.ts';
+import { fullDay } from '../../reader/days.ts';
 
 const SIZE = 110;
 

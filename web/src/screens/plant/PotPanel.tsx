@@ -1,5 +1,5 @@
 /** A plant's pot and mix: put right where they were wrong from the start, or repotted with its day. */
-import { units } from '../../words/units.ts';
+import { units } from '../../reader/units.ts';
 import type { PlantView } from '@zinc-pail/contract/api';
 import { type Pot, POT_MATERIALS, POT_SHAPES } from '@zinc-pail/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';

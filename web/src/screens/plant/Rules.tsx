@@ -1,5 +1,5 @@
 /** The rules of one plant: each with where it comes from, the keeper's own with their reason and a way back. */
-import { units } from '../../words/units.ts';
+import { units } from '../../reader/units.ts';
 import type { PlantView } from '@zinc-pail/contract/api';
 import type { RuleSource } from '@zinc-pail/core';
 import { ruleWords, stepWords } from '@zinc-pail/words/outlook';

@@ -1,6 +1,6 @@
 import { dayNumber, type OutlookView } from '@zinc-pail/core';
 import { scaleLinear } from 'd3';
-import { nearDay } from '../../words/days.ts';
+import { nearDay } from '../../reader/days.ts';
 
 const AHEAD_DAYS = 60;
 

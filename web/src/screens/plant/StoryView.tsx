@@ -2,13 +2,13 @@ import type { Story } from '@zinc-pail/contract/keeping';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask } from '../../api/client.ts';
 import { plantKey } from '../../api/plant.ts';
-import { count } from '../../words/amounts.ts';
-import { fullDay } from '../../words/days.ts';
+import { count } from '../../reader/amounts.ts';
+import { fullDay } from '../../reader/days.ts';
 import { SectionHead } from '../../forms/Fields.tsx';
 import { Name } from '../../naming/Name.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
-import { eventWords } from '../../words/events.ts';
-import { units } from '../../words/units.ts';
+import { eventWords } from '@zinc-pail/words/events';
+import { units } from '../../reader/units.ts';
 import { lastMonthsWords } from '@zinc-pail/words/postMortem';
 
 const DAYS_A_YEAR = 365;
@@ -64,7 +64,7 @@ export function StoryView({ plantId }: { plantId: number }) {
                 className="flex min-h-9 items-center gap-3 border-b border-[var(--rule)] text-[0.9375rem]"
               >
                 <span className="w-32 shrink-0 text-[var(--ink-2)]">{fullDay(entry.event.date)}</span>
-                {eventWords(entry.event)}
+                {eventWords(entry.event, units())}
               </li>
             ))}
         </ol>

@@ -2,7 +2,7 @@ import type { PlantView } from '@zinc-pail/contract/api';
 import { restPlace, type Traits, type TraitSource } from '@zinc-pail/core';
 import { useState } from 'react';
 import { wordsOf } from '../../api/client.ts';
-import { degrees } from '../../words/amounts.ts';
+import { degrees } from '../../reader/amounts.ts';
 import { Wrong } from '../../forms/Fields.tsx';
 import { useChange } from './useChange.ts';
 import { HABITS, ruleWords, STORES } from './waysForm.ts';

@@ -5,7 +5,7 @@ import { wordsOf } from '../../api/client.ts';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
 import { Field, KeepOrLeave } from '../../forms/Fields.tsx';
-import { shownTemperature, typed } from '../../words/units.ts';
+import { shownTemperature, typed } from '../../reader/units.ts';
 import { useChange } from './useChange.ts';
 import { formOf, HABITS, ruleWords, STORES, type WaysForm, waysOf } from './waysForm.ts';
 

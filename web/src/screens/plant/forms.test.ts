@@ -5,7 +5,7 @@ import type { CareRules } from '@zinc-pail/core';
 import { describe, expect, it } from 'vitest';
 import { changeOf, formOf, labelOf, specOf } from './recordForm.ts';
 import { SI } from '@zinc-pail/words/units';
-import { setUnits } from '../../words/units.ts';
+import { setUnits } from '../../reader/units.ts';
 import { ruleLines } from './ruleLines.ts';
 import { changesOf, draftOf, type RulesDraft } from './rulesDraft.ts';
 

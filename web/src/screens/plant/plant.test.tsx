@@ -1,3 +1,4 @@
+import { SI } from '@zinc-pail/words/units';
 /** Pieces of the plant's page, drawn to markup: what is said, and what is drawn for those who cannot see it. */
 import type { JournalEntry, JournalEvent, PlantView } from '@zinc-pail/contract/api';
 import { dayNumber } from '@zinc-pail/core';
@@ -8,7 +9,7 @@ import { MemoryRouter } from 'react-router';
 import { describe, expect, it } from 'vitest';
 import { readingOf } from '../../drawing/DryCurve.tsx';
 import { cautionLines } from './Cautions.tsx';
-import { eventWords } from '../../words/events.ts';
+import { eventWords } from '@zinc-pail/words/events';
 import { Family } from './Family.tsx';
 import { Flowering, Growth } from './Growth.tsx';
 import { Hardening } from './Hardening.tsx';
@@ -286,7 +287,7 @@ describe('the book', () => {
     [{ type: 'watering', date: '', method: 'drench', way: 'base', water: 'rain' }, /^Watered at the base, rain water$/],
     [{ type: 'feeding', date: '', dose: 0.5, with: 'x' }, /with that drink$/],
     [{ type: 'picture', date: '', picture: 1 }, /^Picture taken$/],
-  ])('%j in words', (event, words) => expect(eventWords(event as JournalEvent)).toMatch(words));
+  ])('%j in words', (event, words) => expect(eventWords(event as JournalEvent, SI)).toMatch(words));
 });
 
 describe('the curve read day by day', () => {

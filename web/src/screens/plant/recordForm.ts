@@ -8,8 +8,8 @@ import {
   PLANT_FIELDS,
   type PlantValues,
 } from '@zinc-pail/contract/plantFields';
-import { numberIn } from '../../words/numbers.ts';
-import { mmText, shownLength, typed as units } from '../../words/units.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
+import { mmText, shownLength, typed as units } from '../../reader/units.ts';
 
 export type RecordForm = Record<FormField, string>;
 

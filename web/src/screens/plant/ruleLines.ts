@@ -2,8 +2,8 @@
 import type { CareRules } from '@zinc-pail/core';
 import { ordinal } from '@zinc-pail/words/units';
 import { WAY_WORDS } from '@zinc-pail/words/ways';
-import { degrees, shareWords } from '../../words/amounts.ts';
-import { MONTHS } from '../../words/days.ts';
+import { degrees, shareWords } from '../../reader/amounts.ts';
+import { MONTHS } from '../../reader/days.ts';
 
 export const TRIGGER_WORDS = {
   pot: 'when the pot is dry enough',

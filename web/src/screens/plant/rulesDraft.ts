@@ -2,9 +2,9 @@
 import type { PlantView } from '@zinc-pail/contract/api';
 import { MOST_SAUCER_MINUTES, MOST_SOAK_MINUTES } from '@zinc-pail/contract/limits';
 import { type CareRules, dilutedStrength } from '@zinc-pail/core';
-import { MONTHS } from '../../words/days.ts';
-import { numberIn } from '../../words/numbers.ts';
-import { celsiusOf, shownTemperature } from '../../words/units.ts';
+import { MONTHS } from '../../reader/days.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
+import { celsiusOf, shownTemperature } from '../../reader/units.ts';
 
 /** Numbers as text while they are typed. */
 export interface RulesDraft extends Omit<

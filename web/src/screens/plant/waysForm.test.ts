@@ -1,6 +1,6 @@
 import type { PlantView } from '@zinc-pail/contract/api';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
-import { setUnits } from '../../words/units.ts';
+import { setUnits } from '../../reader/units.ts';
 import { formOf, ruleWords, type WaysForm, waysOf } from './waysForm.ts';
 
 beforeAll(() => vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => {} }));

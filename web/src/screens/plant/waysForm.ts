@@ -4,8 +4,8 @@ import type { PlantChange } from '@zinc-pail/contract/keeping';
 import { PLANT_FIELDS } from '@zinc-pail/contract/plantFields';
 import type { Traits } from '@zinc-pail/core';
 import { countWords } from '@zinc-pail/words/units';
-import { numberIn } from '../../words/numbers.ts';
-import { celsiusOf, shownTemperature } from '../../words/units.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
+import { celsiusOf, shownTemperature } from '../../reader/units.ts';
 
 export const HABITS: Record<Traits['habit'], string> = {
   summer: 'grows in summer, rests in winter',

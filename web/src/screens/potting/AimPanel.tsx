@@ -5,9 +5,9 @@ import { useEffect, useRef, useState } from 'react';
 import { Choice, SectionHead, Tick, Typed, Wrong } from '../../forms/Fields.tsx';
 import { type NotSent, notSent } from '../../api/client.ts';
 import { Form } from '../../forms/Form.tsx';
-import { numberIn } from '../../words/numbers.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
 import type { AimNews, AimTask } from './aimWorker.ts';
-import { moneyWords } from '../../words/money.ts';
+import { moneyWords } from '@zinc-pail/words/money';
 
 interface Props {
   pot: Pot;

@@ -11,7 +11,7 @@ import {
 } from '@zinc-pail/core';
 import { useState } from 'react';
 import { OneOf, SectionHead, Tick, Typed } from '../../forms/Fields.tsx';
-import { numberIn } from '../../words/numbers.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
 import { inWholeParts, litresOf } from './recipes.ts';
 
 interface Props {

@@ -9,9 +9,9 @@ import { ask, ProblemError, wordsOf } from '../../api/client.ts';
 import { kitKey } from '../../api/kit.ts';
 import { stockKey, usePottingOf } from '../../api/potting.ts';
 import { Choice, SectionHead, Tick, Typed, TypedLength, Wrong } from '../../forms/Fields.tsx';
-import { count } from '../../words/amounts.ts';
-import { numberIn } from '../../words/numbers.ts';
-import { moneyWords } from '../../words/money.ts';
+import { count } from '../../reader/amounts.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
+import { moneyWords } from '@zinc-pail/words/money';
 import { fromStores, type Held, improvised, insteadWords, litresOf, pricesOf, type Recipe } from './recipes.ts';
 
 interface Props {

@@ -17,8 +17,8 @@ import { useJournal } from '../../api/journal.ts';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';
 import { SectionHead } from '../../forms/Fields.tsx';
 import { Name } from '../../naming/Name.tsx';
-import { centimetres } from '../../words/amounts.ts';
-import { units } from '../../words/units.ts';
+import { centimetres } from '../../reader/amounts.ts';
+import { units } from '../../reader/units.ts';
 import { PotItPanel } from './PotItPanel.tsx';
 
 /** Room for one of the two drawings. */

@@ -11,16 +11,16 @@ import { useDrying, useOwnComponents, usePottingOf, useStock } from '../../api/p
 import { OneOf, SectionHead, Tick, TypedLength, Wrong } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { useWidth } from '../../parts/useWidth.ts';
-import { centimetres, litres } from '../../words/amounts.ts';
-import { numberIn } from '../../words/numbers.ts';
-import { moneyWords } from '../../words/money.ts';
+import { centimetres, litres } from '../../reader/amounts.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
+import { moneyWords } from '@zinc-pail/words/money';
 import { AimPanel } from './AimPanel.tsx';
 import { AmendPanel } from './AmendPanel.tsx';
 import { BatchPanel } from './BatchPanel.tsx';
 import { Curves, STROKES, WetPot } from './RecipeDrawing.tsx';
 import { allComponents, type Held, heldOf, litresOf, pricesOf, type Recipe, withPart } from './recipes.ts';
 import { ScalePanel } from './ScalePanel.tsx';
-import { lengthBounds, smallLength } from '../../words/units.ts';
+import { lengthBounds, smallLength } from '../../reader/units.ts';
 
 /** A pot to begin with, where no plant is chosen. */
 const PLAIN_POT: Pot = {

@@ -1,5 +1,5 @@
 /** A plant is potted: into what, what its roots were like, what was cut; and what follows from that, dated. */
-import { units } from '../../words/units.ts';
+import { units } from '../../reader/units.ts';
 import type { Kit } from '@zinc-pail/contract/keeping';
 import type { BenchPlant, PotsOf, StockLine } from '@zinc-pail/contract/potting';
 import {
@@ -24,7 +24,7 @@ import { AddPictures } from '../../parts/AddPictures.tsx';
 import { Form } from '../../forms/Form.tsx';
 import { Choice, KeepOrLeave, OnDay, OneOf, Tick, Typed, TypedLength } from '../../forms/Fields.tsx';
 import { detailDraft, PotDetail, potDraft, type PotDraft, potOfDraft, ROOTS_LOST } from '../../forms/PotDetail.tsx';
-import { numberIn } from '../../words/numbers.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
 import { movedWords } from '../plant/PotHistory.tsx';
 
 const MIX_WAS = [

@@ -10,9 +10,9 @@ import { usePotting, useStock } from '../../api/potting.ts';
 import { OneOf, SectionHead } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { Name } from '../../naming/Name.tsx';
-import { centimetres, count } from '../../words/amounts.ts';
-import { shortDay } from '../../words/days.ts';
-import { units } from '../../words/units.ts';
+import { centimetres, count } from '../../reader/amounts.ts';
+import { shortDay } from '../../reader/days.ts';
+import { units } from '../../reader/units.ts';
 import { BenchDetail } from './BenchDetail.tsx';
 import { weekendsOfBench } from './weekends.ts';
 

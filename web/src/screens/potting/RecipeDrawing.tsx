@@ -2,7 +2,7 @@
 import { type Blend, halfWidthMm, type Pot } from '@zinc-pail/core';
 import { axisBottom, axisLeft, line, scaleLinear, scaleLog, select } from 'd3';
 import { useEffect, useRef } from 'react';
-import { smallLength } from '../../words/units.ts';
+import { smallLength } from '../../reader/units.ts';
 
 const SLICES = 24;
 

@@ -5,8 +5,8 @@ import { useState } from 'react';
 import { Form } from '../../forms/Form.tsx';
 import { ask } from '../../api/client.ts';
 import { OneOf, SectionHead, Typed, TypedLength } from '../../forms/Fields.tsx';
-import { numberIn } from '../../words/numbers.ts';
-import { lengthBounds } from '../../words/units.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
+import { lengthBounds } from '../../reader/units.ts';
 
 const FIELDS = [
   ['volumeMl', 'Volume, loose, ml', 50, 20_000],

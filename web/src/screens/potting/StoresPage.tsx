@@ -9,10 +9,10 @@ import { kitKey, useKit } from '../../api/kit.ts';
 import { stockKey, useStock } from '../../api/potting.ts';
 import { OneOf, SectionHead, Typed, TypedLength, Wrong } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
-import { numberIn } from '../../words/numbers.ts';
-import { moneyWords } from '../../words/money.ts';
-import { centimetres } from '../../words/amounts.ts';
-import { lengthBounds } from '../../words/units.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
+import { moneyWords } from '@zinc-pail/words/money';
+import { centimetres } from '../../reader/amounts.ts';
+import { lengthBounds } from '../../reader/units.ts';
 
 const KIND_WORDS: Record<StockKind, string> = {
   component: 'Components and bags',

@@ -15,7 +15,7 @@ import {
   type Substitute,
 } from '@zinc-pail/core';
 import { mixWarningWords } from '@zinc-pail/words/mix';
-import { units } from '../../words/units.ts';
+import { units } from '../../reader/units.ts';
 
 export interface Recipe {
   key: string;

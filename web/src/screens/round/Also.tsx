@@ -1,4 +1,4 @@
-import { units } from '../../words/units.ts';
+import { units } from '../../reader/units.ts';
 import type { JournalEvent, PlantView, RoundSite } from '@zinc-pail/contract/api';
 import { alsoWords } from '@zinc-pail/words/round';
 import { useQueryClient } from '@tanstack/react-query';

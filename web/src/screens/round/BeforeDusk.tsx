@@ -11,8 +11,8 @@ import { roundKey } from '../../api/round.ts';
 import { Wrong } from '../../forms/Fields.tsx';
 import { useMarks } from '../../marking/Marks.tsx';
 import { Name } from '../../naming/Name.tsx';
-import { count, degrees } from '../../words/amounts.ts';
-import { nearDay } from '../../words/days.ts';
+import { count, degrees } from '../../reader/amounts.ts';
+import { nearDay } from '../../reader/days.ts';
 
 /** For one, and for several. */
 const DEEDS: readonly (readonly [Shelter, string, (pots: number) => string])[] = [

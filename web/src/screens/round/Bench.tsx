@@ -6,9 +6,9 @@ import { useNavigate } from 'react-router';
 import { useBench } from '../../api/round.ts';
 import { useFoldedShelves, useNear } from './shelves.ts';
 import { EmptyShelf, Shelf } from '../../drawing/Shelf.tsx';
-import { degrees } from '../../words/amounts.ts';
+import { degrees } from '../../reader/amounts.ts';
 import { StripAxis } from '../../drawing/Strip.tsx';
-import { kindOf } from '../../words/deeds.ts';
+import { kindOf } from '../../reader/deeds.ts';
 import type { Felt } from '../../marking/markEvents.ts';
 import { PotRow } from './PotRow.tsx';
 

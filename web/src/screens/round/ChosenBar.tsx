@@ -1,4 +1,4 @@
-import { count, litres } from '../../words/amounts.ts';
+import { count, litres } from '../../reader/amounts.ts';
 import type { Felt } from '../../marking/markEvents.ts';
 import type { Spot } from './spots.ts';
 

@@ -10,8 +10,8 @@ import { Wrong } from '../../forms/Fields.tsx';
 import { Folding } from '../../parts/Folding.tsx';
 import { useMarks } from '../../marking/Marks.tsx';
 import { Name } from '../../naming/Name.tsx';
-import { nearDay } from '../../words/days.ts';
-import { units } from '../../words/units.ts';
+import { nearDay } from '../../reader/days.ts';
+import { units } from '../../reader/units.ts';
 import { FOUND_WORDS, STEP_ANSWERS, stepEvents } from '../clinic/CaseCard.tsx';
 
 type Line = RoundSite['clinic']['steps'][number];

@@ -8,13 +8,13 @@ import { PotGlyph } from '../../drawing/PotGlyph.tsx';
 import { Stick } from '../../drawing/Stick.tsx';
 import { Strip } from '../../drawing/Strip.tsx';
 import { WeatherMark } from '../../drawing/WeatherMark.tsx';
-import { shareWords } from '../../words/amounts.ts';
-import { kindOf, wordsFor } from '../../words/deeds.ts';
+import { shareWords } from '../../reader/amounts.ts';
+import { kindOf, wordsFor } from '../../reader/deeds.ts';
 import { Answers } from '../../marking/Answers.tsx';
-import { units } from '../../words/units.ts';
-import { nearDay } from '../../words/days.ts';
+import { units } from '../../reader/units.ts';
+import { nearDay } from '../../reader/days.ts';
 import { type Felt, marked } from '../../marking/markEvents.ts';
-import { eventWords } from '../../words/events.ts';
+import { eventWords } from '@zinc-pail/words/events';
 import { useMarks } from '../../marking/Marks.tsx';
 import { Name } from '../../naming/Name.tsx';
 import { StateMark } from '../../naming/StateMark.tsx';
@@ -106,7 +106,7 @@ function Row({ pot, today, current, chosen, back, done, onHere, onWater, onFeel,
         {rests ? (
           <p className="mt-0.5 text-[0.9375rem] leading-snug">
             <strong className="font-semibold text-[var(--lichen)]">
-              {done.map(({ event }) => eventWords(event)).join('. ')}.
+              {done.map(({ event }) => eventWords(event, units())).join('. ')}.
             </strong>{' '}
             <span className="text-[var(--ink-2)]">Done for today. {words.head}.</span>
           </p>
@@ -163,7 +163,7 @@ function TakeBack({ pot, today, done, busy }: Pick<PotRowProps, 'pot' | 'today' 
       disabled={busy}
       title="Take back"
       className="grid size-11 place-items-center border border-[var(--rule)] hover:border-[var(--ink)]"
-      aria-label={`Take back: ${pot.name}, ${eventWords(last[0]!.event)}`}
+      aria-label={`Take back: ${pot.name}, ${eventWords(last[0]!.event, units())}`}
       onClick={() =>
         void takeBack(
           marked(pot, today),

@@ -8,7 +8,7 @@ import { benchKey } from '../../api/round.ts';
 import { useKeys } from '../../frame/keys.ts';
 import { felt, type Felt, marked, wateredAsAdvised, wateredWords } from '../../marking/markEvents.ts';
 import { useMarks } from '../../marking/Marks.tsx';
-import { addDays, nearDay } from '../../words/days.ts';
+import { addDays, nearDay } from '../../reader/days.ts';
 import { dueAt, type Spot, spotsOf, stepFrom, toggled, toggledAll } from './spots.ts';
 
 const NONE: ReadonlySet<number> = new Set();

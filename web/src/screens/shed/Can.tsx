@@ -4,7 +4,7 @@ import { notSent } from '../../api/client.ts';
 import type { Kit } from '../../api/kit.ts';
 import { Form } from '../../forms/Form.tsx';
 import { Typed } from '../../forms/Fields.tsx';
-import { numberIn } from '../../words/numbers.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
 import { useSettings } from './useSettings.ts';
 
 const USUAL_CANS_L = [1.5, 3, 5, 8, 10];

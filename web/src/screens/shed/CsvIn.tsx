@@ -8,8 +8,8 @@ import type { Kit } from '../../api/kit.ts';
 import { usePlaces } from '../../api/places.ts';
 import { CSV, FileField, tooLongWords } from '../../forms/FileField.tsx';
 import { SectionHead, Wrong } from '../../forms/Fields.tsx';
-import { count } from '../../words/amounts.ts';
-import { todayIn } from '../../words/days.ts';
+import { count } from '../../reader/amounts.ts';
+import { todayIn } from '../../reader/days.ts';
 import { Imports } from './Imports.tsx';
 import {
   type Answers,

@@ -3,7 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, ProblemError, wordsOf } from '../../api/client.ts';
 import { FileField } from '../../forms/FileField.tsx';
-import { count } from '../../words/amounts.ts';
+import { count } from '../../reader/amounts.ts';
 import { SectionHead, Wrong } from '../../forms/Fields.tsx';
 
 interface Report {

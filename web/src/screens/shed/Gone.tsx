@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { ask } from '../../api/client.ts';
-import { fullDay } from '../../words/days.ts';
+import { fullDay } from '../../reader/days.ts';
 import { SectionHead } from '../../forms/Fields.tsx';
 import { Name } from '../../naming/Name.tsx';
 

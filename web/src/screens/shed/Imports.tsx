@@ -3,8 +3,8 @@ import type { ImportView } from '@zinc-pail/contract/answers';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, ProblemError, wordsOf } from '../../api/client.ts';
-import { fullDay } from '../../words/days.ts';
-import { count } from '../../words/amounts.ts';
+import { fullDay } from '../../reader/days.ts';
+import { count } from '../../reader/amounts.ts';
 
 export function Imports({ onWrong }: { onWrong(words: string | null): void }) {
   const queries = useQueryClient();

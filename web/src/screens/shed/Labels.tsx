@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useTable } from '../../api/table.ts';
 import { SectionHead, Tick } from '../../forms/Fields.tsx';
-import { count } from '../../words/amounts.ts';
+import { count } from '../../reader/amounts.ts';
 
 const SIZES: Record<LabelSize, string> = {
   usual: 'to stick on a pot',

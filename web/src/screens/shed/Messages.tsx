@@ -2,7 +2,7 @@
 import type { CsvReport } from '@zinc-pail/contract/keeping';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
-import { count } from '../../words/amounts.ts';
+import { count } from '../../reader/amounts.ts';
 
 interface MessagesProps {
   report: CsvReport;

@@ -16,7 +16,7 @@ import { type Kit, useKit } from '../../api/kit.ts';
 import { Lost } from '../../frame/Lost.tsx';
 import { useTitle } from '../../frame/title.ts';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
-import { litres } from '../../words/amounts.ts';
+import { litres } from '../../reader/amounts.ts';
 import { Calendars } from './Calendars.tsx';
 import { Can } from './Can.tsx';
 import { CsvIn } from './CsvIn.tsx';

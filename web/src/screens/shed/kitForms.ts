@@ -3,7 +3,7 @@ import type { FEED_KINDS } from '@zinc-pail/contract/choices';
 import { HARDNESS_DH, type WaterKind } from '@zinc-pail/core';
 import type { Kit } from '../../api/kit.ts';
 import { type Read, readOr } from '../../forms/read.ts';
-import { numberIn } from '../../words/numbers.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
 
 export type Water = Kit['waters'][number];
 export type Feed = Kit['feeds'][number];

@@ -2,8 +2,8 @@
 import type { NewSite } from '@zinc-pail/contract/keeping';
 import type { Kit } from '../../api/kit.ts';
 import { type Read, readOr } from '../../forms/read.ts';
-import { coordinatesOf } from '../../words/coordinates.ts';
-import { numberIn } from '../../words/numbers.ts';
+import { coordinatesOf } from '@zinc-pail/words/coordinates';
+import { numberIn } from '@zinc-pail/words/numbers';
 
 export interface SiteForm {
   name: string;

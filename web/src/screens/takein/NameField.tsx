@@ -2,7 +2,7 @@ import { LONGEST_PLANT_NAME } from '@zinc-pail/contract/limits';
 import { commonGenus, genusByAnyName, genusCare, nameParts, suggestGenera, unclearName } from '@zinc-pail/core';
 import { useId, useState } from 'react';
 import { useFault } from '../../forms/faults.ts';
-import { degrees } from '../../words/amounts.ts';
+import { degrees } from '../../reader/amounts.ts';
 import { Name } from '../../naming/Name.tsx';
 
 interface NameFieldProps {

@@ -12,7 +12,7 @@ import { Form } from '../../forms/Form.tsx';
 import { SectionHead, Tick } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { Name } from '../../naming/Name.tsx';
-import { todayIn } from '../../words/days.ts';
+import { todayIn } from '../../reader/days.ts';
 import { Lessons } from './Lessons.tsx';
 import type { Mother } from './MotherField.tsx';
 import { NameField } from './NameField.tsx';

@@ -2,7 +2,7 @@
 import { COMPONENTS, type Component } from '@zinc-pail/core';
 import type { Kit } from '@zinc-pail/contract/keeping';
 import { type Read, readOr } from '../../forms/read.ts';
-import { numberIn } from '../../words/numbers.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
 
 type Mix = Kit['mixes'][number];
 

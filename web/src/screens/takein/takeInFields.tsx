@@ -11,7 +11,7 @@ import { type Mother, MotherField } from './MotherField.tsx';
 import { mixesInOrder, NOT_KNOWN } from './mixChoice.ts';
 import { OWN_POT, type TakeInForm, UNKNOWN_POT } from './takeInForm.ts';
 import { FIRST_POT, USUAL_POTS, usualPotWords } from './usualPots.ts';
-import { typed } from '../../words/units.ts';
+import { typed } from '../../reader/units.ts';
 
 type Register = UseFormRegister<TakeInForm>;
 type Options = readonly (readonly [value: string, words: string])[];

@@ -4,7 +4,7 @@ import { mixesInOrder, mixOf, NOT_KNOWN } from './mixChoice.ts';
 import { emptyForm, OWN_POT, plantOf, type TakeInForm, UNKNOWN_POT } from './takeInForm.ts';
 import { USUAL_POTS } from './usualPots.ts';
 import { SI } from '@zinc-pail/words/units';
-import { setUnits } from '../../words/units.ts';
+import { setUnits } from '../../reader/units.ts';
 
 const kit = {
   mixes: [

@@ -4,10 +4,10 @@ import { PLANT_FIELDS } from '@zinc-pail/contract/plantFields';
 import type { Kit } from '@zinc-pail/contract/keeping';
 import { commonGenus, isIsoDay, unclearName } from '@zinc-pail/core';
 import { type Read, readOr } from '../../forms/read.ts';
-import { numberIn } from '../../words/numbers.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
 import { mixesInOrder, NOT_KNOWN } from './mixChoice.ts';
 import { FIRST_POT, USUAL_POTS } from './usualPots.ts';
-import { lengthBounds, mmText } from '../../words/units.ts';
+import { lengthBounds, mmText } from '../../reader/units.ts';
 
 export interface TakeInForm {
   name_sure: string;

@@ -1,6 +1,6 @@
 /** Pots as they are sold: measures inside, depth of mix a finger below the rim. */
 import type { Pot } from '@zinc-pail/core';
-import { shownBench, typed } from '../../words/units.ts';
+import { shownBench, typed } from '../../reader/units.ts';
 
 export interface UsualPot {
   id: string;

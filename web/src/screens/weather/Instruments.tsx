@@ -8,7 +8,7 @@ import { ask, wordsOf } from '../../api/client.ts';
 import { devicesKey, useDevices } from '../../api/weather.ts';
 import { usePlaces } from '../../api/places.ts';
 import { OneOf, SectionHead, Typed, Wrong } from '../../forms/Fields.tsx';
-import { count, degrees } from '../../words/amounts.ts';
+import { count, degrees } from '../../reader/amounts.ts';
 
 const DOUBT_WORDS: Record<Doubt, string> = {
   'out-of-range': 'cannot be',

@@ -7,11 +7,11 @@ import { ask, ProblemError, wordsOf } from '../../api/client.ts';
 import { CSV, FileField } from '../../forms/FileField.tsx';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { KeepOrLeave, Tick, Wrong } from '../../forms/Fields.tsx';
-import { count } from '../../words/amounts.ts';
-import { MONTHS } from '../../words/days.ts';
-import { numberIn } from '../../words/numbers.ts';
+import { count } from '../../reader/amounts.ts';
+import { MONTHS } from '../../reader/days.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
 import { normalsFromCsv } from './normalsCsv.ts';
-import { celsiusOf, shownTemperature, typed } from '../../words/units.ts';
+import { celsiusOf, shownTemperature, typed } from '../../reader/units.ts';
 
 type Field = keyof Normals;
 const FIELDS: readonly (readonly [Field, string])[] = [

@@ -6,9 +6,9 @@ import type { PlaceWeather, SiteWeather } from '@zinc-pail/contract/weather';
 import { dayNumber } from '@zinc-pail/core';
 import { axisLeft, max, min, scaleLinear, select } from 'd3';
 import { useEffect, useId, useRef } from 'react';
-import { degrees } from '../../words/amounts.ts';
-import { shortDay } from '../../words/days.ts';
-import { shownTemperature } from '../../words/units.ts';
+import { degrees } from '../../reader/amounts.ts';
+import { shortDay } from '../../reader/days.ts';
+import { shownTemperature } from '../../reader/units.ts';
 
 const HEIGHT = 260;
 const MARGIN = { left: 34, right: 8, top: 10, bottom: 40 };

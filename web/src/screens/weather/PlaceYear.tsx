@@ -4,7 +4,7 @@
  */
 import type { PlaceWeather } from '@zinc-pail/contract/weather';
 import { area, curveMonotoneX, line, max, scaleLinear } from 'd3';
-import { MONTHS } from '../../words/days.ts';
+import { MONTHS } from '../../reader/days.ts';
 
 const HEIGHT = 190;
 const MARGIN = { left: 30, right: 34, top: 12, bottom: 22 };

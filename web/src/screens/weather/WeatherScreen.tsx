@@ -1,5 +1,5 @@
 /** What each place has been and will be: against outside, against who lives there, and how it is known. */
-import { units } from '../../words/units.ts';
+import { units } from '../../reader/units.ts';
 import type { PlaceWeather, SiteWeather, WeatherTaken } from '@zinc-pail/contract/weather';
 import { dayNumber, standsWhen } from '@zinc-pail/core';
 import { standsWords } from '@zinc-pail/words/stands';
@@ -14,9 +14,9 @@ import { Choice, SectionHead, Wrong } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { Name } from '../../naming/Name.tsx';
 import { useWidth } from '../../parts/useWidth.ts';
-import { count, degrees } from '../../words/amounts.ts';
-import { longDay } from '../../words/days.ts';
-import { KIND_WORDS } from '../../words/places.ts';
+import { count, degrees } from '../../reader/amounts.ts';
+import { longDay } from '../../reader/days.ts';
+import { KIND_WORDS } from '@zinc-pail/words/places';
 import { Instruments } from './Instruments.tsx';
 import { NormalsPanel } from './NormalsPanel.tsx';
 import { PlaceDays } from './PlaceDays.tsx';

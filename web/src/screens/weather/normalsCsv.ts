@@ -1,8 +1,8 @@
 /** Twelve months of usual weather as a table: a row a month, or a column a month, as almanacs and stations print them. */
 import type { Normals } from '@zinc-pail/core';
 import Papa from 'papaparse';
-import { MONTHS } from '../../words/days.ts';
-import { typed } from '../../words/units.ts';
+import { MONTHS } from '../../reader/days.ts';
+import { typed } from '../../reader/units.ts';
 
 type Field = keyof Normals;
 

@@ -3,7 +3,7 @@
  * turned into these once, at full precision, and what is shown is turned back only for the eye, so nothing drifts.
  */
 import { DATES } from './days.ts';
-import { numberIn } from './numbers.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
 import {
   ML_PER_CUP,
   MM_PER_INCH,

@@ -1,21 +1,19 @@
 /** Lines of the book in words: what was done, seen or measured. */
-import { causeWords } from '@zinc-pail/words/causes';
-import { OUTCOME_WORDS, STEP_WORDS } from '@zinc-pail/words/clinic';
+import { causeWords } from './causes.ts';
+import { OUTCOME_WORDS, STEP_WORDS } from './clinic.ts';
 import type { JournalEvent } from '@zinc-pail/contract/api';
-import { signWords } from '@zinc-pail/words/signs';
-import { SKIP_WORDS } from '@zinc-pail/words/skips';
-import { countWords, doseWords } from '@zinc-pail/words/units';
-import { WAY_WORDS } from '@zinc-pail/words/ways';
-import { litres } from './amounts.ts';
-import { fullDay } from './days.ts';
-import { smallLength } from './units.ts';
+import { signWords } from './signs.ts';
+import { SKIP_WORDS } from './skips.ts';
+import { fullDateWords } from './days.ts';
+import { amountWords, countWords, doseWords, smallLengthWords, type Units } from './units.ts';
+import { WAY_WORDS } from './ways.ts';
 
-export function eventWords(event: JournalEvent): string {
+export function eventWords(event: JournalEvent, units: Units): string {
   switch (event.type) {
     case 'watering':
       return [
         WAY_WORDS[('way' in event && event.way) || event.method].done,
-        ...(event.amount_ml ? [litres(event.amount_ml)] : []),
+        ...(event.amount_ml ? [amountWords(event.amount_ml, units)] : []),
         ...(event.water ? [`${event.water} water`] : []),
       ].join(', ');
     case 'check':
@@ -39,7 +37,7 @@ export function eventWords(event: JournalEvent): string {
     case 'changed':
       return `Dries ${event.pace} since then`;
     case 'verdict':
-      return `Taken to be: ${causeWords(event.cause).name.toLowerCase()}${event.hold_until ? `, no water until ${fullDay(event.hold_until)}` : ''}`;
+      return `Taken to be: ${causeWords(event.cause).name.toLowerCase()}${event.hold_until ? `, no water until ${fullDateWords(event.hold_until, units)}` : ''}`;
     case 'case-step':
       return `${STEP_WORDS[event.step].head}${event.found ? `: ${event.found}` : ''}`;
     case 'case-closed':
@@ -51,7 +49,7 @@ export function eventWords(event: JournalEvent): string {
     case 'skip':
       return `Skipped: ${SKIP_WORDS[event.reason]}${event.text ? `. ${event.text}` : ''}`;
     case 'measure':
-      return `Measured: ${measureWords(event)}`;
+      return `Measured: ${measureWords(event, units)}`;
     case 'flowering':
       return `Flower: ${event.stage}${event.flowers ? `, ${event.flowers}` : ''}${event.text ? `. ${event.text}` : ''}`;
     case 'drain':
@@ -86,13 +84,15 @@ const SHELTER_WORDS = {
   left: 'Left out for the night, knowingly',
 } as const;
 
-function measureWords(event: Extract<JournalEvent, { type: 'measure' }>): string {
+function measureWords(event: Extract<JournalEvent, { type: 'measure' }>, units: Units): string {
   return [
-    event.diameter_mm !== undefined && `${smallLength(event.diameter_mm)} wide`,
-    event.height_mm !== undefined && `${smallLength(event.height_mm)} tall`,
-    event.caudex_mm !== undefined && `caudex ${smallLength(event.caudex_mm)}`,
-    event.internode_low_mm !== undefined && `${smallLength(event.internode_low_mm)} between leaves at the bottom`,
-    event.internode_tip_mm !== undefined && `${smallLength(event.internode_tip_mm)} between leaves at the tip`,
+    event.diameter_mm !== undefined && `${smallLengthWords(event.diameter_mm, units)} wide`,
+    event.height_mm !== undefined && `${smallLengthWords(event.height_mm, units)} tall`,
+    event.caudex_mm !== undefined && `caudex ${smallLengthWords(event.caudex_mm, units)}`,
+    event.internode_low_mm !== undefined &&
+      `${smallLengthWords(event.internode_low_mm, units)} between leaves at the bottom`,
+    event.internode_tip_mm !== undefined &&
+      `${smallLengthWords(event.internode_tip_mm, units)} between leaves at the tip`,
     event.heads !== undefined && countWords(event.heads, 'head'),
     event.weight_g !== undefined && `${event.weight_g} g`,
   ]

@@ -1,14 +1,15 @@
+import { SI } from '@zinc-pail/words/units';
 import type { RoundPot } from '@zinc-pail/contract/api';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { eventWords } from './events.ts';
-import { centimetres, count, cups, degrees, litres, shareWords } from '../words/amounts.ts';
-import { addDays, daysBetween, fullDay, longDay, nearDay, shortDay } from '../words/days.ts';
-import { numberIn } from '../words/numbers.ts';
+import { eventWords } from '@zinc-pail/words/events';
+import { centimetres, count, cups, degrees, litres, shareWords } from './amounts.ts';
+import { addDays, daysBetween, fullDay, longDay, nearDay, shortDay } from './days.ts';
+import { numberIn } from '@zinc-pail/words/numbers';
 import { felt, wateredAsAdvised, wateredWords } from '../marking/markEvents.ts';
 import { Name } from '../naming/Name.tsx';
 import { StateMark } from '../naming/StateMark.tsx';
-import { celsiusOf, mlOf, mmOf, setUnits, shownTemperature, typed } from '../words/units.ts';
+import { celsiusOf, mlOf, mmOf, setUnits, shownTemperature, typed } from './units.ts';
 
 describe('days', () => {
   it('are said as people say them, whatever the clock’s zone', () => {
@@ -132,7 +133,7 @@ describe('the book', () => {
     [{ type: 'note', date: '', text: 'first bud' }, 'first bud'],
     [{ type: 'move', date: '' }, 'Moved'],
   ] as const)('%o reads “%s”', (event, words) => {
-    expect(eventWords(event as Parameters<typeof eventWords>[0])).toBe(words);
+    expect(eventWords(event as Parameters<typeof eventWords>[0], SI)).toBe(words);
   });
 });
 
