@@ -17,8 +17,8 @@ const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
     seed: { type: 'string', default: '1' },
-    kills: { type: 'string', default: '100' },
-    requests: { type: 'string', default: '10000' },
+    kills: { type: 'string', default: '60' },
+    requests: { type: 'string', default: '5000' },
     starts: { type: 'string', default: '100' },
     seconds: { type: 'string', default: '60' },
     minutes: { type: 'string', default: '2' },

@@ -3,8 +3,10 @@
  * Names and units are those of the file (docs/formats.md), so that nothing is renamed on the way.
  */
 import { POT_MATERIALS, type PotMaterial } from './catalogue/materials.ts';
+import { type Air, AIRS, PLACE_KINDS, type PlaceKind } from './catalogue/places.ts';
 import { type Sign, SIGNS } from './catalogue/signs.ts';
-import type { Cause, Found, Outcome, Step } from './clinic/causes.ts';
+import type { Cause } from './catalogue/causes.ts';
+import type { Found, Outcome, Step } from './clinic/steps.ts';
 import type { WaterKind } from './watering.ts';
 import type { MethodId } from './catalogue/ways.ts';
 
@@ -42,18 +44,8 @@ export interface WeatherDay {
   issued?: string | null;
 }
 
-export const PLACE_KINDS = [
-  'open',
-  'covered',
-  'cold-glass',
-  'heated-glass',
-  'windowsill',
-  'room',
-  'lamp-shelf',
-] as const;
-export type PlaceKind = (typeof PLACE_KINDS)[number];
-export const AIRS = ['still', 'gentle', 'breezy'] as const;
-export type Air = (typeof AIRS)[number];
+export { PLACE_KINDS, type PlaceKind };
+export { AIRS, type Air };
 
 export interface ThermometerReading {
   date: string;

@@ -3,6 +3,7 @@ export * from './calendar/day.ts';
 export * from './garden.ts';
 export * from './watering.ts';
 export { BREATHES_FROM, MATERIAL_TABLE } from './catalogue/materials.ts';
+export { PLACE_TABLE } from './catalogue/places.ts';
 export * from './catalogue/signs.ts';
 export * from './catalogue/ways.ts';
 export { type CanFeed, type CanLine, canLines, type CanPot } from './feed/can.ts';
@@ -92,7 +93,8 @@ export { AFTER_CODES, afterMark, type AfterFacts, type AfterNote, type Finding }
 export { afterBloom, BLOOM_CODES, type BloomCode } from './care/afterBloom.ts';
 export { CUT_ROOTS_LOSS } from './forecast/window.ts';
 export * from './clinic/apart.ts';
-export * from './clinic/causes.ts';
+export * from './catalogue/causes.ts';
+export * from './clinic/steps.ts';
 export { CHECKS, CHECK_TABLE, checkOf, type Answer as CheckAnswer, type Check, type CheckId } from './clinic/checks.ts';
 export {
   diagnose,

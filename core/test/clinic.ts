@@ -1,6 +1,6 @@
 /** Scenes of the clinic: a plant with a history, and what is made of its signs. */
 import { clinicAnswer, type ClinicAnswer } from '../src/clinic/answer.ts';
-import type { Cause } from '../src/clinic/causes.ts';
+import type { Cause } from '../src/catalogue/causes.ts';
 import type { Diagnosis } from '../src/clinic/diagnose.ts';
 import type { CareTask } from '../src/care/task.ts';
 import { dayNumber, isoDay } from '../src/calendar/day.ts';

@@ -2,7 +2,7 @@
  * A world of sick and sound plants, for calibration: a cause is drawn, a history that brings it, and signs as that cause
  * shows them, with what keepers leave out, mistake and see besides. Its tables are its own: none is read from the clinic's.
  */
-import type { Cause } from '../src/clinic/causes.ts';
+import type { Cause } from '../src/catalogue/causes.ts';
 import { dayNumber, isoDay } from '../src/calendar/day.ts';
 import type { CareFacts } from '../src/care/task.ts';
 import type { Place, Plant, Sign, SignPlace } from '../src/garden.ts';

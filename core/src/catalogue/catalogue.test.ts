@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CAUSES } from '../clinic/causes.ts';
+import { CAUSES } from '../catalogue/causes.ts';
 import { SIGN_GROUPS, SIGN_TABLE, SIGNS, signsThat, TELLS, type Tell } from './signs.ts';
 import { isDrink, METHOD_TABLE, METHODS, WAY_TABLE, WAYS } from './ways.ts';
 

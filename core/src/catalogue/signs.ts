@@ -2,7 +2,7 @@
  * Every sign that can be seen on a plant, its roots or its pot: one row with all that is asked of it. The sets that rules
  * ask are filters over it ({@link signsThat}); words, pictures and the places on the body stand in their own rooms.
  */
-import type { Cause } from '../clinic/causes.ts';
+import type { Cause } from '../catalogue/causes.ts';
 
 /** Signs of one thing: in a diagnosis the strongest of a group counts, the others little. */
 export const SIGN_GROUPS = [

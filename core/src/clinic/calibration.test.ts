@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { diagnosed } from '../../test/clinic.ts';
 import { sickPlants } from '../../test/clinicWorld.ts';
-import { ROTS } from './causes.ts';
+import { ROTS } from '../catalogue/causes.ts';
 
 const BINS = [
   [0.2, 0.4],

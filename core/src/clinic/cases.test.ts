@@ -5,7 +5,8 @@ import { diagnosed, kind, SILL, Story, SUMMER } from '../../test/clinic.ts';
 import { judged } from '../../test/gardens.ts';
 import { intervalSteps } from '../plant/interval.ts';
 import { dueMoisture } from '../forecast/plantModel.ts';
-import { CAUSES, type Cause, HARMLESS, PESTS, type Step } from './causes.ts';
+import { CAUSES, type Cause, HARMLESS, PESTS } from '../catalogue/causes.ts';
+import { type Step } from './steps.ts';
 import {
   type Case,
   casesOf,

@@ -4,7 +4,8 @@ import { type DayNumber, dayNumber, isoDay } from '../calendar/day.ts';
 import type { PlantEvent } from '../garden.ts';
 import type { StepDay, StepWaits } from './waits.ts';
 import { stepWaits } from './waits.ts';
-import { type Cause, clearedTogether, type Found, HARMLESS, type Outcome, type Step } from './causes.ts';
+import { type Cause, clearedTogether, HARMLESS } from '../catalogue/causes.ts';
+import { type Found, type Outcome, type Step } from './steps.ts';
 import { GAP_STEP, HOLD_DAYS, HOLDS_UNTIL_WATERED, type PlanFacts, type PlannedStep, PLANS } from './plan.ts';
 
 export interface CaseStep {

@@ -4,7 +4,7 @@
  */
 import { signsThat } from '../catalogue/signs.ts';
 import type { Sign } from '../garden.ts';
-import { CAUSES, type Cause, type Hypothesis, HYPOTHESES } from './causes.ts';
+import { CAUSES, type Cause, type Hypothesis, HYPOTHESES } from '../catalogue/causes.ts';
 import type { ClinicFacts } from './facts.ts';
 
 export const CHECKS = [

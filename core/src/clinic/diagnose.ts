@@ -9,7 +9,16 @@
 import { SIGN_TABLE, signsThat } from '../catalogue/signs.ts';
 import type { Sign, SignPlace } from '../garden.ts';
 import { ramp } from '../numeric/curves.ts';
-import { type Cause, CAUSES, type Hypothesis, HYPOTHESES, isRot, REMEDY, ROTS, UNKNOWN } from './causes.ts';
+import {
+  type Cause,
+  CAUSES,
+  type Hypothesis,
+  HYPOTHESES,
+  isRot,
+  remedyFor,
+  ROTS,
+  UNKNOWN,
+} from '../catalogue/causes.ts';
 import { answerTimes, CHECK_TABLE, type CheckId, gainOf } from './checks.ts';
 import { type ClinicFacts, type ClinicSign } from './facts.ts';
 import { GROUPS, HISTORY_RULES, type HistoryCode } from './historyRules.ts';
@@ -101,7 +110,8 @@ export function diagnose(f: ClinicFacts): Diagnosis {
 /** The chance of the likeliest remedy: two causes that are answered alike need not be told apart. */
 function tellable(causes: readonly { cause: Cause; probability: number }[]): number {
   const sums = new Map<string, number>();
-  for (const { cause, probability } of causes) sums.set(REMEDY[cause], (sums.get(REMEDY[cause]) ?? 0) + probability);
+  for (const { cause, probability } of causes)
+    sums.set(remedyFor(cause), (sums.get(remedyFor(cause)) ?? 0) + probability);
   return Math.max(0, ...sums.values());
 }
 
@@ -244,7 +254,7 @@ function nextCheck(f: ClinicFacts, beliefs: ReadonlyMap<Hypothesis, number>): Di
   let most = WORTH_BITS;
   for (const check of CHECK_TABLE) {
     if (!check.open(f)) continue;
-    const gain = gainOf(check, beliefs, (h) => REMEDY[h]);
+    const gain = gainOf(check, beliefs, (h) => remedyFor(h));
     const worth = gain - check.cost(f) + (check.id === 'press-base' ? rotFirst(beliefs, f) : 0);
     if (worth <= most) continue;
     most = worth;

@@ -16,7 +16,8 @@ import type { Caution } from '../plant/genera.ts';
 import type { Traits } from '../plant/traits.ts';
 import type { Says } from '../judgement/seen.ts';
 import { meanSaturationVapourKPa } from '../sky/vapour.ts';
-import { type Pest, PESTS, type Step } from './causes.ts';
+import { type Pest, PESTS } from '../catalogue/causes.ts';
+import { type Step } from './steps.ts';
 import { type NeighbourPest, type Standing, standingOf } from '../plant/standing.ts';
 
 export interface ClinicSign {

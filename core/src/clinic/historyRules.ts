@@ -6,7 +6,7 @@
  */
 import { signsThat } from '../catalogue/signs.ts';
 import { ramp } from '../numeric/curves.ts';
-import { type Cause, type Pest, PESTS } from './causes.ts';
+import { type Cause, type Pest, PESTS } from '../catalogue/causes.ts';
 import { type ClinicFacts, pestsNear } from './facts.ts';
 
 export const HISTORY_CODES = [

@@ -2,7 +2,7 @@
 import { SIGN_TABLE } from '../catalogue/signs.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
 import type { Plant, PlantEvent } from '../garden.ts';
-import { type Cause, PESTS, spreads } from './causes.ts';
+import { type Cause, PESTS, spreads } from '../catalogue/causes.ts';
 import type { NeighbourPest } from '../plant/standing.ts';
 
 /** Guests seen so long ago are taken to be about still. */

@@ -1,7 +1,8 @@
 /** What is done about a cause, one thing a step, each with its day: nothing is stacked that can wait (one change at a time). */
 import type { Form, Store } from '../garden.ts';
 import type { Caution } from '../plant/genera.ts';
-import type { Cause, Step } from './causes.ts';
+import type { Cause } from '../catalogue/causes.ts';
+import type { Step } from './steps.ts';
 
 export interface PlannedStep {
   step: Step;

@@ -6,7 +6,7 @@
  * and most of what worries a keeper is no illness at all.
  */
 import { ramp } from '../numeric/curves.ts';
-import { type Cause, CAUSES, type Hypothesis, UNKNOWN } from './causes.ts';
+import { type Cause, CAUSES, type Hypothesis, UNKNOWN } from '../catalogue/causes.ts';
 import type { ClinicFacts } from './facts.ts';
 
 export const USUAL: Record<Hypothesis, { weight: number; why: string }> = {

@@ -2,11 +2,11 @@
  * Remedies decide, not names: where causes share a remedy their chances add up, and it is done though nobody can say which
  * of them it is.
  */
-import { type Cause, type Hypothesis, isHarmless, REMEDY } from './causes.ts';
+import { type Cause, type Hypothesis, isHarmless, remedyFor } from '../catalogue/causes.ts';
 import { ACTS_FROM, type Diagnosis } from './diagnose.ts';
 
 export interface Remedy {
-  /** the broad kind of what is done (causes.ts, REMEDY) */
+  /** the broad kind of what is done (catalogue/causes.ts) */
   kind: string;
   probability: number;
   /** the likeliest of the causes that share it */
@@ -17,7 +17,7 @@ export interface Remedy {
 export function remedyOf({ causes }: Pick<Diagnosis, 'causes'>): Remedy | null {
   const kinds = new Map<string, Remedy>();
   for (const { cause, probability } of causes) {
-    const kind = REMEDY[cause];
+    const kind = remedyFor(cause);
     const found = kinds.get(kind);
     // Causes stand likeliest first: the first of a kind gives its name.
     if (found) found.probability += probability;
@@ -41,5 +41,5 @@ export function isLeftAlone(diagnosis: Pick<Diagnosis, 'causes'> | null): boolea
 }
 
 export function sharesRemedy(a: Hypothesis, b: Hypothesis): boolean {
-  return REMEDY[a] === REMEDY[b];
+  return remedyFor(a) === remedyFor(b);
 }

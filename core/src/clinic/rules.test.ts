@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { dayNumber } from '../calendar/day.ts';
 import { LIGHT_BANDS } from '../plant/library.ts';
-import { CAUSES, type Cause, type Hypothesis, UNKNOWN } from './causes.ts';
+import { CAUSES, type Cause, type Hypothesis, UNKNOWN } from '../catalogue/causes.ts';
 import { CHECK_TABLE, gainOf } from './checks.ts';
 import { believe, diagnose, TEMPER } from './diagnose.ts';
 import type { ClinicFacts, ClinicSign } from './facts.ts';

@@ -6,7 +6,7 @@
  * cause (typical 6 to 12, frequent 3 to 5, now and then 1.5 to 2.5, below 1 against it), not counts: no counts are published.
  */
 import type { Sign, SignPlace } from '../garden.ts';
-import type { Cause } from './causes.ts';
+import type { Cause } from '../catalogue/causes.ts';
 import type { ClinicFacts } from './facts.ts';
 
 /** A cause that says nothing of a sign brings it this much more rarely than chance. */

@@ -2,7 +2,7 @@
 import type { PlantEvent } from '../garden.ts';
 import type { WaterKind } from '../watering.ts';
 import type { MethodId } from '../catalogue/ways.ts';
-import type { Found, Step } from './causes.ts';
+import type { Found, Step } from './steps.ts';
 
 /** The drink that the plant would get as it is judged. */
 export interface StepDrink {

@@ -5,7 +5,7 @@
 import type { PlantState } from '../garden.ts';
 import type { Form } from '../garden.ts';
 import type { Judgement } from '../judgement/deeds.ts';
-import type { Step } from './causes.ts';
+import type { Step } from './steps.ts';
 
 export const WAIT_CODES = ['asleep', 'too-cold', 'cold-night', 'still-wet', 'rot-open', 'too-dark', 'not-due'] as const;
 export type WaitCode = (typeof WAIT_CODES)[number];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Cause } from './causes.ts';
+import type { Cause } from '../catalogue/causes.ts';
 import type { WaterAnswer } from './answer.ts';
 import type { CareFacts } from '../care/task.ts';
 import type { Place } from '../garden.ts';

@@ -3,7 +3,7 @@
  * it is to replace, and whether what ails it spreads.
  */
 import type { Case } from './cases.ts';
-import { spreads } from './causes.ts';
+import { spreads } from '../catalogue/causes.ts';
 
 export type Worth = 'keep' | 'parts' | 'let-go';
 

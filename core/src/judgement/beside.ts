@@ -1,6 +1,7 @@
 /** What is said and done beside the answer: into shade, into light, out of the cold, a look at roots. */
 import { dayNumber } from '../calendar/day.ts';
-import { type Hypothesis, spreads, type Step } from '../clinic/causes.ts';
+import { type Hypothesis, spreads } from '../catalogue/causes.ts';
+import { type Step } from '../clinic/steps.ts';
 import { actedOn } from '../clinic/remedy.ts';
 import { placeDefaults } from '../place/defaults.ts';
 import { LIGHT_BANDS } from '../plant/library.ts';

@@ -4,7 +4,7 @@
  * First what no sum may outvote, most urgent first (rules.ts); then, where the rules call for water, the deed of least
  * expected harm under what may be in the pot (due.ts). Where a drink and waiting lie near one another, a look wins.
  */
-import { isHarmless } from '../clinic/causes.ts';
+import { isHarmless } from '../catalogue/causes.ts';
 import { ROT_THRESHOLD } from '../clinic/diagnose.ts';
 import { actedOn } from '../clinic/remedy.ts';
 import { type Answer, DRINKS, hundredth, likeliest, sign, tenth } from './answer.ts';

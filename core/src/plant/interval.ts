@@ -5,7 +5,7 @@
  */
 import { signsThat } from '../catalogue/signs.ts';
 import { type DayNumber, dayNumber } from '../calendar/day.ts';
-import type { Cause } from '../clinic/causes.ts';
+import type { Cause } from '../catalogue/causes.ts';
 import { type PlantEvent, type Refusal, type Sign, type SignPlace } from '../garden.ts';
 import { refusedTwice } from './refusals.ts';
 import type { Traits } from './traits.ts';

@@ -1,6 +1,6 @@
 /** Where a plant stands and among what, as its keeper tells: handed on whole to everyone who judges it. */
 import type { DayNumber } from '../calendar/day.ts';
-import type { Cause } from '../clinic/causes.ts';
+import type { Cause } from '../catalogue/causes.ts';
 import type { Air, PlaceKind } from '../garden.ts';
 
 /** A pest seen on another plant of the bench. */

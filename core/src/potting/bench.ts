@@ -5,7 +5,7 @@ import { type DaysToDry, daysToDryIn, dryingOf } from '../forecast/drying.ts';
 import type { Outlook } from '../forecast/forecast.ts';
 import { stateOn } from '../forecast/plantModel.ts';
 import { heldBy, openCases } from '../clinic/cases.ts';
-import type { Step } from '../clinic/causes.ts';
+import type { Step } from '../clinic/steps.ts';
 import { ANY_PLANT } from '../clinic/plan.ts';
 import type { Air, Form, PlaceKind, PlantEvent, Pot, Sign } from '../garden.ts';
 import { ROT_PRONE } from '../judgement/harm.ts';

@@ -13,7 +13,7 @@ import {
   type Case,
   type ClinicLine,
   type Diagnosis,
-  REMEDY,
+  remedyFor,
   SIGN_TABLE,
   signsThat,
   spreads,
@@ -130,7 +130,7 @@ const GOOD = signsThat('fine');
 
 /** A case opened since the last sign was seen, or for something that is treated alike, is about these signs. */
 function answers({ cause, openedOn }: Case, { signs, top }: Pick<ClinicLine, 'signs' | 'top'>): boolean {
-  return signs.every(({ on }) => on <= openedOn) || (top !== null && REMEDY[cause] === REMEDY[top.cause]);
+  return signs.every(({ on }) => on <= openedOn) || (top !== null && remedyFor(cause) === remedyFor(top.cause));
 }
 
 /** Who has it, since when, and who stands beside them: a guest on one plant of a bench is a matter of the bench. */

@@ -2,8 +2,16 @@
 import type { Town } from '@zinc-pail/contract/towns';
 import type { Kit } from '@zinc-pail/contract/keeping';
 import { UNKNOWN_MIX, unknownMixId } from '@zinc-pail/contract/unknownMix';
-import { commonGenus, dayNumber, isoDay, type PlaceKind, usualAir, type WaterKind } from '@zinc-pail/core';
-import { COMPASS } from '@zinc-pail/words/places';
+import {
+  commonGenus,
+  dayNumber,
+  isoDay,
+  placeDefaults,
+  type PlaceKind,
+  usualAir,
+  type WaterKind,
+} from '@zinc-pail/core';
+import { COMPASS, KIND_CHOICES } from '@zinc-pail/words/places';
 import { FIRST_POT, USUAL_POTS } from '../takein/usualPots.ts';
 
 export const STEPS = ['where', 'water', 'bench', 'plant'] as const;
@@ -36,19 +44,11 @@ export const EMPTY: Draft = {
   lastWatered: 'unknown',
 };
 
-/** Kinds of place that want to know which way they face. */
-const FACING: ReadonlySet<PlaceKind> = new Set<PlaceKind>(['windowsill', 'covered', 'cold-glass', 'heated-glass']);
-export const asksFacing = (kind: PlaceKind | null) => kind !== null && FACING.has(kind);
+/** Whether a place of the kind wants to know which way it faces. */
+export const asksFacing = (kind: PlaceKind | null) => kind !== null && placeDefaults(kind).facing;
 
-export const KINDS: readonly { kind: PlaceKind; label: string; sense: string }[] = [
-  { kind: 'windowsill', label: 'A windowsill', sense: 'indoors, right at the glass' },
-  { kind: 'room', label: 'In the room', sense: 'indoors, off the window' },
-  { kind: 'covered', label: 'A balcony', sense: 'outdoors, rain kept off' },
-  { kind: 'open', label: 'In the open', sense: 'outdoors, sky above' },
-  { kind: 'cold-glass', label: 'A cold glasshouse', sense: 'no heating' },
-  { kind: 'heated-glass', label: 'A heated glasshouse', sense: 'kept from frost' },
-  { kind: 'lamp-shelf', label: 'Under a lamp', sense: 'a shelf with light of its own' },
-];
+/** As a newcomer is asked: what most of them have first. */
+export const KINDS = (Object.keys(KIND_CHOICES) as PlaceKind[]).map((kind) => ({ kind, ...KIND_CHOICES[kind] }));
 const LAMP = { ppfd_umol_m2_s: 180, hours: 12 };
 
 export const TAPS: readonly { kind: WaterKind; label: string; sense: string }[] = [

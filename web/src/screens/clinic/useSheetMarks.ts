@@ -1,15 +1,7 @@
 /** What the clinic writes into a plant's book: signs, looks, verdicts, steps. */
 import type { JournalEvent, PlantView } from '@zinc-pail/contract/api';
 import type { ClinicSheet } from '@zinc-pail/contract/clinic';
-import {
-  type Cause,
-  type CheckAnswer,
-  type CheckId,
-  IN_AXILS,
-  ON_UNDERSIDES,
-  type Sign,
-  type SignPlace,
-} from '@zinc-pail/core';
+import { type Cause, type CheckAnswer, type CheckId, foundIn, type Sign, type SignPlace } from '@zinc-pail/core';
 import { usePlant } from '../../api/plant.ts';
 import { useMarks } from '../../marking/Marks.tsx';
 
@@ -40,12 +32,15 @@ export function signEvent(
 }
 
 /** Whom a look that found nobody clears. */
-const LOOKED_FOR: Partial<Record<CheckId, Cause>> = { 'look-axils': IN_AXILS[0], 'look-underside': ON_UNDERSIDES[0] };
+const LOOKED_FOR: Partial<Record<CheckId, Cause>> = {
+  'look-axils': foundIn('axils'),
+  'look-underside': foundIn('undersides'),
+};
 
 /** What an answer to a check writes: a look at the mix, a clean look, or a sign. */
 export function answerEvent(check: CheckId, answer: CheckAnswer, date: string): JournalEvent {
   if (PLAIN[answer]) return { type: 'check', date, finger: answer as 'wet' | 'damp' | 'dry' };
-  const cause = LOOKED_FOR[check] ?? IN_AXILS[0];
+  const cause = LOOKED_FOR[check] ?? foundIn('axils');
   if (answer === 'clean') return { type: 'case-step', date, cause, step: 'look-over', found: 'clean' };
   const roots = answer.startsWith('roots-') || answer === 'root-fluff';
   const base = answer === 'firm-base' || answer === 'soft-base';

@@ -1,6 +1,6 @@
 /** What the clinic asks today: steps of open cases that have come due, and hands that the record raised. */
 import type { PlantView, RoundPot, RoundSite } from '@zinc-pail/contract/api';
-import { IN_AXILS } from '@zinc-pail/core';
+import { foundIn } from '@zinc-pail/core';
 import { causeWords } from '@zinc-pail/words/causes';
 import { inspectWords, raisedWords, STEP_WORDS } from '@zinc-pail/words/clinic';
 import { useState } from 'react';
@@ -42,7 +42,7 @@ export function ClinicToday({ site }: { site: RoundSite }) {
       const { pots } = await ask<{ pots: RoundPot[] }>(`/places/${placeId}/pots`);
       const written = await mark(
         pots.map((pot) => ({ plantId: pot.id, name: pot.name, today: site.today, seen: null, before: pot })),
-        () => stepEvents(IN_AXILS[0], 'look-over', 'clean', site.today),
+        () => stepEvents(foundIn('axils'), 'look-over', 'clean', site.today),
         'checked, no pests',
       );
       if (written) setLookedAt(placeId);

@@ -2,6 +2,7 @@
  * A list of plants that comes in, before it is sent: which column is what, what must still be asked of it, and the body
  * that is sent. Nothing is guessed that the keeper cannot see and change.
  */
+import { KIND_BY_WORD } from '@zinc-pail/words/places';
 import {
   type CsvImport,
   LENGTH_FIELDS,
@@ -358,15 +359,7 @@ export function withNewPlace(answers: Answers, word: string, kind: PlaceKind, si
 }
 
 /** What a room is called tells mostly what kind of place it is. */
-const KIND_BY_WORD: readonly (readonly [PlaceKind, RegExp])[] = [
-  ['windowsill', /sill|window|fenster|bay/i],
-  ['covered', /balcon|porch|veranda|loggia|patio cover/i],
-  ['cold-glass', /cold frame|lean-?to|cold ?house|frame|conservat/i],
-  ['heated-glass', /greenhouse|glasshouse|hot ?house|gewächshaus/i],
-  ['open', /garden|outside|outdoor|terrace|roof|yard|rockery|deck|bed$/i],
-  ['lamp-shelf', /lamp|light|grow|led|tent|rack/i],
-];
-
 export function likelyKind(word: string): PlaceKind {
-  return KIND_BY_WORD.find(([, words]) => words.test(word))?.[0] ?? 'room';
+  const kinds = Object.keys(KIND_BY_WORD) as PlaceKind[];
+  return kinds.find((kind) => KIND_BY_WORD[kind].test(word)) ?? 'room';
 }
