@@ -1,4 +1,5 @@
 /** What the server answers besides rounds, plants and marks (api.ts): each shape once, its schema beside its type. */
+import { FORMS } from '@zinc-pail/core';
 import {
   AIRS,
   HAZARDS,
@@ -207,7 +208,7 @@ const potHere = object<PlacePot>(
     id: id(),
     number: text(40),
     name: text(200),
-    form: text(20),
+    form: oneOf(FORMS),
     width_mm: number(0, 1e5),
     crown_mm: number(0, 1e5),
     shape: text(20),

@@ -1,4 +1,5 @@
 /** Bodies that cross the wire between the server and whoever asks. */
+import { type Form, FORMS } from '@zinc-pail/core';
 import {
   type Cause,
   CAUSES,
@@ -170,7 +171,7 @@ export interface PlantView {
   name: string;
   taxon: string | null;
   provenance: string | null;
-  form: string;
+  form: Form;
   diameter_mm: number;
   height_mm: number;
   site: { id: number; name: string; today: string; latitude_deg: number };
@@ -296,7 +297,7 @@ const potFields = {
   id: id(),
   number: text(40),
   name: text(200),
-  form: text(20),
+  form: oneOf(FORMS),
   diameter_mm: number(0, 1e4),
   height_mm: number(0, 2e4),
 };

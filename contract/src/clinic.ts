@@ -1,4 +1,5 @@
 /** The clinic on the wire: cases, hands raised by the record, outbreaks, what worked; and one plant's sheet. */
+import { type Form, FORMS, type Store, STORES } from '@zinc-pail/core';
 import {
   CAUSES,
   type Case,
@@ -25,7 +26,7 @@ export interface Patient {
   id: number;
   number: string;
   name: string;
-  form: string;
+  form: Form;
   diameter_mm: number;
   height_mm: number;
   place_id: number;
@@ -81,7 +82,7 @@ export interface ClinicSheet {
   cases: Case[];
   closed: Case[];
   cautions: string[];
-  traits: { form: string; store: string };
+  traits: { form: Form; store: Store };
   strip: ClinicStrip;
   /** what signs and verdicts have moved of its rule: it calls at this moisture, and so many days later */
   gap: {
@@ -96,7 +97,7 @@ const patient = object<Patient>(
     id: id(),
     number: text(40),
     name: text(200),
-    form: text(20),
+    form: oneOf(FORMS),
     diameter_mm: number(0, 1e5),
     height_mm: number(0, 1e5),
     place_id: id(),
@@ -245,7 +246,7 @@ export const clinicSheetSchema = named(
       cases: list(oneCase, 'cases'),
       closed: list(oneCase, 'cases'),
       cautions: list(text(30), 'cautions'),
-      traits: object({ form: text(20), store: text(20) }, 'its traits'),
+      traits: object({ form: oneOf(FORMS), store: oneOf(STORES) }, 'its traits'),
       gap: object(
         {
           before: gapRule(),

@@ -1,6 +1,7 @@
 /**
  * Bodies and views of all that is kept besides the journal: plants, places, waters, feeds, views, imports, calendars.
  */
+import { type Form } from '@zinc-pail/core';
 import {
   type LastFact,
   AIRS,
@@ -564,7 +565,7 @@ export interface PlacePot {
   id: number;
   number: string;
   name: string;
-  form: string;
+  form: Form;
   width_mm: number;
   crown_mm: number;
   shape: PotShape;

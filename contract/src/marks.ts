@@ -1,4 +1,5 @@
 /** Marks: what a keeper writes on one pot, on many, or on a whole bench, in one go. */
+import { type Form } from '@zinc-pail/core';
 import type { AfterNote, CareRules, CareTask, Judgement, OutlookView, PlantEvent, Way } from '@zinc-pail/core';
 import { ROOT_FINDINGS, WAYS, type ReminderCode } from '@zinc-pail/core';
 import Joi from 'joi';
@@ -264,7 +265,7 @@ export interface RoundPot {
   id: number;
   number: string;
   name: string;
-  form: string;
+  form: Form;
   diameter_mm: number;
   height_mm: number;
   revision: number;

@@ -1,4 +1,5 @@
 /** The potting bench on the wire: who is due, what a pot and a mix do, what lies in the stores. */
+import { FORMS } from '@zinc-pail/core';
 import {
   AFTERCARE,
   type AftercareTask,
@@ -251,7 +252,7 @@ export const benchSchema = named(
             number: text(40),
             name: text(200),
             place: text(220),
-            form: text(20),
+            form: oneOf(FORMS),
             diameter_mm: number(0, 1e5),
             height_mm: number(0, 1e5),
             mix_id: id(),

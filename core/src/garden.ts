@@ -2,6 +2,7 @@
  * What the engine knows of a collection: the shapes of the garden file, once read and found sound.
  * Names and units are those of the file (docs/formats.md), so that nothing is renamed on the way.
  */
+import { type Form, FORMS } from './catalogue/forms.ts';
 import { POT_MATERIALS, type PotMaterial } from './catalogue/materials.ts';
 import { type Air, AIRS, PLACE_KINDS, type PlaceKind } from './catalogue/places.ts';
 import { type Sign, SIGNS } from './catalogue/signs.ts';
@@ -131,19 +132,7 @@ export type Sleeps = (typeof SLEEPS)[number];
 
 export const HABITS = ['summer', 'winter', 'spring-autumn', 'evergreen', 'opportunist'] as const;
 export type Habit = (typeof HABITS)[number];
-export const FORMS = [
-  'globe',
-  'column',
-  'pad',
-  'rosette',
-  'stemmed',
-  'trailing',
-  'caudex',
-  'bulb',
-  'stemless',
-  'stiff-leaf',
-] as const;
-export type Form = (typeof FORMS)[number];
+export { FORMS, type Form };
 export const DRY_RULES = ['keep-damp', 'dry-top', 'dry-through', 'dry-and-hold'] as const;
 export type DryRule = (typeof DRY_RULES)[number];
 export const STORES = ['leaf', 'stem', 'below', 'none'] as const;

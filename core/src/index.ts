@@ -3,6 +3,7 @@ export * from './calendar/day.ts';
 export * from './garden.ts';
 export * from './watering.ts';
 export { BREATHES_FROM, MATERIAL_TABLE } from './catalogue/materials.ts';
+export { FORM_TABLE } from './catalogue/forms.ts';
 export { PLACE_TABLE } from './catalogue/places.ts';
 export * from './catalogue/signs.ts';
 export * from './catalogue/ways.ts';

@@ -19,6 +19,7 @@ import { meanSaturationVapourKPa } from '../sky/vapour.ts';
 import { type Pest, PESTS } from '../catalogue/causes.ts';
 import { type Step } from './steps.ts';
 import { type NeighbourPest, type Standing, standingOf } from '../plant/standing.ts';
+import { FORM_TABLE } from '../catalogue/forms.ts';
 
 export interface ClinicSign {
   day: DayNumber;
@@ -231,7 +232,7 @@ export function clinicFacts(input: ClinicInput): ClinicFacts {
  * growth seen since. Null where it was not told so.
  */
 export function sleepsOn({ events, leafless }: Plant, { form }: Traits, today: DayNumber): number | null {
-  if (form !== 'caudex' && form !== 'bulb') return null;
+  if (!FORM_TABLE[form].leafless) return null;
   const told = events.findLast((event) => event.type === 'state');
   if (told?.type !== 'state' || told.state !== 'resting') return null;
   const since = dayNumber(told.date);

@@ -3,6 +3,7 @@ import type { Form, Store } from '../garden.ts';
 import type { Caution } from '../plant/genera.ts';
 import type { Cause } from '../catalogue/causes.ts';
 import type { Step } from './steps.ts';
+import { FORM_TABLE } from '../catalogue/forms.ts';
 
 export interface PlannedStep {
   step: Step;
@@ -56,7 +57,6 @@ export function woundDays({ form, diameterMm, store }: Pick<PlanFacts, 'form' | 
 }
 
 const again = (after: number): PlannedStep => ({ step: 'look-again', after });
-const CUTTABLE: ReadonlySet<Form> = new Set<Form>(['stemmed', 'trailing', 'column', 'pad', 'rosette']);
 const POWDERY = (f: PlanFacts) => f.cautions.includes('powdery');
 
 /** Unpot, cut to clean tissue, dry, pot dry, wait, first water. */
@@ -66,7 +66,7 @@ function rescue(f: PlanFacts): PlannedStep[] {
     { step: 'unpot', after: 0 },
     { step: 'cut', after: 0 },
     { step: 'stop-food', after: 0 },
-    ...(CUTTABLE.has(f.form) ? [{ step: 'take-tips', after: 0, optional: true } as const] : []),
+    ...(FORM_TABLE[f.form].cuttable ? [{ step: 'take-tips', after: 0, optional: true } as const] : []),
     { step: 'dry-wound', after: 0, follows: 'cut' },
     { step: 'pot-dry', after: dry, follows: 'cut' },
     { step: 'shade', after: 0, follows: 'pot-dry' },

@@ -8,6 +8,7 @@
 import { ramp } from '../numeric/curves.ts';
 import { type Cause, CAUSES, type Hypothesis, UNKNOWN } from '../catalogue/causes.ts';
 import type { ClinicFacts } from './facts.ts';
+import { FORM_TABLE } from '../catalogue/forms.ts';
 
 export const USUAL: Record<Hypothesis, { weight: number; why: string }> = {
   thirst: { weight: 10, why: 'every pot dries, and some are forgotten' },
@@ -52,7 +53,7 @@ interface PriorRow {
 /** By kind of plant, place and season: factors on the usual weights. */
 export const PRIOR_ROWS: readonly PriorRow[] = [
   {
-    when: ({ traits }) => ['globe', 'column', 'pad'].includes(traits.form),
+    when: ({ traits }) => FORM_TABLE[traits.form].bare,
     of: {
       'stem-rot': 1.4,
       'root-mealybug': 1.5,
@@ -67,7 +68,7 @@ export const PRIOR_ROWS: readonly PriorRow[] = [
     why: 'a stem without leaves: what ails it sits in the stem and the roots',
   },
   {
-    when: ({ traits }) => traits.form === 'caudex' || traits.form === 'bulb',
+    when: ({ traits }) => FORM_TABLE[traits.form].leafless,
     of: { 'natural-rest': 2.5, 'spider-mite': 1.5, oedema: 0.5, 'natural-ageing': 0.8 },
     why: 'drops its leaves each year; its thin leaves draw mites',
   },

@@ -8,6 +8,7 @@
 import type { Sign, SignPlace } from '../garden.ts';
 import type { Cause } from '../catalogue/causes.ts';
 import type { ClinicFacts } from './facts.ts';
+import { FORM_TABLE } from '../catalogue/forms.ts';
 
 /** A cause that says nothing of a sign brings it this much more rarely than chance. */
 export const UNRELATED = 0.06;
@@ -28,9 +29,9 @@ export interface SignRule {
 export const GIVEN = {
   'watered-lately': (f) => f.drankDays !== null && f.drankDays <= 4,
   'often-watered': (f) => f.drinksIn30 >= 4,
-  'woody-form': (f) => ['globe', 'column', 'pad', 'caudex'].includes(f.traits.form),
+  'woody-form': (f) => FORM_TABLE[f.traits.form].stem,
   stemless: (f) => f.traits.form === 'stemless',
-  'bulb-or-caudex': (f) => f.traits.form === 'bulb' || f.traits.form === 'caudex',
+  'bulb-or-caudex': (f) => FORM_TABLE[f.traits.form].leafless,
   bulb: (f) => f.traits.form === 'bulb',
   powdery: (f) => f.cautions.includes('powdery'),
   slow: (f) => f.slow,
@@ -43,7 +44,7 @@ export const GIVEN = {
   wet: (f) => f.felt?.says === 'wet' || (f.felt === null && f.chanceWet > 0.6),
   'cold-lately': (f) => f.coldK > -1,
   'damp-air': (f) => f.rhPct > 68 && f.air === 'still',
-  'no-leaves': (f) => ['globe', 'column', 'pad'].includes(f.traits.form),
+  'no-leaves': (f) => FORM_TABLE[f.traits.form].bare,
 } as const satisfies Record<string, (f: ClinicFacts) => boolean>;
 export type Given = keyof typeof GIVEN;
 

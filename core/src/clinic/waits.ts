@@ -6,6 +6,7 @@ import type { PlantState } from '../garden.ts';
 import type { Form } from '../garden.ts';
 import type { Judgement } from '../judgement/deeds.ts';
 import type { Step } from './steps.ts';
+import { FORM_TABLE } from '../catalogue/forms.ts';
 
 export const WAIT_CODES = ['asleep', 'too-cold', 'cold-night', 'still-wet', 'rot-open', 'too-dark', 'not-due'] as const;
 export type WaitCode = (typeof WAIT_CODES)[number];
@@ -46,8 +47,6 @@ const NEEDS: Partial<Record<Step, readonly WaitCode[]>> = {
   'open-mix': ['asleep', 'too-cold'],
 };
 
-const BARE: ReadonlySet<Form> = new Set<Form>(['bulb', 'caudex']);
-
 /** Null: it may come today. */
 export function stepWaits(step: Step, day: StepDay): StepWaits | null {
   for (const code of NEEDS[step] ?? []) if (holds(code, step, day)) return { code, until: untilOf(code, day) };
@@ -60,7 +59,7 @@ function holds(code: WaitCode, step: Step, day: StepDay): boolean {
       return day.rot;
     case 'asleep':
       // Bulbs and bare stems are moved in their sleep.
-      return day.state === 'resting' && !((step === 'repot' || step === 'open-mix') && BARE.has(day.form));
+      return day.state === 'resting' && !((step === 'repot' || step === 'open-mix') && FORM_TABLE[day.form].leafless);
     case 'too-cold':
       return !day.warm;
     case 'cold-night':

@@ -5,6 +5,7 @@ import type { Deed, Judgement, Mind, Never } from './deeds.ts';
 import type { Facts } from './facts.ts';
 import { clayInFrost, darkInHeat } from './rain.ts';
 import { isParched } from './thirst.ts';
+import { FORM_TABLE } from '../catalogue/forms.ts';
 
 export function mindful(facts: Facts, deeds: readonly Deed[]): Pick<Judgement, 'mind' | 'never' | 'never_c'> {
   const { outlook, rules, salts, water } = facts;
@@ -40,14 +41,13 @@ function neverOf({ outlook, care, state, m, nature }: Facts): { never: Never; ne
   const { traits, sourced, plant } = { ...outlook.model, plant: outlook.plant };
   const of = (never: Never, c: number | null = null) => ({ never, never_c: c });
   if (care.neverSoak) return of('long-soak');
-  if (state === 'resting' && (traits.form === 'caudex' || traits.form === 'bulb')) return of('full-drink-leafless');
+  if (state === 'resting' && FORM_TABLE[traits.form].leafless) return of('full-drink-leafless');
   if (traits.minDryC >= FROST_TENDER_C) return of('frost', traits.minDryC);
   if (!plant.pot.holes) return of('second-drink-while-wet');
   if (sourced.cautions.includes('dry-heart')) return of('water-into-rosette');
   if (sourced.cautions.includes('powdery')) return of('oil-on-powder');
   if (traits.dryRule === 'keep-damp') return of('dry-out');
-  if (traits.form === 'globe' || traits.form === 'column' || traits.form === 'pad')
-    return of('wet-and-cold', traits.minWetC);
+  if (FORM_TABLE[traits.form].bare) return of('wet-and-cold', traits.minWetC);
   if (traits.store === 'below') return of('second-drink-while-wet');
   if (traits.sleeps === 'never' || nature === 'hardy') return of('standing-in-water');
   return m.p50 > ROOT_FREE_M || state === 'resting' ? of('full-drink-asleep') : of('standing-in-water');

@@ -12,6 +12,7 @@ import { type Facts, iso } from './facts.ts';
 import { sipDrink } from './measure.ts';
 import { LEADS, type Why } from './weights.ts';
 import { ACTS_FROM } from '../clinic/diagnose.ts';
+import { FORM_TABLE } from '../catalogue/forms.ts';
 
 const TOUCH_EVERY_DAYS = 30;
 /** A touch asked for and not given is asked for again a month later, not every day. */
@@ -137,7 +138,7 @@ function stirs(facts: Facts): Answer | null {
   const { traits } = outlook.model;
   const { woken } = seen;
   if (!woken || woken.day < stateSince) return null;
-  const leafBud = woken.sign === 'new-growth' || traits.form === 'caudex' || traits.form === 'bulb';
+  const leafBud = woken.sign === 'new-growth' || FORM_TABLE[traits.form].leafless;
   // A flower bud is the plant's own affair: it neither wakes for it nor drinks.
   if (!leafBud) return null;
   const rests = (code: Why['code'], beside: Deed[] = [], n: Why['n'] = {}): Answer => ({

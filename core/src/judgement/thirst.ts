@@ -2,7 +2,6 @@
 import { isDrink } from '../catalogue/ways.ts';
 import { dayNumber } from '../calendar/day.ts';
 import { placeDefaults } from '../place/defaults.ts';
-import type { Form } from '../garden.ts';
 import { type Answer, coldNight, DEPTH_ANSWERS, likeliest, mixOf, mixReason, pressBase, sign } from './answer.ts';
 import type { Drink } from './deeds.ts';
 import { type Facts, iso } from './facts.ts';
@@ -10,8 +9,8 @@ import { fullDrink, SIP_SHARE, sipDrink } from './measure.ts';
 import { lookFor } from './rot.ts';
 import type { Why } from './weights.ts';
 import { ACTS_FROM } from '../clinic/diagnose.ts';
+import { FORM_TABLE } from '../catalogue/forms.ts';
 
-const STEMS: ReadonlySet<Form> = new Set<Form>(['globe', 'column', 'pad']);
 /** Drinking less than this of its best, a plant on its way to rest takes a small drink, no drench. */
 const SLOWED_BELOW = 0.6;
 /** What one that slows still uses, and a big store in the dark, as shares of the mix. */
@@ -155,7 +154,7 @@ export function slackAndDry(facts: Facts): Answer | null {
     };
   }
   // A stem on its way to rest shrinks, as it should; a drink now would only be left standing.
-  if (isSlowed(facts) && STEMS.has(facts.outlook.model.traits.form) && seen.slack.strength < 3)
+  if (isSlowed(facts) && FORM_TABLE[facts.outlook.model.traits.form].bare && seen.slack.strength < 3)
     return {
       deeds: [{ deed: 'wait', until: null }],
       because: [sign('shrinking-cold', seen.slack), mixReason(facts)],

@@ -6,6 +6,7 @@ import type { PlantState } from '../garden.ts';
 import { DAMP_FROM_M } from '../moisture.ts';
 import type { Traits } from './genera.ts';
 import type { Nature } from './nature.ts';
+import { FORM_TABLE } from '../catalogue/forms.ts';
 
 type Limits = Pick<Traits, 'minDryC' | 'minWetC'>;
 
@@ -37,7 +38,7 @@ export function longestDryDays(
   if (dryRule === 'keep-damp') return 6;
   if (store === 'none') return 10;
   if (nature === 'epiphyte' || nature === 'soft') return 21;
-  const stem = form === 'globe' || form === 'column' || form === 'pad' || form === 'caudex';
+  const { stem } = FORM_TABLE[form];
   const growing = store === 'below' ? 60 : store === 'stem' && stem ? 60 : form === 'stemless' ? 60 : 45;
   if (state === 'growing' || state === 'waking') return growing;
   if (state === 'easing') return Math.round(growing * 1.5);

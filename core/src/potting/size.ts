@@ -9,6 +9,7 @@ import { clamp } from '../numeric/curves.ts';
 import type { Blend } from '../mix/blend.ts';
 import { potCapacity } from '../pot/capacity.ts';
 import { volumeMl } from '../pot/shape.ts';
+import { FORM_TABLE } from '../catalogue/forms.ts';
 
 /** Kinds of growth that ask for pots of their own proportions. */
 export const ROOTING = ['wide', 'snug', 'deep', 'raised'] as const;
@@ -44,19 +45,8 @@ export const TOO_LARGE = 2.2;
 /** And one that holds hardly more is not worth the work. */
 const LEAST_STEP = 1.15;
 const MOST_STEPS = 40;
-/** Forms whose width is that of their body: shoots that hang over say nothing of the roots. */
-const BODY: ReadonlySet<Form> = new Set<Form>([
-  'globe',
-  'column',
-  'rosette',
-  'stemless',
-  'caudex',
-  'bulb',
-  'stiff-leaf',
-]);
-
 export function hasBody(form: Form): boolean {
-  return BODY.has(form);
+  return FORM_TABLE[form].body;
 }
 
 /** Holes that open less than this share of the floor: one of a few millimetres shuts with the first root or crumb. */
@@ -102,7 +92,9 @@ export function nextPot(
   const step = old.top_mm > LARGE_MM ? LARGE_STEP_MM : STEP_MM;
   // A caudex sits in the same width as long as it has room: it is raised, not widened.
   const grown = rooting === 'raised' ? old.top_mm : old.top_mm + step;
-  const wanted = potSizeMm(BODY.has(plant.form) ? Math.max(grown, plant.diameterMm + 2 * ROOM_MM[rooting]) : grown);
+  const wanted = potSizeMm(
+    FORM_TABLE[plant.form].body ? Math.max(grown, plant.diameterMm + 2 * ROOM_MM[rooting]) : grown,
+  );
   const sizes = Array.from({ length: MOST_STEPS }, (_, i) => grown + i * step).map(potSizeMm);
   const times = (mm: number) => stepOf(old, potOf(old, mm, rooting)).times;
   // A lower pot gives its roots room only where it is so much the wider; and one step too large is two pots.

@@ -3,6 +3,7 @@
  * Rowley, Caudiciform and Pachycaul Succulents, and Anderson, The Cactus Family, as they are kept in temperate houses.
  */
 import type { Traits } from '../plant/genera.ts';
+import { FORM_TABLE } from '../catalogue/forms.ts';
 
 export interface RestPlace {
   /** it wants light, shade does, or it may stand in the dark */
@@ -20,7 +21,7 @@ const COOL_TO_C = 12;
 /** Null for what never sleeps. */
 export function restPlace({ habit, sleeps, form, store, minDryC, growMinC }: Traits): RestPlace | null {
   if (sleeps === 'never') return null;
-  const leafless = form === 'caudex' || form === 'bulb';
+  const leafless = FORM_TABLE[form].leafless;
   // Sleepers of summer sleep warm: bulbs and bare stems wherever it is dry, leaves out of the worst sun.
   if (habit === 'winter') return { light: leafless ? 'dark' : 'shade', fromC: 16, toC: 30 };
   const fromC = Math.max(COOL_FROM_C, minDryC + SAFE_K);

@@ -7,6 +7,7 @@ import { litres } from '../reader/amounts.ts';
 import { typed } from '../reader/units.ts';
 import { Choice, Field, OneOf, Tick, Typed } from '../forms/Fields.tsx';
 import { MEASURES, type NoteDraft, type NoteKind } from './noteDraft.ts';
+import { FORM_TABLE } from '@zinc-pail/core';
 
 interface Asked {
   draft: NoteDraft;
@@ -215,8 +216,7 @@ function thirstSign({ form, store }: Pick<RoundPot['outlook']['traits'], 'form' 
   if (form === 'stemless') return 'Thirst shows as wrinkles on the sides, while the face stays smooth.';
   if (store === 'below')
     return 'Its store is below: thirst shows late, as fine wrinkles or drooping; taut over a dry mix is as it should be.';
-  if (form === 'globe' || form === 'column' || form === 'pad')
-    return 'Thirst shows as folds between the ribs and a dull skin; the base should be hard.';
+  if (FORM_TABLE[form].bare) return 'Thirst shows as folds between the ribs and a dull skin; the base should be hard.';
   if (form === 'rosette') return 'Thirst shows on the lower leaves: soft, thin, wrinkled. The heart stays last.';
   return 'Thirst shows as limp or finely wrinkled leaves, the oldest first.';
 }

@@ -1,5 +1,5 @@
 /** Where a sign can be seen on a plant of a form, and what can be seen there: the commonest first. */
-import type { Form, Sign, SignPlace } from '@zinc-pail/core';
+import { type Form, FORM_TABLE, type Sign, type SignPlace } from '@zinc-pail/core';
 
 export interface Zone {
   id: 'newest' | 'oldest' | 'all' | 'one-stem' | 'sun-side' | 'ends' | 'folds' | 'base' | 'pot' | 'roots';
@@ -9,12 +9,8 @@ export interface Zone {
   signs: readonly Sign[];
 }
 
-const BARE: ReadonlySet<string> = new Set<Form>(['globe', 'column', 'pad']);
-const SINGLE: ReadonlySet<string> = new Set<Form>(['globe', 'stemless', 'rosette']);
-
-/** @param form of the plant; one that is not known is taken for a leafy one */
-export function zonesOf(form: string): Zone[] {
-  const bare = BARE.has(form);
+export function zonesOf(form: Form): Zone[] {
+  const bare = FORM_TABLE[form].bare;
   const zones: (Zone | null)[] = [
     {
       id: 'newest',
@@ -78,7 +74,7 @@ export function zonesOf(form: string): Zone[] {
           at: [0.48, 0.34],
           signs: ['dry-tips', 'crisp-edges', 'brown-scorch', 'chewed'],
         },
-    SINGLE.has(form)
+    FORM_TABLE[form].single
       ? null
       : {
           id: 'one-stem',
