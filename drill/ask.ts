@@ -167,8 +167,16 @@ export function writingOn(
   );
 }
 
+/** So long a collection of thousands may take to be worked out. */
+const WORKED_OUT_MS = 300_000;
+
 export async function plantIds(url: string): Promise<number[]> {
-  const { status, body } = await ask(url, '/api/plants');
+  const until = performance.now() + WORKED_OUT_MS;
+  let { status, body } = await ask(url, '/api/plants');
+  while (status === 503 && performance.now() < until) {
+    await sleep(1000);
+    ({ status, body } = await ask(url, '/api/plants'));
+  }
   if (status !== 200) throw new Error(`/api/plants answered ${status}`);
   const { fields, rows } = body as { fields: string[]; rows: unknown[][] };
   return rows.map((row) => row[fields.indexOf('id')] as number);

@@ -1,4 +1,5 @@
 /** The desk where marks are handed in: what comes at once is written together, each sheet for itself. */
+import { GivenUp } from '../src/database/limits.ts';
 import { randomUUID } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import type { App } from '../src/context.ts';
@@ -90,6 +91,20 @@ describe('the desk', () => {
     expect(settled.map(({ status }) => status === 'fulfilled')).toEqual([true, true, true, true, false]);
     expect(tried.slice(3)).toEqual([[[4], [5]], [[4]], [[5]]]);
     expect(errands.map(({ written }) => written)).toEqual(['yes', 'yes', 'yes', 'yes', 'no']);
+  });
+  it.each([
+    ['cannot be reached', Object.assign(new Error('connect'), { code: 'ETIMEDOUT' })],
+    ['does not answer', new GivenUp('a statement took longer than 10000 ms')],
+  ])('does not try each alone where the database itself %s: all would wait as long again', async (_, error) => {
+    const tried: number[][][] = [];
+    const desk = new MarkDesk({} as App, async (_app, sheets) => {
+      tried.push(plants(sheets));
+      await new Promise((resolve) => setImmediate(resolve));
+      throw error;
+    });
+    const settled = await Promise.allSettled([1, 2, 3, 4, 5].map((id) => desk.write(sheet([id]))));
+    expect(settled.map(({ status }) => status)).toEqual(Array(5).fill('rejected'));
+    expect(tried.flat().length).toBe(5);
   });
   it('writes nothing for a request that was given up while it waited', async () => {
     const { desk, batches, goOn } = slowDesk();

@@ -1,4 +1,5 @@
 /** Refusals and failures as application/problem+json (RFC 9457), in words a keeper understands. */
+import { isAway } from '../database/away.ts';
 import type { Problem } from '@zinc-pail/contract/api';
 import { brief, type Fault } from '@zinc-pail/contract/faults';
 import { LARGEST_BODY_MB, MOST_FAULTS_TOLD } from '@zinc-pail/contract/limits';
@@ -57,22 +58,8 @@ function told(faults: readonly Fault[]): Fault[] {
   }));
 }
 
-/** A connection that could not be had, or broke: what the driver and Node call it. */
-const AWAY = new Set([
-  'ECONNREFUSED',
-  'ECONNRESET',
-  'EPIPE',
-  'ETIMEDOUT',
-  'PROTOCOL_CONNECTION_LOST',
-  'PROTOCOL_ENQUEUE_AFTER_FATAL_ERROR',
-  'ER_SERVER_SHUTDOWN',
-]);
 export const RETRY_AFTER_S = 2;
 const UNAVAILABLE = 503;
-
-function isAway(error: unknown): boolean {
-  return AWAY.has(String((error as { code?: string }).code)) || /closed state/.test(String((error as Error).message));
-}
 
 /** What became of a change, as far as it is known here. */
 const BECAME: Record<Written, string> = {

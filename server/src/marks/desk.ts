@@ -3,6 +3,7 @@
  * lock, one commit and one reckoning serve them all. Each is refused or written for itself.
  */
 import { type Errand, errandNow, onErrand, onNobodysErrand, type Written } from '../errand.ts';
+import { isSilent } from '../database/away.ts';
 import { GivenUp } from '../database/limits.ts';
 import { type Entered, idsOf, type Sheet, writeMarks } from './marks.ts';
 import type { App } from '../context.ts';
@@ -78,7 +79,8 @@ export class MarkDesk {
     return batch;
   }
 
-  private async work(batch: readonly Waiting[]): Promise<void> {
+  /** @returns what went wrong with all of it, or null */
+  private async work(batch: readonly Waiting[]): Promise<unknown> {
     // From here on nobody can say that nothing was written, until it is known.
     const told = (written: Written) => {
       for (const { errand } of batch) if (errand) errand.written = written;
@@ -98,14 +100,21 @@ export class MarkDesk {
         if (outcome instanceof Error) reject(outcome);
         else resolve(outcome);
       }
+      return null;
     } catch (error) {
       told(errand.written);
       // One sheet may be to blame: each has its own try, unless the database itself is.
-      if (errand.written === 'no' && batch.length > 1 && !(error instanceof GivenUp)) {
-        for (const one of batch) await this.work([one]);
-        return;
+      if (errand.written === 'no' && batch.length > 1 && !isSilent(error)) {
+        for (const [i, one] of batch.entries()) {
+          const failed = await this.work([one]);
+          if (failed === null || !isSilent(failed)) continue;
+          for (const { reject } of batch.slice(i + 1)) reject(failed);
+          break;
+        }
+        return null;
       }
       for (const { reject } of batch) reject(error);
+      return error;
     }
   }
 }
