@@ -27,7 +27,7 @@ const countOf = (times: number) => (times === 1 ? 'once' : `${times} times`);
 export function afterWords({ code, n }: AfterNote, units: Units): string {
   switch (code) {
     case 'top-only':
-      return `Only the top is known, and the mix is ${lengthWords(n.depth_mm!, units)} deep: check deeper, with a stick or at the hole, before any water.`;
+      return `You know only the top, and the mix is ${lengthWords(n.depth_mm!, units)} deep. Check deeper, with a stick or at the hole, before you water.`;
     case 'probe-coarse':
       return 'Its mix is coarse: a probe between stones reads drier than it is. Weigh the pot or use a stick before you trust it.';
     case 'weigh-anew':
@@ -42,8 +42,8 @@ export function afterWords({ code, n }: AfterNote, units: Units): string {
       return 'It is asleep: keep it warm and airy until the mix is dry again.';
     case 'sheds-water':
       return (
-        'A dry peaty ball sheds water: weigh it now. If it is still light, the water ran past; soak it from below or ' +
-        'pour small and often, and cross this out.'
+        'A dry peaty ball sheds water: weigh it now. If it is still light, the water ran past. Soak it from below or ' +
+        'pour a little at a time, and cross this out.'
       );
     case 'softened':
       return 'Softened water leaves sodium behind: flush with rain or soft water at one of its next drinks.';
@@ -54,10 +54,10 @@ export function afterWords({ code, n }: AfterNote, units: Units): string {
         'A white crust is ' +
         `salt${n.hard_drinks ? `; ${n.hard_drinks} hard ${n.hard_drinks === 1 ? 'drink is' : 'drinks are'} on record` : ''}. ` +
         `${n.holes ? 'Flush with plain rain or soft water at a drink in growth' : 'It cannot leave a pot without a hole: drill it'}, ` +
-        'or change the mix; check again after six more waterings.'
+        'or change the mix. Check again after six more waterings.'
       );
     case 'ran-through':
-      return 'Water that ran straight through did not count: soak the pot from below or pour small and often, and weigh it after.';
+      return 'Water that ran straight through did not count. Soak the pot from below or pour a little at a time, then weigh it.';
     case 'yellow-after-food':
       return 'Yellow so soon after food: stop feeding, flush once, then feed half as much.';
     case 'hungry':
@@ -66,8 +66,8 @@ export function afterWords({ code, n }: AfterNote, units: Units): string {
       return 'Leave its leaves until they are crisp: it draws their water back. After that, removing them is a matter of looks.';
     case 'stretched':
       return (
-        `It reaches for light: ${n.asleep ? 'keep it cooler and lighter until it wakes' : 'more light first, in steps'}, ` +
-        'and trim it only once it has grown on compact.'
+        `It reaches for light: ${n.asleep ? 'keep it cooler and lighter until it wakes' : 'more light first, in steps'}. ` +
+        'Trim it only once it has grown on compact.'
       );
     case 'more-than-fits':
       return `That is more than the pot had room for (about ${amountWords(n.fits_ml!, units)}): is it the right pot? Tip out what is left.`;
@@ -78,10 +78,10 @@ export function afterWords({ code, n }: AfterNote, units: Units): string {
     case 'bloom-stalk':
       return 'Cut the stalk low once it is dry, not into the leaves; a green stalk still gives back.';
     case 'bloom-dies':
-      return 'What has flowered dies, and that is as it should be: leave its offsets, cut the old one out when it is dry.';
+      return 'What has flowered dies, as it should. Leave its offsets, and cut the old one out when it is dry.';
     case 'bloom-stems':
       return (
-        'Cut down to a sturdy pair of leaves, not just below the flowers, and a third of it at most; with light and its ' +
+        'Cut down to a sturdy pair of leaves, not just below the flowers, and a third of it at most. With light and its ' +
         'weak feed it may flower again in four to six weeks. Sound cuttings root.'
       );
     case 'bloom-bulb':

@@ -341,7 +341,7 @@ export function actionWords(
         : 'No water until you know what it is.';
     case 'wake':
       return (
-        'Wake it: bright, warm (over about 20 °C) and a little moister air; press it once more, then give the first drink by ' +
+        'Wake it: bright, warm (over about 20 °C) and a little moister air. Press it once more, then give the first drink by ' +
         'its waking rule. Check in three weeks.'
       );
     case 'leave':

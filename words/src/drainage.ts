@@ -12,7 +12,7 @@ export function drainWords(seconds: number, depthMm: number, organic = 0): strin
   switch (drainVerdict(seconds, depthMm, organic)) {
     case 'ran-past':
       return (
-        'Through at once: weigh it. If it is still light, the ball has shrunk and the water ran past; soak it from ' +
+        'Through at once: weigh it. If it is still light, the ball has shrunk and the water ran past: soak it from ' +
         'below. This was no test of its drainage.'
       );
     case 'passes':

@@ -45,7 +45,18 @@ const ONE_OF_MANY =
   /(?<!and )\b1 (times|days|pots|weeks|months|years|nights|drinks|waterings|doses|neighbours|plants)\b/;
 const METRIC = /\d ?(°C|cm|mm)\b/;
 
+/** More than that nobody reads at a glance. A number with its unit is one word. */
+const MOST_WORDS = 20;
+
+/** Sentences of a text that are longer. */
+function long(text: string): string[] {
+  return text
+    .split(/(?<=[.?!])\s+(?=[A-Z"“])/)
+    .filter((one) => (one.match(/[\p{L}\d]+(?:[-’'.,][\p{L}\d]+)*/gu) ?? []).length > MOST_WORDS);
+}
+
 function reads(sentence: string, { units }: { units: Units }): void {
+  expect(long(sentence)).toEqual([]);
   expect(sentence).not.toMatch(BANNED);
   expect(sentence).not.toMatch(CARELESS);
   expect(sentence).not.toMatch(ONE_OF_MANY);
@@ -128,6 +139,14 @@ describe('every string of the screens', () => {
       stringsOf(readFileSync(join(ROOT, file), 'utf8'))
         .filter((text) => BANNED.test(text) && !/^[\w\s,.*=?()]*(SELECT|FROM)/.test(text))
         .map((text) => `${file}: ${text.trim()}`),
+    );
+    expect(found).toEqual([]);
+  });
+  it.each(['words/src', 'web/src', 'cli/src'])('%s has no sentence of more than twenty words', (folder) => {
+    const found = sources(folder).flatMap((file) =>
+      stringsOf(readFileSync(join(ROOT, file), 'utf8'))
+        .filter((text) => !/^[\w\s,.*=?()]*(SELECT|FROM)/.test(text) && !/\b(?:flex|px-|text-\[)/.test(text))
+        .flatMap((text) => long(text).map((one) => `${file}: ${one.trim()}`)),
     );
     expect(found).toEqual([]);
   });

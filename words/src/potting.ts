@@ -175,11 +175,11 @@ export function pottingSteps(plant: {
     ...(plant.holes
       ? []
       : [
-          'The pot has no hole: drill one (tape over the spot, wet the drill, eye cover, no hammer; power from a protected ' +
-            'outlet), or use it as an outer pot only.',
+          'The pot has no hole: drill one, or use it as an outer pot only. To drill: tape over the spot, wet the drill, ' +
+            'wear eye cover, no hammer, power from a protected outlet.',
         ]),
     'Tap or squeeze it out; cut the pot rather than pull the neck.',
-    'Clean blade, cut away from the hand: take off what is soft, brown or broken, and write down what you find.',
+    'Clean blade, and cut away from your hand. Take off what is soft, brown or broken, and note what you find.',
     'Dry mix is dusty: dampen it and wear a mask.',
     DEPTH_WORDS[plant.depth],
     'Fill in and tap, do not press. Label it with the date.',

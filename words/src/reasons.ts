@@ -100,8 +100,8 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
       return `Rain is coming: a ${Math.round(100 * n.chance!)} % chance of half a drink or more.`;
     case 'long-rain':
       return (
-        `Wet for ${aOr(n.days!, 'day')}, with rain on ${n.rain_days} of the last ten: shelter it or tilt the pot ` +
-        `so that it can dry${n.hole ? '' : '; it has no hole'}.`
+        `Wet for ${aOr(n.days!, 'day')}, with rain on ${n.rain_days} of the last ten. ` +
+        `${n.hole ? '' : 'It has no hole: '}${n.hole ? 'Shelter' : 'shelter'} it or tilt the pot so that it can dry.`
       );
     case 'long-indoors':
       return `Indoors for ${aOr(n.days!, 'day')}: its kind needs a lamp or a very bright window there.`;
@@ -181,7 +181,7 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'scorched':
       return `It had ${apartFrom(n.high!, n.limit!, units)} ${day}, and it takes ${degrees(n.limit!)} without shade.`;
     case 'not-firmed':
-      return `It was watered${on ? ` ${day}` : ''} and has not firmed up: its roots may be lost, so more water would do harm.`;
+      return `It was watered${on ? ` ${day}` : ''} and has not firmed up. Its roots may be lost, and then more water does harm.`;
     case 'leaves-going':
       return n.felt
         ? `Its leaves die back at its time of rest${on ? `, around ${partOfMonth(on, today)}` : ''}, and its base is firm.`
@@ -207,7 +207,7 @@ export function reasonWords(reason: Reason, { units, today }: Speaking): string 
     case 'dim-holds':
       return 'Too little light to use water: it can wait longer.';
     case 'weaning':
-      return `Its roots are used to a wet mix: water it early at first, then wait a little longer each time${on ? ` until ${dateWords(on, today, units)}` : ''}.`;
+      return `Its roots are used to wet mix: water early at first, then wait longer each time${on ? ` until ${dateWords(on, today, units)}` : ''}.`;
     case 'hot-holds':
       return `${apartFrom(n.high!, n.limit!, units)} is more than it can take: it shuts down and drinks little until the heat is over.`;
   }
@@ -241,7 +241,8 @@ function rampWords(n: Readonly<Record<string, number>>): string {
   const last = gaps.pop();
   if (last === undefined) return n.rests ? ', and then none until it has rested' : '';
   const list = gaps.length > 0 ? `${gaps.join(', ')} and ${last}` : String(last);
-  return `: after the next, about ${list} ${last === 1 && gaps.length === 0 ? 'day' : 'days'}${n.rests ? ', then none until it has rested' : ''}`;
+  const unit = last === 1 && gaps.length === 0 ? 'day' : 'days';
+  return `. Gaps after the next: about ${list} ${unit}${n.rests ? ', then none until it has rested' : ''}`;
 }
 
 /** Why the first drink after a potting waits. */

@@ -215,7 +215,7 @@ function SignFields({ draft, set, pot }: Asked) {
 function thirstSign({ form, store }: Pick<RoundPot['outlook']['traits'], 'form' | 'store'>): string {
   if (form === 'stemless') return 'Thirst shows as wrinkles on the sides, while the face stays smooth.';
   if (store === 'below')
-    return 'Its store is below: thirst shows late, as fine wrinkles or drooping; taut over a dry mix is as it should be.';
+    return 'Its store is below: thirst shows late, as fine wrinkles or drooping. Taut over a dry mix is fine.';
   if (FORM_TABLE[form].bare) return 'Thirst shows as folds between the ribs and a dull skin; the base should be hard.';
   if (form === 'rosette') return 'Thirst shows on the lower leaves: soft, thin, wrinkled. The heart stays last.';
   return 'Thirst shows as limp or finely wrinkled leaves, the oldest first.';

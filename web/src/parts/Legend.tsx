@@ -48,7 +48,7 @@ const DRAWINGS = {
   strip: {
     head: 'The strip',
     says:
-      'How damp the pot was, up to the stroke for today, and will be, with all that is unsure about it. The peg is the ' +
+      'How damp the pot was and will be, with its doubt. The stroke is today. The peg is the ' +
       'best day to water, the bracket the first and the last. A blue bar: rest. Blue teeth: nights too cold for a wet ' +
       'pot.',
     picture: (

@@ -68,8 +68,8 @@ export function ReadingsPanel({ place, timeZone, onClose }: { place: PlaceView; 
           <FileField label="or a table" accept={CSV} className="text-[0.9375rem]" onFile={readFile} />
         </div>
         <p className="mt-1 text-[0.875rem] text-[var(--ink-2)]">
-          A CSV with a header: date, min, max and humidity, a row a day; or date and temperature, many rows a day, as
-          loggers write.
+          A CSV with a header. Either date, min, max and humidity, one row a day; or date and temperature, many rows a
+          day, as loggers write.
         </p>
         {told && (
           <p role="status" className="my-2 font-semibold">

@@ -33,7 +33,7 @@ export function Feeds({ kit }: { kit: Kit }) {
         onDrop={drop.mutateAsync}
       />
       <p className="mt-4 max-w-prose text-[0.875rem] text-[var(--ink-2)]">
-        Keep feeds in their own packing, out of reach of children and pets, and follow the label where it asks for less.
+        Keep feeds in their own packing, out of reach of children and pets. Follow the label where it asks for less.
       </p>
     </section>
   );

@@ -34,8 +34,8 @@ export default function WalkScreen() {
     <div className="max-w-3xl px-3 pb-12 pt-4 sm:px-6">
       <h1 className="text-2xl font-semibold">The walk</h1>
       <p className="mb-4 max-w-prose text-[1rem]">
-        Drag a bench by its grip, or take the grip with the space bar, move it with the arrows, and let go with the
-        space bar. Open a bench to order its pots.{' '}
+        Drag a bench by its grip. By keyboard: space takes it, arrows move it, space lets go. Open a bench to order its
+        pots.{' '}
         <Link to="/" className="underline">
           Back to the round
         </Link>

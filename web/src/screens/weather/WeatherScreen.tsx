@@ -265,8 +265,8 @@ function Records({ site }: { site: SiteWeather }) {
     <>
       <FileField label="Daily records as a table" accept={CSV} className="mt-2" onFile={read} />
       <p className="mt-1 text-[0.875rem] text-[var(--ink-2)]">
-        A CSV with a header: date, min, max, and as far as recorded rh, sunshine (hours), rain (mm) and wind (m/s). They
-        stand before what a service says.
+        A CSV with a header: date, min, max, and any of rh, sunshine (hours), rain (mm) and wind (m/s). What you bring
+        counts before what a service says.
       </p>
       <Wrong words={wrong} />
       {take.data && (
