@@ -6,7 +6,8 @@ import { answerSeen } from './faults.ts';
 import type { Answer } from './answer.ts';
 
 const AGENT = new Agent({ keepAlive: true, maxSockets: 200 });
-const SILENT_MS = 60_000;
+/** Longer than the server gives itself for the longest of its answers. */
+const SILENT_MS = 130_000;
 
 export interface Ask {
   method?: string;

@@ -70,7 +70,7 @@ export async function serve(options: ServeOptions): Promise<Running> {
     throw error;
   }
   const outlooks = new Outlooks(pool, options.workerFile, (error) =>
-    log.error({ err: error }, 'a bench could not be reckoned anew'),
+    log.error({ err: error }, 'a bench could not be worked out again'),
   );
   const watch = new WeatherWatch(
     pool,

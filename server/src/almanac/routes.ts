@@ -15,7 +15,7 @@ export function almanacRoutes(app: App): Route[] {
     route({
       method: 'get',
       path: '/almanac/:id',
-      does: 'A site as the engine has it, with each plant’s next drink as judged: what its year ahead is reckoned from.',
+      does: 'A site as the engine has it, with each plant’s next drink as judged: what its year ahead starts from.',
       params: idParam,
       answer: { media: 'application/json' },
       async handle({ params: { id }, response }) {

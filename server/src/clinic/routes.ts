@@ -41,7 +41,7 @@ export function clinicRoutes(app: App): Route[] {
     route({
       method: 'get',
       path: '/plants/:plantId/clinic',
-      does: 'What ails a plant: causes with what speaks for and against, the next check, its cases, and its last two months.',
+      does: 'What ails a plant: causes with what speaks for and against, the next check, its cases, two months back.',
       params: plantIdParam,
       answer: clinicSheetSchema,
       refuses: ['ended'],

@@ -76,7 +76,7 @@ function leaving(app: App): Route[] {
     route({
       method: 'post',
       path: '/devices/:id/move',
-      does: 'Hangs a thermometer at another place, or puts a probe or scale to another pot; what it read stays where it read it.',
+      does: 'Moves a thermometer to another place, or a probe or scale to another pot. Past readings stay where they were made.',
       params: idParam,
       body: deviceMove,
       answer: devicesSchema,
@@ -95,7 +95,7 @@ function leaving(app: App): Route[] {
     route({
       method: 'delete',
       path: '/devices/:id',
-      does: 'Takes an instrument away for good, with what it said moment by moment; the days and looks made of it stay.',
+      does: 'Takes an instrument away for good, with its readings by the moment. The days and checks made from them stay.',
       params: idParam,
       status: 204,
       answer: null,

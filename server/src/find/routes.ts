@@ -14,7 +14,7 @@ export function findRoutes(app: App): Route[] {
     route({
       method: 'get',
       path: '/find',
-      does: 'Plants by any part of a name, number, place or genus, by old, new and common names, and through a slip of the pen.',
+      does: 'Plants by any part of a name, number, place or genus. Old, new and common names are known, and misspellings.',
       query: object<{ q: string }>({ q: text(LONGEST_SEARCH) }, 'what is sought'),
       answer: foundSchema,
       async handle({ query: { q } }) {

@@ -31,7 +31,7 @@ export function gardenFileRoutes(app: App): Route[] {
       method: 'post',
       path: '/import/garden',
       patienceS: LONG_S,
-      does: 'Takes in a garden file as a site of its own, all of it or nothing; dry_run=true only counts it.',
+      does: 'Takes in a garden file as a site of its own, all or nothing. With dry_run=true it only counts.',
       query: importQuery,
       document: 'a garden file, version 1 (docs/formats.md)',
       bytes: true,

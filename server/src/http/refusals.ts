@@ -50,7 +50,7 @@ export const REFUSALS = kinds({
     status: 403,
     title: 'Not from there',
     means:
-      'The request came from a page of another origin or host, or a change from no page of ours and without the key of the command line.',
+      'The request came from a page of another origin or host. Or it is a change without a page of ours or the command line’s key.',
   },
   'not-here': { status: 404, title: 'Not here', means: 'There is nothing at this address.' },
   'not-that-method': {
@@ -110,7 +110,7 @@ export const REFUSALS = kinds({
     status: 500,
     title: 'Our fault',
     means:
-      'Something went wrong here. Of a change `written` says what became of it (no, yes, unknown); under the same client_ids it can be sent again.',
+      'Something went wrong here. Of a change `written` says what became of it: no, yes, unknown. Under the same client_ids it can be sent again.',
   },
   'no-database': {
     status: 503,
@@ -128,7 +128,7 @@ export const REFUSALS = kinds({
     status: 503,
     title: 'It takes too long',
     means:
-      'A limit of time was over, and it was given up in the database too; `Retry-After` says when to ask again. `written` as above.',
+      'It took too long and was given up, in the database too. `Retry-After` says when to ask again, `written` what became of it.',
   },
 });
 

@@ -43,7 +43,7 @@ export function labelRoutes(app: App): Route[] {
     route({
       method: 'get',
       path: '/labels.pdf',
-      does: 'Sheets of labels: the name by the rules, the number, bench and watering rule if wanted, and a code that opens the plant’s page.',
+      does: 'Sheets of labels: name and number, bench and watering rule if wanted, and a code that opens the plant’s page.',
       query,
       answer: { media: 'application/pdf' },
       async handle({ query: wanted, request, response }) {

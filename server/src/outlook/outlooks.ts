@@ -110,7 +110,7 @@ function stillReckoning(coming: readonly Coming[]): Refused {
   return new Refused('still-reckoning', `The collection is still being worked out.${far.join('')}`);
 }
 
-const STAGES = { reading: 'read', reckoning: 'reckoned' } as const;
+const STAGES = { reading: 'read', reckoning: 'worked out' } as const;
 
 export class Outlooks {
   /** null until somebody asks, and again once it died */
@@ -406,7 +406,7 @@ export class Outlooks {
       this.take(kept, answer.plants);
       // Whoever asks next begins anew.
       if (kept.views.size < answer.of!)
-        throw new Error('a thread that helped to reckon the collection ended before its share was done');
+        throw new Error('a thread that helped to work out the collection ended before its share was done');
       this.kept.set(site.id, kept);
       return kept;
     } finally {

@@ -97,7 +97,7 @@ function benchRoutes(app: App): Route[] {
     route({
       method: 'patch',
       path: '/places/:id',
-      does: 'Changes what is told of a place; answers all places, since pots may have moved in the reckoning.',
+      does: 'Changes what is known of a place; answers all places, since the forecasts of many pots may have moved.',
       params: idParam,
       body: placeChange,
       ifMatch: true,

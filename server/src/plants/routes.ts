@@ -92,7 +92,7 @@ function writingRoutes(app: App): Route[] {
     route({
       method: 'patch',
       path: '/plants/:plantId',
-      does: 'Changes what is written of a plant, or its rules of care; a rule of null is put back.',
+      does: 'Changes what is written of a plant, or its rules of care. A rule of null goes back to what is usual.',
       params: plantIdParam,
       body: plantChange,
       ifMatch: true,
@@ -259,7 +259,7 @@ function leavingRoutes(app: App): Route[] {
       method: 'post',
       path: '/plants/rules',
       patienceS: LONG_S,
-      does: 'Sets rules of care of many plants at once, all or none; a rule of null is put back.',
+      does: 'Sets rules of care of many plants at once, all or none. A rule of null goes back to what is usual.',
       body: rulesBody,
       answer: madeMany,
       async handle({ body: { plant_ids: plantIds, rules } }) {

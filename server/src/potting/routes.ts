@@ -75,7 +75,7 @@ function benchRoutes(app: App): Route[] {
       method: 'get',
       path: '/potting/:id',
       patienceS: LONG_S,
-      does: 'The potting bench of a site: who wants a new pot and why, who may not now, which pot, and what it does.',
+      does: 'The potting bench of a site: who wants a new pot and why, who must wait, and which pot fits.',
       params: idParam,
       answer: benchSchema,
       async handle({ params: { id } }) {
@@ -104,7 +104,7 @@ function benchRoutes(app: App): Route[] {
     route({
       method: 'get',
       path: '/plants/:plantId/pots',
-      does: 'The pots a plant stood in: how each dries as reckoned where it stands now, how it dried by its drinks, and what follows the last potting.',
+      does: 'The pots a plant stood in: how each is expected to dry where it stands now, and how it did. And what follows the last potting.',
       params: plantIdParam,
       answer: potsSchema,
       refuses: ['ended'],
@@ -236,7 +236,7 @@ function mixRoutes(app: App): Route[] {
     route({
       method: 'put',
       path: '/mixes/:id',
-      does: 'Sets a recipe right; every pot that stands in it is reckoned anew.',
+      does: 'Sets a recipe right; every pot with that mix is worked out again.',
       params: idParam,
       body: recipeBody,
       answer: made,
@@ -277,7 +277,7 @@ function mixRoutes(app: App): Route[] {
     route({
       method: 'put',
       path: '/components',
-      does: 'A component of the keeper’s own, or a measured one of the library under its name: the measured values then stand for the tabled.',
+      does: 'A component of the keeper’s own, or a measured one of the library under its name. Measured values replace those of the table.',
       body: componentBody,
       answer: componentsSchema,
       async handle({ body }) {

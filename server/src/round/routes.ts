@@ -23,7 +23,7 @@ export function roundRoutes(app: App): Route[] {
     route({
       method: 'get',
       path: '/round/so-far',
-      does: 'While a site is reckoned from nothing: how far it is, and the round of what there is already.',
+      does: 'While a site is being worked out: how far it is, and the round of what there is already.',
       answer: roundSoFarSchema,
       handle: () => book.soFar(),
     }),

@@ -38,7 +38,7 @@ export function siteRoutes(app: App): Route[] {
     route({
       method: 'patch',
       path: '/sites/:id',
-      does: 'Puts a site right; usual weather that was guessed is guessed anew from where it now lies.',
+      does: 'Puts a site right; usual weather that was guessed is guessed again for where it now lies.',
       params: idParam,
       body: siteChange,
       ifMatch: true,
@@ -66,7 +66,7 @@ export function siteRoutes(app: App): Route[] {
     route({
       method: 'delete',
       path: '/sites/:id',
-      does: 'Takes away a site on which no plant stands, with its benches; books of plants that stood there go on telling of it.',
+      does: 'Takes away a site on which no plant stands, with its benches. Notes of plants that stood there still name it.',
       params: idParam,
       status: 204,
       answer: null,

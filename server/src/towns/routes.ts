@@ -74,7 +74,7 @@ export function townRoutes(): Route[] {
     route({
       method: 'get',
       path: '/towns',
-      does: 'Towns by name (`q`), or those nearest to a place (`lat` and `lon`), with their time zones; from a list that ships.',
+      does: 'Towns by name (`q`), or the nearest to a place (`lat` and `lon`), with their time zones. The list ships.',
       query: townsQuery,
       answer: townsSchema,
       handle: async ({ query: { q, lat, lon } }) => {

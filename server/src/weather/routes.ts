@@ -55,7 +55,7 @@ export function weatherRoutes(app: App): Route[] {
     route({
       method: 'get',
       path: '/weather',
-      does: 'What the sky and each place have been and will be, how it is known, and who may stand where from when to when.',
+      does: 'The weather outside and at each place, past and to come, and who may stand where in which weeks.',
       answer: weatherSchema,
       handle: async () => ({ sites: await weatherOf(app) }),
     }),
