@@ -62,13 +62,27 @@ describe('a plant’s page', () => {
     for (const [button, wanted] of [
       ['Weigh…', /Grams|weight/i],
       ['Move…', /Move 1 plant/],
-      ['Repot…', /Repotted|repotted/],
+      ['Repot…', /Its roots were/],
     ] as const) {
       await press(page, button);
       await sees(page, wanted, 'dialog[open]');
       await page.keyboard.press('Escape');
       await page.waitForFunction(() => !document.querySelector('dialog[open]'));
     }
+    await page.close();
+  });
+  it('is potted by the form of the potting bench, and shows its new pot', async () => {
+    const [place] = await plants();
+    const [first] = await benchOf(place!.id);
+    const page = await on.open(`/plants/${first!.id}`);
+    await press(page, 'Repot…');
+    await sees(page, /Its roots were/, 'dialog[open]');
+    await press(page, 'Potted', 'dialog[open]');
+    await sees(page, /What follows/, 'dialog[open]');
+    await press(page, 'Good', 'dialog[open]');
+    await sees(page, /Repotted/);
+    const { journal } = await get<{ journal: { event: { type: string } }[] }>(`/api/plants/${first!.id}`);
+    expect(journal[0]!.event.type).toBe('repotting');
     await page.close();
   });
 });

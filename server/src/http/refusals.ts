@@ -128,7 +128,7 @@ export const REFUSALS = kinds({
     status: 503,
     title: 'It takes too long',
     means:
-      'It took too long and was given up, in the database too. `Retry-After` says when to ask again, `written` what became of it.',
+      'It took too long and was given up. `Retry-After` says when to ask again, `written` what became of it.',
   },
 });
 

@@ -41,6 +41,7 @@ import { MovePanel } from '../list/MovePanel.tsx';
 import { PotDrawing } from './PotDrawing.tsx';
 import { PotHistory } from './PotHistory.tsx';
 import { PotPanel } from './PotPanel.tsx';
+import { RepotPanel } from './RepotPanel.tsx';
 import { Rules } from './Rules.tsx';
 import { Schools } from './Schools.tsx';
 import { StoryView } from './StoryView.tsx';
@@ -344,9 +345,9 @@ function OpenPanel({ panel, plant, pot, onClose }: OpenPanelProps) {
     case 'weigh':
       return <NotePanel pots={[pot]} date={today} kind="weight" onClose={onClose} />;
     case 'pot':
-      return <PotPanel plant={plant} kind="set-right" onClose={onClose} />;
+      return <PotPanel plant={plant} onClose={onClose} />;
     case 'repot':
-      return <PotPanel plant={plant} kind="repotted" onClose={onClose} />;
+      return <RepotPanel plant={plant} onClose={onClose} />;
     case 'move': {
       const elsewhere = places.data?.filter(({ id }) => id !== plant.place.id);
       return elsewhere ? <MovePanel ids={[plant.id]} places={elsewhere} today={today} onClose={onClose} /> : null;

@@ -1,5 +1,4 @@
-/** A plant's pot and mix: put right where they were wrong from the start, or repotted with its day. */
-import { units } from '../../reader/units.ts';
+/** A plant's pot and mix put right, where they were written down wrong; a repotting has its own form (RepotPanel.tsx). */
 import type { PlantView } from '@zinc-pail/contract/api';
 import { type Pot, POT_MATERIALS, POT_SHAPES } from '@zinc-pail/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
@@ -7,35 +6,24 @@ import { useState } from 'react';
 import { ask } from '../../api/client.ts';
 import { useKit } from '../../api/kit.ts';
 import { plantKey } from '../../api/plant.ts';
-import { usePotting } from '../../api/potting.ts';
-import { blockWords } from '@zinc-pail/words/potting';
-import { cautionLines } from './Cautions.tsx';
 import { Dialog } from '../../forms/Dialog.tsx';
 import { Form } from '../../forms/Form.tsx';
-import { Choice, Field, OnDay, TypedLength } from '../../forms/Fields.tsx';
-import { PotDetail, potDraft, type PotDraft, potOfDraft, ROOTS_LOST } from '../../forms/PotDetail.tsx';
+import { Field, TypedLength } from '../../forms/Fields.tsx';
+import { PotDetail, potDraft, type PotDraft, potOfDraft } from '../../forms/PotDetail.tsx';
 
 interface Draft extends PotDraft {
-  kind: 'set-right' | 'repotted';
   shape: string;
   material: string;
   mix: string;
-  date: string;
-  mixWas: string;
-  roots: string;
 }
 
-function draftOf(plant: PlantView, kind: Draft['kind']): Draft {
+function draftOf(plant: PlantView): Draft {
   const { pot } = plant.outlook;
   return {
-    kind,
     shape: pot.shape,
     ...potDraft(pot),
     material: pot.material,
     mix: String(plant.mix.id),
-    date: plant.site.today,
-    mixWas: '',
-    roots: '0',
   };
 }
 
@@ -48,26 +36,13 @@ export function bodyOf(draft: Draft, clientId: string): Record<string, unknown> 
     shape: draft.shape as Pot['shape'],
     material: draft.material as Pot['material'],
   };
-  const repotted =
-    draft.kind === 'repotted'
-      ? { date: draft.date, mix_was: draft.mixWas || null, root_loss: Number(draft.roots) }
-      : {};
-  return { client_id: clientId, kind: draft.kind, pot, mix_id: Number(draft.mix), ...repotted };
+  return { client_id: clientId, kind: 'set-right', pot, mix_id: Number(draft.mix) };
 }
 
-export function PotPanel({
-  plant,
-  kind,
-  onClose,
-}: {
-  plant: PlantView;
-  /** what is meant at first */
-  kind: Draft['kind'];
-  onClose(): void;
-}) {
+export function PotPanel({ plant, onClose }: { plant: PlantView; onClose(): void }) {
   const kit = useKit();
   const queries = useQueryClient();
-  const [draft, setDraft] = useState(() => draftOf(plant, kind));
+  const [draft, setDraft] = useState(() => draftOf(plant));
   const [clientId] = useState(() => crypto.randomUUID());
   const [wrong, setWrong] = useState<unknown>(null);
   const set = (some: Partial<Draft>) => setDraft((before) => ({ ...before, ...some }));
@@ -106,36 +81,11 @@ export function PotPanel({
       )}
     </Field>
   );
-  const bench = usePotting(plant.site.id, kind === 'repotted');
-  const blocks = bench.data?.plants.find(({ id }) => id === plant.id)?.blocks ?? [];
-  const before = [
-    ...cautionLines(plant.outlook, plant.record.poisonous),
-    ...blocks.map((block) => `Not now: ${blockWords(block, plant.site.today, units())}.`),
-  ];
   return (
-    <Dialog title="Its pot and mix" onClose={onClose}>
-      {kind === 'repotted' && before.length > 0 && (
-        <ul aria-label="Before hands go in" className="mb-2 border-l-4 border-[var(--rust)] pl-3 text-[0.9375rem]">
-          {before.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </ul>
-      )}
+    <Dialog title="Correct its pot and mix" onClose={onClose}>
       <Form error={wrong} onSubmit={submit}>
-        <Choice
-          legend="What is this"
-          name="kind"
-          value={draft.kind}
-          onChange={(kind) => set({ kind: kind as Draft['kind'] })}
-          options={[
-            { id: 'set-right', label: 'it was written down wrong' },
-            { id: 'repotted', label: 'it was repotted' },
-          ]}
-        />
         <p className="mb-3 text-[0.9375rem] text-[var(--ink-2)]">
-          {draft.kind === 'set-right'
-            ? 'Its past is worked out again, as if it had been in this pot from the start.'
-            : 'The new pot starts fresh, from what its bench has taught; the old one stays on record.'}
+          Its past is worked out again, as if it had been in this pot from the start.
         </p>
         <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
           {choose('shape', 'Shape', POT_SHAPES)}
@@ -162,30 +112,6 @@ export function PotPanel({
             </select>
           )}
         </Field>
-        {draft.kind === 'repotted' && (
-          <>
-            <OnDay value={draft.date} max={plant.site.today} onChange={(date) => set({ date })} />
-            <Choice
-              legend="The new mix went in"
-              name="mixWas"
-              value={draft.mixWas}
-              onChange={(mixWas) => set({ mixWas })}
-              options={[
-                { id: 'dry', label: 'dry' },
-                { id: 'damp', label: 'damp' },
-                { id: 'wet', label: 'wet' },
-                { id: '', label: 'don’t know' },
-              ]}
-            />
-            <Choice
-              legend="Roots"
-              name="roots"
-              value={draft.roots}
-              onChange={(roots) => set({ roots })}
-              options={ROOTS_LOST}
-            />
-          </>
-        )}
         <div className="mt-4 flex gap-3">
           <button type="submit" className="btn btn-primary h-11 px-6" disabled={save.isPending}>
             {save.isPending ? 'Working it out…' : 'Save'}

@@ -31,6 +31,7 @@ const MIX_WAS = [
   { id: 'dry', label: 'dry' },
   { id: 'damp', label: 'damp' },
   { id: 'wet', label: 'wet' },
+  { id: '', label: 'don’t know' },
 ];
 const WHYS = [
   { id: 'signs', label: 'its signs' },
@@ -84,7 +85,7 @@ export function bodyOf(draft: PotItDraft, clientId: string) {
     pot: { ...pot, shape: draft.shape, material: draft.material },
     mix_id: Number(draft.mix),
     date: draft.date,
-    mix_was: draft.mixWas as 'dry' | 'damp' | 'wet',
+    mix_was: draft.mixWas === '' ? null : (draft.mixWas as 'dry' | 'damp' | 'wet'),
     root_loss: Number(draft.roots),
     findings: draft.findings,
     why: draft.why as 'signs' | 'years' | 'rescue',
@@ -96,10 +97,12 @@ interface Props {
   plant: BenchPlant;
   kit: Kit;
   today: string;
+  /** what hands must know before they go in, where the screen behind does not say it */
+  first?: readonly string[];
   onClose(): void;
 }
 
-export function PotItPanel({ plant, kit, today, onClose }: Props) {
+export function PotItPanel({ plant, kit, today, first = [], onClose }: Props) {
   const [draft, setDraft] = useState(() => draftOf(plant, today));
   const [clientId] = useState(() => crypto.randomUUID());
   const [wrong, setWrong] = useState<unknown>(null);
@@ -185,6 +188,13 @@ export function PotItPanel({ plant, kit, today, onClose }: Props) {
     );
   return (
     <Dialog title={`Pot ${plant.number}`} onClose={onClose}>
+      {first.length > 0 && (
+        <ul aria-label="Before hands go in" className="mb-2 border-l-4 border-[var(--rust)] pl-3 text-[0.9375rem]">
+          {first.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
       <Form error={wrong} onSubmit={submit}>
         <PotFields draft={draft} set={set} old={plant.old.pot} stock={stock.data ?? []} />
         <OneOf
