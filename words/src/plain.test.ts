@@ -23,6 +23,7 @@ import { afterWords } from './after.ts';
 import { evidenceWords } from './clinic.ts';
 import { feedWords } from './feed.ts';
 import { mixWarningWords } from './mix.ts';
+import { type FactsOf, plantFacts } from './plantPage.ts';
 import { lastMonthsWords } from './postMortem.ts';
 import { needWords } from './potting.ts';
 import { reasonWords } from './reasons.ts';
@@ -94,6 +95,24 @@ describe.each(MEASURES)('with every number $k, $units.temperature', ({ k, units 
   it.each(FEED_CODES)('food %s', (code) => {
     const feed = { kind: 'plain', why: { code, n: all(k), of: 'soft-base' }, until: DAY, given: k, ceiling: k };
     reads(feedWords(feed as FeedAdvice, TODAY, SI), { units });
+  });
+  it.each(['growing', 'resting', 'easing', 'waking'] as const)('facts of a plant that is %s', (state) => {
+    const facts: FactsOf = {
+      water:
+        state === 'resting'
+          ? null
+          : ({ earliest: TODAY, ideal: TODAY, latest: '2026-06-09', amount_ml: 90 * k } as never),
+      rate: { p10: k / 2, p50: k, p90: 2 * k },
+      checks: k,
+      state,
+      state_why: 'short-days',
+      state_since: DAY,
+      state_since_start: k === 0,
+      next_change: k === 0 ? null : { on: '2026-07-01', state: 'easing' },
+      thirst: { level: 0, word: 'full', wrinkles_in_days: k, harms_in_days: k },
+      wet_feet: { level: 0, word: 'safe', harms_in_days: k },
+    };
+    for (const [, fact] of plantFacts(facts, 'low', speaking)) reads(fact, { units });
   });
   it.each(HISTORY_CODES)('what the notes tell: %s', (code) =>
     reads(evidenceWords({ kind: 'history', code, n: FACTORS[code] ?? all(k), weight: 1 }, speaking), { units }),

@@ -11,7 +11,7 @@ import { PotGlyph } from '../../drawing/PotGlyph.tsx';
 import { WeatherMark } from '../../drawing/WeatherMark.tsx';
 import { DryCurve } from '../../drawing/DryCurve.tsx';
 import { BecauseBars } from '../../drawing/BecauseBars.tsx';
-import { alarmWords, holdWords, seasonWords, THIRST, WET_FEET } from '@zinc-pail/words/outlook';
+import { alarmWords } from '@zinc-pail/words/outlook';
 import { feedWords } from '@zinc-pail/words/feed';
 import { cups, litres, shareWords } from '../../reader/amounts.ts';
 import { kindOf, wordsFor } from '../../reader/deeds.ts';
@@ -40,6 +40,7 @@ import { Pictures } from './Pictures.tsx';
 import { MovePanel } from '../list/MovePanel.tsx';
 import { PotDrawing } from './PotDrawing.tsx';
 import { PotHistory } from './PotHistory.tsx';
+import { plantFacts } from '@zinc-pail/words/plantPage';
 import { PotPanel } from './PotPanel.tsx';
 import { RepotPanel } from './RepotPanel.tsx';
 import { Rules } from './Rules.tsx';
@@ -366,44 +367,10 @@ function OpenPanel({ panel, plant, pot, onClose }: OpenPanelProps) {
 }
 
 function Facts({ plant }: { plant: PlantView }) {
-  const { outlook, site } = plant;
-  const { rate, water } = outlook;
-  const season = seasonWords(
-    outlook.state,
-    outlook.state_why,
-    outlook.state_since,
-    outlook.state_since_start,
-    site.today,
-    units(),
-  );
-  const next = outlook.next_change;
-  const wrinkles = outlook.thirst.wrinkles_in_days;
-  const harms = outlook.wet_feet.harms_in_days;
-  const facts: [string, string][] = [
-    [
-      'Window',
-      water
-        ? `${nearDay(water.earliest, site.today)} to ${nearDay(water.latest, site.today)}, best ${nearDay(water.ideal, site.today)}: ${litres(water.amount_ml)}`
-        : holdWords(outlook, { units: units(), today: site.today }),
-    ],
-    [
-      'Drying',
-      outlook.checks === 0
-        ? `${Math.abs(rate.p50 - 1) < 0.05 ? 'as expected' : `${rate.p50.toFixed(1)} × as fast as expected, as pots here do`}; nobody has checked this one yet (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)} ×)`
-        : `${rate.p50.toFixed(1)} × as fast as expected, from ${outlook.checks} ` +
-          `${outlook.checks === 1 ? 'check' : 'checks'} (${rate.p10.toFixed(1)} to ${rate.p90.toFixed(1)})`,
-    ],
-    ['Season', `${season}${next ? `; ${next.state} from about ${nearDay(next.on, site.today)}` : ''}`],
-    [
-      'Its store',
-      `${THIRST[outlook.thirst.word]}${wrinkles ? `; without water the first wrinkles in about ${wrinkles} days` : ''}`,
-    ],
-    [
-      'Its roots',
-      `${WET_FEET[outlook.wet_feet.word]}${harms ? `; in danger in about ${harms} days if it stays so` : ''}`,
-    ],
-    ['How sure', SURE_WORDS[plant.task.judgement.sure]],
-    ['Last time', lastTimes(plant)],
+  const { outlook, site, task } = plant;
+  const facts = [
+    ...plantFacts(outlook, task.judgement.sure, { today: site.today, units: units() }),
+    ['Last time', lastTimes(plant)] as const,
   ];
   return (
     <dl className="mt-4 grid grid-cols-[6.5rem_minmax(0,1fr)] gap-y-1 text-[1rem]">
@@ -441,11 +408,6 @@ function SeasonTaps({ plant }: { plant: PlantView }) {
   );
 }
 
-const SURE_WORDS = {
-  high: 'high: nothing else comes near',
-  medium: 'medium: within a band',
-  low: 'low: it may be far from this; a look would help',
-} as const;
 const LASTS: readonly (readonly [string, string])[] = [
   ['watering', 'watered'],
   ['feeding', 'fed'],
