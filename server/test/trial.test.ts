@@ -100,6 +100,47 @@ describe('at once', () => {
   });
 });
 
+describe('what is read in parts', () => {
+  it('a record of eight thousand days goes out as it came in, each day once and in order', async () => {
+    const first = Date.parse('2001-01-01');
+    const days = Array.from({ length: 8000 }, (_, i) => new Date(first + i * 86_400_000).toISOString().slice(0, 10));
+    const csv = ['date,min,max', ...days.map((day, i) => `${day},${i % 20},${20 + (i % 9)}`)].join('\n');
+    expect((await send('/api/sites/1/weather.csv', { csv })).status).toBe(201);
+    const { weather } = (await here.ask('/api/export/garden/1')).body as {
+      weather: { date: string; tmin_c: number; tmax_c: number }[];
+    };
+    const out = weather.filter(({ date }) => date >= days[0]! && date <= days.at(-1)!);
+    expect(out.map(({ date }) => date)).toEqual(days);
+    expect(out.map(({ tmin_c, tmax_c }) => [tmin_c, tmax_c])).toEqual(days.map((_, i) => [i % 20, 20 + (i % 9)]));
+  });
+  it('many plants stand in the table and in the file, each once, in the order of the walk', async () => {
+    const { body } = await takeIn({ count: 150 });
+    const { fields, rows: table } = (await here.ask('/api/plants')).body as { fields: string[]; rows: unknown[][] };
+    const ids = table.map((row) => row[fields.indexOf('id')] as number);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(ids.filter((id) => body.ids.includes(id))).toEqual(body.ids);
+    const { plants } = (await here.ask('/api/export/garden/1')).body as { plants: { id: string }[] };
+    expect(plants.length).toBe(ids.length);
+  });
+});
+
+describe('how much a body holds', () => {
+  const fields = (n: number) => Object.fromEntries(Array.from({ length: n }, (_, i) => [`k${i}`, 0]));
+  it.each([
+    ['a list of hundreds of thousands', { marks: Array(300_000).fill(0) }],
+    ['an object of fields without end', { marks: [], ...fields(20_000) }],
+    ['many small objects', { marks: Array.from({ length: 30_000 }, () => ({ a: 0, b: 0 })) }],
+  ])('is seen before it is read: %s is too large', async (_, body) => {
+    const { status, body: said } = await send('/api/marks', body);
+    expect([status, said.detail]).toEqual([413, expect.stringContaining('too many values')]);
+  });
+  it('counts no commas within texts', async () => {
+    const text = '","[{'.repeat(90_000);
+    const { status } = await send('/api/marks', { marks: [], text });
+    expect(status).toBe(400);
+  });
+});
+
 describe('ids that nobody knows', () => {
   it('of a move are refused before anything waits for it', async () => {
     const id = await one();

@@ -30,9 +30,9 @@ import { inTreatment } from './treatment.ts';
 import { WEIGHTS } from './weights.ts';
 
 export interface Rule {
-  /** what it rests on, where it has an answer */
-  code: ReasonCode;
-  /** how much that counts beside other reasons */
+  /** what its answer may rest on: one of them is always among its reasons */
+  codes: readonly ReasonCode[];
+  /** how much the strongest of them counts beside other reasons */
   weight: number;
   /** its answer, or null where it has nothing to say */
   asks: (facts: Facts) => Answer | null;
@@ -45,8 +45,13 @@ export interface BesideRule {
   adds: (answer: Answer, facts: Facts) => Answer;
 }
 
-const rule = (code: ReasonCode, asks: Rule['asks']): Rule => ({ code, asks, weight: WEIGHTS[code] });
+const rule = (codes: ReasonCode | readonly ReasonCode[], asks: Rule['asks']): Rule => {
+  const all = typeof codes === 'string' ? [codes] : codes;
+  return { codes: all, asks, weight: Math.max(...all.map((code) => WEIGHTS[code])) };
+};
 const beside = (code: ReasonCode, adds: BesideRule['adds']): BesideRule => ({ code, adds, weight: WEIGHTS[code] });
+
+const RECKONED = ['reckoned-wet', 'reckoned-damp', 'reckoned-dry'] as const;
 
 /** A night below what it takes comes before, and nothing is poured on its eve. */
 export const TONIGHT: Rule = rule('below-limit', frostTonight);
@@ -55,15 +60,15 @@ export const TONIGHT: Rule = rule('below-limit', frostTonight);
 export const RULES: readonly Rule[] = [
   rule('rot-seen', rot),
   rule('in-treatment', inTreatment),
-  rule('water-stands', outOfWater),
-  rule('likeliest', deadRoots),
-  rule('likeliest', rootGuests),
+  rule(['water-stands', 'flooded'], outOfWater),
+  rule(['likeliest', ...RECKONED], deadRoots),
+  rule(['likeliest', ...RECKONED], rootGuests),
   rule('frosted', afterFrost),
   rule('slack-seen', slackAndWet),
   rule('suspect', suspected),
   rule('too-much-seen', fadesAndWet),
   rule('changed-pace', staysWet),
-  rule('wet-and-cold', wetAndCold),
+  rule(['wet-and-cold', 'roots-in-danger'], wetAndCold),
   rule('long-rain', longRain),
   rule('too-much-seen', tooMuch),
   rule('too-much-seen', darkBase),
@@ -72,15 +77,15 @@ export const RULES: readonly Rule[] = [
   rule('leaves-going', goesToSleep),
   rule('not-firmed', notFirmed),
   rule('slack-seen', slackAndDry),
-  rule('slack-seen', slackAndUnknown),
+  rule(['slack-seen', 'shrinking-cold'], slackAndUnknown),
   rule('first-sip', afterFirstSip),
   rule('new-pair', newPair),
-  rule('goes-to-rest', held),
-  rule('felt-wet', lookSaysWait),
+  rule(['goes-to-rest', 'too-cold-to-drink', 'cut-roots'], held),
+  rule(['felt-wet', 'felt-damp', 'felt-dry', 'probed', 'weighed', 'lifted'], lookSaysWait),
   rule('contradicts-book', contradictsBook),
   rule('changed-pace', changedPace),
-  rule('never-looked', neverLooked),
-  rule('due', byRule),
+  rule(['never-looked', 'came-as-it-came'], neverLooked),
+  rule(['due', 'not-due', 'calendar', 'calendar-none', 'plant-sign', 'no-sign'], byRule),
 ];
 
 /** Asked of every answer. */

@@ -127,8 +127,7 @@ export const REFUSALS = kinds({
   'too-long': {
     status: 503,
     title: 'It takes too long',
-    means:
-      'It took too long and was given up. `Retry-After` says when to ask again, `written` what became of it.',
+    means: 'It took too long and was given up. `Retry-After` says when to ask again, `written` what became of it.',
   },
 });
 
