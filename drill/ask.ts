@@ -72,7 +72,13 @@ function answerTo(
       },
     );
     asked.on('timeout', () => asked.destroy());
-    asked.on('error', fail);
+    asked.on('error', (error: NodeJS.ErrnoException) => {
+      // A line that was kept open and is closed by the other end at this very moment: nothing was asked yet, and every
+      // browser asks again (nodejs.org, request.reusedSocket).
+      const nothingAsked = asked.reusedSocket && error.code === 'ECONNRESET' && sent === undefined;
+      if (nothingAsked) resolve(answerTo(url, path, { method, raw: sent, headers, agent }));
+      else fail();
+    });
     asked.end(sent);
   });
 }
