@@ -25,18 +25,18 @@ export const SITES: DemoSite[] = [
     name: 'Brackwehr lock', timeZone: 'Europe/Vienna', latitudeDeg: 47.3, longitudeDeg: 13.1, elevationM: 430,
     normals: BRACKWEHR,
     places: [
-      { id: 'lean-to', name: 'Lean-to on the lock wall', kind: 'cold-glass', aspect_deg: 160, air: 'gentle', vent_c: 22, floor_c: 2, benchMm: [2400, 600] },
-      { id: 'sill', name: 'Attic sill, south', kind: 'windowsill', aspect_deg: 180, air: 'still', benchMm: [1400, 220] },
-      { id: 'balcony', name: 'Covered balcony', kind: 'covered', aspect_deg: 200, air: 'gentle', light_fraction: 0.5, benchMm: [1800, 450] },
-      { id: 'bench', name: 'Heated bench', kind: 'heated-glass', air: 'gentle', floor_c: 10, vent_c: 24, benchMm: [1600, 500] },
       { id: 'lamp', name: 'Lamp shelf on the stairs', kind: 'lamp-shelf', air: 'still', lamp: { ppfd_umol_m2_s: 210, hours: 13 } },
-      { id: 'cellar', name: 'Cellar for sleepers', kind: 'room', air: 'still', light_fraction: 0.01, indoor_c: [7, 7, 8, 10, 13, 15, 16, 16, 14, 12, 9, 8] },
+      { id: 'sill', name: 'Attic sill, south', kind: 'windowsill', aspect_deg: 180, air: 'still', benchMm: [1400, 220] },
+      { id: 'bench', name: 'Heated bench', kind: 'heated-glass', air: 'gentle', floor_c: 14, vent_c: 24, light_fraction: 0.5, benchMm: [1600, 500] },
+      { id: 'lean-to', name: 'Lean-to on the lock wall', kind: 'cold-glass', aspect_deg: 160, air: 'breezy', vent_c: 20, floor_c: 7, light_fraction: 0.62, benchMm: [2400, 600] },
+      { id: 'balcony', name: 'Covered balcony', kind: 'covered', aspect_deg: 200, air: 'gentle', light_fraction: 0.5, benchMm: [1800, 450] },
+      { id: 'cellar', name: 'Cellar for sleepers', kind: 'room', air: 'still', light_fraction: 0.01, indoor_c: [10, 10, 10, 11, 13, 15, 16, 16, 15, 14, 13, 11] },
     ],
   },
   {
     name: 'School roof, Port Alder', timeZone: 'Australia/Adelaide', latitudeDeg: -34.4, longitudeDeg: 138.2, elevationM: 60,
     normals: PORT_ALDER,
-    places: [{ id: 'roof', name: 'Roof tables', kind: 'open', air: 'breezy' }],
+    places: [{ id: 'roof', name: 'Roof tables', kind: 'covered', air: 'breezy', light_fraction: 0.8 }],
   },
 ];
 
@@ -89,14 +89,20 @@ const MITES: readonly Ill[] = [
   [106, done('spider-mite', 'look-over', 'clean')], [99, done('spider-mite', 'look-over', 'clean')], [99, over('spider-mite', 'cured')],
 ];
 
+/** A drench that ran past, somebody else's water, a sleeper whose waking was seen late. */
+export type Story = 'ran-past' | 'stranger' | 'late';
+
 export interface DemoPlant {
   number: string;
   name: string;
   provenance: string;
   site: number;
   plant: Omit<Plant, 'events' | 'id'>;
-  /** winters in the cellar */
-  cellar: boolean;
+  /** where it spends the cold months, and the hot ones, where that is another place */
+  winter: string | null;
+  summer: string | null;
+  /** what happened to it that its book does not say, or says late */
+  story: Story | null;
   /** what its pot was seen to do, days ago */
   seen: readonly (readonly [Sign, number])[];
   /** what ailed it and what was done: days ago, and the line of its book */
@@ -107,15 +113,15 @@ export interface DemoPlant {
 
 type Row = [
   name: string, place: string, mix: string, pot: PotWords, diameterCm: number, heightCm: number, provenance: string,
-  more?: { dressing?: number; cellar?: boolean; checks?: DemoPlant['truth']['checks']; noHole?: boolean;
+  more?: { dressing?: number; winter?: string; summer?: string; story?: Story; checks?: DemoPlant['truth']['checks']; noHole?: boolean;
     seen?: DemoPlant['seen']; ill?: readonly Ill[]; extra?: Partial<Plant> },
 ];
 
 const NORTH: Row[] = [
   ['Lithops karasmontana', 'lean-to', 'bare', 'square 7x9 plastic', 3, 2, 'seed, raised on the lock, third sowing', { dressing: 8 }],
   ['Lithops lesliei ‘Slate Step’', 'lean-to', 'bare', 'round 7x8 terracotta', 4, 2, 'swap with a ferryman', { dressing: 8, checks: 'weight' }],
-  ['Pleiospilos nelii', 'lean-to', 'bare', 'round 9x10 terracotta', 6, 5, 'market at Brackwehr', { dressing: 10 }],
-  ['Titanopsis calcarea', 'lean-to', 'lime', 'square 8x7 plastic', 6, 3, 'seed, raised on the lock', { dressing: 5 }],
+  ['Pleiospilos nelii', 'lean-to', 'bare', 'round 9x10 terracotta', 6, 5, 'market at Brackwehr', { dressing: 10, summer: 'balcony' }],
+  ['Titanopsis calcarea', 'lean-to', 'lime', 'square 8x7 plastic', 6, 3, 'seed, raised on the lock', { dressing: 5, summer: 'balcony' }],
   ['Gymnocalycium cf. horstii', 'lean-to', 'grit', 'round 9.5x8.5 terracotta', 8, 6, 'estate of a schoolmaster; label lost'],
   ['Gymnocalycium baldianum', 'lean-to', 'grit', 'square 8x7.5 plastic', 7, 5, 'seed, raised on the lock', { checks: 'meter' }],
   ['Rebutia × hybrida ‘Signal Lamp’', 'lean-to', 'grit', 'round 8x7.5 plastic', 7, 5, 'own cross'],
@@ -131,37 +137,37 @@ const NORTH: Row[] = [
   ['Oreocereus trollii', 'lean-to', 'grit', 'round 13x12 plastic', 8, 22, 'market at Brackwehr'],
   ['Sempervivum ‘Wet Slate’', 'lean-to', 'grit', 'bowl 20x7 terracotta', 16, 4, 'own cross'],
   ['Agave victoriae-reginae', 'lean-to', 'grit', 'round 16x14 terracotta', 14, 10, 'swap with a ferryman'],
-  ['Conophytum bilobum', 'lean-to', 'bare', 'square 7x7 plastic', 4, 4, 'seed, raised on the lock', { dressing: 6 }],
-  ['Conophytum × marnierianum', 'lean-to', 'bare', 'round 6x5.5 terracotta', 4, 2, 'autumn meeting', { dressing: 5 }],
-  ['Cheiridopsis denticulata', 'lean-to', 'bare', 'round 9x8 terracotta', 8, 5, 'seed, raised on the lock'],
-  ['Albuca spiralis', 'lean-to', 'bulb', 'round 10x11 plastic', 8, 14, 'bulb from a swap'],
-  ['Lachenalia aloides', 'lean-to', 'bulb', 'round 12x11 terracotta', 10, 16, 'bulbs from a swap', { checks: 'meter' }],
-  ['Massonia depressa', 'lean-to', 'bulb', 'round 11x11 plastic', 12, 2, 'seed, raised on the lock'],
+  ['Conophytum bilobum', 'lean-to', 'bare', 'square 7x7 plastic', 4, 4, 'seed, raised on the lock', { dressing: 6, summer: 'balcony' }],
+  ['Conophytum × marnierianum', 'lean-to', 'bare', 'round 6x5.5 terracotta', 4, 2, 'autumn meeting', { dressing: 5, summer: 'balcony' }],
+  ['Cheiridopsis denticulata', 'lean-to', 'bare', 'round 9x8 terracotta', 8, 5, 'seed, raised on the lock', { summer: 'balcony' }],
+  ['Albuca spiralis', 'lean-to', 'bulb', 'round 10x11 plastic', 8, 14, 'bulb from a swap', { summer: 'balcony' }],
+  ['Lachenalia aloides', 'lean-to', 'bulb', 'round 12x11 terracotta', 10, 16, 'bulbs from a swap', { checks: 'meter', summer: 'balcony' }],
+  ['Massonia depressa', 'lean-to', 'bulb', 'round 11x11 plastic', 12, 2, 'seed, raised on the lock', { summer: 'balcony' }],
   ['Haworthiopsis limifolia', 'sill', 'leaf', 'round 8x6.2 plastic', 8, 5, 'offset from the parsonage'],
   ['Haworthia cooperi var. truncata', 'sill', 'leaf', 'round 8x8 glazed', 7, 4, 'autumn meeting',
     { checks: 'weight', seen: [['roots-out', 19], ['pot-bulging', 6]] }],
-  ['Gasteria carinata', 'sill', 'leaf', 'round 10x9 plastic', 12, 9, 'market at Brackwehr'],
+  ['Gasteria carinata', 'sill', 'leaf', 'round 10x9 plastic', 12, 9, 'market at Brackwehr', { story: 'ran-past' }],
   ['Gasteria ‘Tow Path’', 'sill', 'leaf', 'round 12x10 terracotta', 15, 10, 'own cross', { ill: SAVED }],
   ['Echeveria agavoides', 'sill', 'leaf', 'round 11x9 terracotta', 13, 8, 'market at Brackwehr',
     { ill: [[6, { type: 'watering', method: 'drench', water: 'hard' }], [1, { type: 'check', finger: 'wet' }], [1, sick('limp')]] }],
   ['Echeveria ‘Morning Barge’', 'sill', 'house', 'round 12x9 plastic', 14, 7, 'own cross', { checks: 'meter' }],
-  ['Crassula ovata', 'sill', 'house', 'round 16x14 glazed', 25, 30, 'from his mother'],
+  ['Crassula ovata', 'sill', 'house', 'round 16x14 glazed', 25, 30, 'from his mother', { story: 'stranger' }],
   ['Crassula ‘Lantern’', 'sill', 'house', 'square 8x8 plastic', 7, 8, 'market at Brackwehr', { ill: [[4, sick('red-stress')], [4, sick('taut')]] }],
   ['Sansevieria cylindrica', 'sill', 'house', 'round 14x13 glazed', 14, 45, 'the old bridge house', { checks: 'none' }],
   ['Curio rowleyanus', 'sill', 'leaf', 'round 12x8 plastic', 16, 5, 'cutting from the post office'],
   ['Ceropegia woodii', 'sill', 'leaf', 'round 11x8 terracotta', 14, 6, 'tubers from a swap'],
   ['Zamioculcas zamiifolia', 'sill', 'shop', 'round 17x15 plastic', 40, 55, 'retirement present, as it came'],
   ['Pachyphytum oviferum', 'sill', 'house', 'round 10x9 terracotta', 10, 8, 'cutting, parsonage'],
-  ['Agave potatorum', 'balcony', 'grit', 'round 17x14 terracotta', 22, 14, 'nursery, papers kept', { cellar: true }],
-  ['Aloe aristata', 'balcony', 'house', 'round 12x10.5 plastic', 13, 8, 'offset, school garden', { cellar: true }],
-  ['Aloe ‘Tin Roof’', 'balcony', 'house', 'round 12x10.5 plastic', 14, 10, 'own cross', { cellar: true, checks: 'meter' }],
-  ['Opuntia microdasys', 'balcony', 'grit', 'round 16x14 terracotta', 20, 28, 'pad from the chapel wall'],
+  ['Agave potatorum', 'balcony', 'grit', 'round 17x14 terracotta', 22, 14, 'nursery, papers kept', { winter: 'cellar' }],
+  ['Aloe aristata', 'balcony', 'house', 'round 12x10.5 plastic', 13, 8, 'offset, school garden', { winter: 'lean-to' }],
+  ['Aloe ‘Tin Roof’', 'balcony', 'house', 'round 12x10.5 plastic', 14, 10, 'own cross', { checks: 'meter', winter: 'lean-to' }],
+  ['Opuntia microdasys', 'balcony', 'grit', 'round 16x14 terracotta', 20, 28, 'pad from the chapel wall', { winter: 'lean-to' }],
   ['Sedum morganianum', 'sill', 'leaf', 'round 13x10 plastic', 20, 6, 'cutting from the post office'],
   ['Delosperma cooperi', 'balcony', 'grit', 'bowl 22x8 terracotta', 24, 6, 'market at Brackwehr'],
-  ['Aeonium arboreum ‘Night Lock’', 'balcony', 'leaf', 'round 18x16 plastic', 24, 40, 'cutting, spring meeting', { cellar: true }],
-  ['Euphorbia obesa', 'bench', 'root', 'round 10x10 terracotta', 8, 8, 'seed, raised on the lock', { checks: 'weight' }],
+  ['Aeonium arboreum ‘Night Lock’', 'balcony', 'leaf', 'round 18x16 plastic', 24, 40, 'cutting, spring meeting', { winter: 'lean-to' }],
+  ['Euphorbia obesa', 'bench', 'root', 'round 10x10 terracotta', 8, 8, 'seed, raised on the lock', { checks: 'weight', story: 'late' }],
   ['Euphorbia milii', 'bench', 'house', 'round 14x13 plastic', 18, 30, 'the old bridge house', { ill: [[3, sick('white-fluff', 1)]] }],
-  ['Adenium obesum', 'bench', 'root', 'bowl 20x9 terracotta', 18, 28, 'seed, raised on the lock', { cellar: false }],
+  ['Adenium obesum', 'bench', 'root', 'bowl 20x9 terracotta', 18, 28, 'seed, raised on the lock'],
   ['Pachypodium saundersii', 'bench', 'root', 'round 14x12 glazed', 12, 20, 'autumn meeting'],
   ['Cyphostemma juttae', 'bench', 'root', 'round 16x15 terracotta', 14, 22, 'seed, raised on the lock'],
   ['Fockea edulis', 'bench', 'root', 'round 13x10 glazed', 12, 25, 'swap with a ferryman'],
@@ -169,22 +175,22 @@ const NORTH: Row[] = [
   ['Huernia zebrina', 'bench', 'house', 'round 9x7 plastic', 9, 7, 'autumn meeting', { ill: WOOL }],
   ['Melocactus azureus', 'bench', 'grit', 'round 13x11 plastic', 12, 13, 'nursery, papers kept'],
   ['Myrtillocactus geometrizans', 'bench', 'grit', 'round 14x13 terracotta', 8, 35, 'market at Brackwehr'],
-  ['Rhipsalis pilocarpa', 'bench', 'bark', 'round 13x9 plastic', 22, 10, 'cutting, parsonage'],
-  ['Epiphyllum ‘Weir Song’', 'bench', 'bark', 'round 15x13 plastic', 25, 40, 'own cross', { checks: 'meter' }],
-  ['Hoya kerrii', 'bench', 'bark', 'round 12x11 plastic', 18, 20, 'cutting from the post office', { ill: MITES }],
-  ['Lepismium bolivianum', 'bench', 'bark', 'round 12x9 plastic', 22, 10, 'cutting, parsonage'],
+  ['Rhipsalis pilocarpa', 'bench', 'bark', 'round 13x9 plastic', 22, 10, 'cutting, parsonage', { summer: 'balcony' }],
+  ['Epiphyllum ‘Weir Song’', 'bench', 'bark', 'round 15x13 plastic', 25, 40, 'own cross', { checks: 'meter', summer: 'balcony' }],
+  ['Hoya kerrii', 'bench', 'bark', 'round 12x11 plastic', 18, 20, 'cutting from the post office', { ill: MITES, summer: 'balcony' }],
+  ['Lepismium bolivianum', 'lean-to', 'bark', 'round 12x9 plastic', 22, 10, 'cutting, parsonage', { summer: 'balcony' }],
   ['Dorstenia foetida', 'lamp', 'house', 'round 8x7 plastic', 7, 10, 'seed, flung from a neighbour pot'],
   ['Frithia pulchra', 'lamp', 'bare', 'square 7x7 plastic', 5, 3, 'seed, raised on the lock', { dressing: 6 }],
   ['Fenestraria rhopalophylla', 'lamp', 'bare', 'round 8x8 terracotta', 6, 3, 'market at Brackwehr', { dressing: 6 }],
   ['Monilaria moniliformis', 'lamp', 'bare', 'square 7x7 plastic', 4, 6, 'seed, raised on the lock', { dressing: 4 }],
   ['Euphorbia suzannae', 'lamp', 'house', 'round 8x7 plastic', 6, 6, 'offset, autumn meeting', { checks: 'weight' }],
   ['Pseudolithos migiurtinus', 'lamp', 'bare', 'round 7x7 terracotta', 4, 4, 'nursery seedling, papers kept'],
-  ['Dioscorea elephantipes', 'lean-to', 'root', 'round 16x13 terracotta', 14, 30, 'seed, raised on the lock', { checks: 'weight' }],
-  ['Tylecodon buchholzianus', 'lean-to', 'root', 'round 9x9 terracotta', 8, 10, 'autumn meeting'],
-  ['Othonna euphorbioides', 'lean-to', 'root', 'round 9x8 terracotta', 9, 9, 'swap, spring meeting'],
-  ['Pelargonium carnosum', 'lean-to', 'root', 'round 11x10 terracotta', 12, 16, 'seed, raised on the lock'],
-  ['Ipomoea platensis', 'bench', 'root', 'round 13x11 plastic', 12, 30, 'tuber from a swap', { cellar: true }],
-  ['Cussonia paniculata', 'balcony', 'root', 'round 15x14 plastic', 22, 40, 'seed, raised on the lock', { cellar: true }],
+  ['Dioscorea elephantipes', 'sill', 'root', 'round 16x13 terracotta', 14, 30, 'seed, raised on the lock', { checks: 'weight' }],
+  ['Tylecodon buchholzianus', 'lean-to', 'root', 'round 9x9 terracotta', 8, 10, 'autumn meeting', { summer: 'balcony' }],
+  ['Othonna euphorbioides', 'lean-to', 'root', 'round 9x8 terracotta', 9, 9, 'swap, spring meeting', { summer: 'balcony' }],
+  ['Pelargonium carnosum', 'lean-to', 'root', 'round 11x10 terracotta', 12, 16, 'seed, raised on the lock', { summer: 'balcony' }],
+  ['Ipomoea platensis', 'bench', 'root', 'round 13x11 plastic', 12, 30, 'tuber from a swap', { winter: 'cellar' }],
+  ['Cussonia paniculata', 'balcony', 'root', 'round 15x14 plastic', 22, 40, 'seed, raised on the lock', { winter: 'bench' }],
   ['Boophone disticha', 'sill', 'bulb', 'round 15x14 terracotta', 14, 16, 'bulb from an estate'],
   ['Kalanchoe orgyalis', 'sill', 'house', 'round 12x11 metal', 16, 20, 'present, in its tin', { noHole: true }],
 ];
@@ -196,7 +202,7 @@ const SOUTH: Row[] = [
   ['Agave attenuata', 'roof', 'roof', 'round 26x22 concrete', 40, 35, 'gate of the school'],
   ['Echinopsis oxygona', 'roof', 'roof', 'round 15x13 terracotta', 12, 14, 'offsets, class 4',
     { checks: 'meter', seen: [['roots-out', 8], ['pot-bulging', 8]] }],
-  ['Haworthiopsis attenuata', 'roof', 'roof', 'bowl 20x9 terracotta', 15, 8, 'offsets, class 6', { seen: [['roots-out', 12], ['topples', 12]] }],
+  ['Haworthiopsis attenuata', 'roof', 'roof', 'bowl 20x9 terracotta', 15, 8, 'offsets, class 6'],
   ['Drosanthemum floribundum', 'roof', 'roof', 'bowl 24x9 terracotta', 26, 6, 'cutting, the sea wall'],
   ['Opuntia ficus-indica', 'roof', 'roof', 'round 28x25 plastic', 45, 70, 'pad, class 5'],
 ];
@@ -205,7 +211,9 @@ function plantsOf(rows: Row[], site: number, firstNumber: number): DemoPlant[] {
   return rows.map(([name, place, mix, pot, diameterCm, heightCm, provenance, more = {}], i) => ({
     number: String(firstNumber + i).padStart(3, '0'),
     name, provenance, site,
-    cellar: more.cellar ?? false,
+    winter: more.winter ?? null,
+    summer: more.summer ?? null,
+    story: more.story ?? null,
     seen: more.seen ?? [],
     ill: more.ill ?? [],
     truth: { checks: more.checks ?? 'finger' },

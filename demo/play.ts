@@ -25,16 +25,17 @@ import {
   stateOn,
   drawWeather,
 } from '@zinc-pail/core';
-import { type DemoPlant, type DemoSite, MIXES, PLANTS, SITES } from './collection.ts';
+import { type DemoPlant, type DemoSite, MIXES, PLANTS, SITES, type Story } from './collection.ts';
 
 export const PLAYED_DAYS = 730;
 const FORECAST_DAYS = 7;
-const RATE_SD = 0.35;
-const MISREAD = 0.05;
-const FORGET = 0.12;
-/** In and out of the cellar, month-day. */
-const INTO_CELLAR = '11-05';
-const OUT_OF_CELLAR = '04-20';
+const RATE_SD = 0.2;
+const MISREAD = 0.02;
+const FORGET = 0.08;
+/** Who winters or summers elsewhere goes there and comes back on these, month-day. */
+const QUARTERS = { winter: { into: '09-12', back: '06-01' }, summer: { into: '06-10', back: '09-20' } } as const;
+/** A sleeper is pressed once in so many days. */
+const PRESSED_DAYS = 24;
 
 export interface PlayedSite {
   site: DemoSite;
@@ -74,7 +75,7 @@ function playSite(site: DemoSite, index: number, todayIso: string): PlayedSite {
     weather,
     places: site.places,
     mixes: MIXES,
-    plants: plants.map((plant) => ({ ...plant.plant, id: plant.number, events: moves(plant, first, today) })),
+    plants: plants.map((plant) => standingAt({ ...plant.plant, id: plant.number, events: moves(plant, first, today) })),
   };
   const stage = new GardenForecast({ ...bare, plants: [] }, first);
   const places = site.places.map((place) => ({ ...place, thermometer: readings(stage, place.id, first, today) }));
@@ -89,7 +90,7 @@ function playSite(site: DemoSite, index: number, todayIso: string): PlayedSite {
   };
 }
 
-/** A thermometer hangs in the lean-to and on the bench; it is read in spells. Glass there runs warmer than reckoned. */
+/** A thermometer hangs in the lean-to and on the bench; it is read in spells. Glass there runs a little warmer than reckoned. */
 function readings(stage: GardenForecast, placeId: string, first: number, today: number): ThermometerReading[] {
   if (placeId !== 'lean-to' && placeId !== 'bench') return [];
   const random = seededRandom(seedFrom(`thermometer ${placeId}`));
@@ -98,36 +99,48 @@ function readings(stage: GardenForecast, placeId: string, first: number, today: 
   for (let day = first + 40; day <= today; day++) {
     if (random() > 0.3) continue;
     const i = day - series.firstDay;
-    const tmin_c = tenth(series.tminC[i]! - 0.6 + 0.5 * standardNormal(random));
+    const tmin_c = tenth(series.tminC[i]! - 0.2 + 0.3 * standardNormal(random));
     out.push({
       date: isoDay(day),
       tmin_c,
-      tmax_c: tenth(Math.max(tmin_c + 1, series.tmaxC[i]! + 1.8 + 0.8 * standardNormal(random))),
+      tmax_c: tenth(Math.max(tmin_c + 1, series.tmaxC[i]! + 0.5 + 0.8 * standardNormal(random))),
     });
   }
   return out;
 }
 
 function moves(demo: DemoPlant, first: number, today: number): PlantEvent[] {
-  if (!demo.cellar) return [];
+  const home = demo.plant.place;
   const out: PlantEvent[] = [];
+  let at = home;
+  const go = (date: string, place: string) => {
+    if (place === at) return;
+    out.push({ type: 'move', date, from: at, place });
+    at = place;
+  };
   for (let day = first + 1; day <= today; day++) {
-    const monthDay = isoDay(day).slice(5);
-    if (monthDay === INTO_CELLAR)
-      out.push({ type: 'move', date: isoDay(day), from: demo.plant.place, place: 'cellar' });
-    if (monthDay === OUT_OF_CELLAR && out.length > 0)
-      out.push({ type: 'move', date: isoDay(day), from: 'cellar', place: demo.plant.place });
+    const date = isoDay(day);
+    for (const season of ['winter', 'summer'] as const) {
+      const quarters = demo[season];
+      if (quarters === null) continue;
+      if (date.endsWith(QUARTERS[season].into)) go(date, quarters);
+      if (date.endsWith(QUARTERS[season].back)) go(date, home);
+    }
   }
   return out;
 }
 
+/** Where a plant stands after its moves. */
+function standingAt(plant: Plant): Plant {
+  const last = plant.events.findLast((event) => event.type === 'move');
+  return last?.type === 'move' && last.place ? { ...plant, place: last.place } : plant;
+}
+
 function keep(stage: GardenForecast, plant: Plant, demo: DemoPlant, first: number, today: number): PlantEvent[] {
   const random = seededRandom(seedFrom(`pot ${plant.id}`));
-  const lastMove = plant.events.findLast((event) => event.type === 'move');
-  const standing = lastMove?.type === 'move' && lastMove.place ? { ...plant, place: lastMove.place } : plant;
   const placeIds = new Set(stage.garden.places.map((place) => place.id));
   const model = buildPlant(
-    standing,
+    plant,
     blendMix(
       MIXES.find((mix) => mix.id === plant.mix)!,
       COMPONENTS,
@@ -145,15 +158,24 @@ function keep(stage: GardenForecast, plant: Plant, demo: DemoPlant, first: numbe
   let walk = first + Math.floor(4 * random());
   let lastState = stateOn(model.timeline, first);
   let dryG = 0;
+  let pressed = first;
+  const kept = STORIES[demo.story ?? 'none'];
   for (let day = first; day <= today; day++) {
     const i = day - model.loss.firstDay;
     const date = isoDay(day);
     const state = stateOn(model.timeline, day);
-    if (state !== lastState && random() < 0.6) events.push({ type: 'state', date, state });
+    const late = demo.story === 'late' && lastState === 'resting';
+    if (state !== lastState && !late && random() < 0.6) events.push({ type: 'state', date, state });
+    if (late && state !== lastState && day + LATE_DAYS < today)
+      events.push({ type: 'state', date: isoDay(day + LATE_DAYS), state: 'growing' });
     if (state === 'growing' && lastState === 'waking')
       events.push({ type: 'sign', date, sign: 'new-growth', strength: 2 });
     lastState = state;
-    if (day >= walk && day < today) {
+    if (state === 'resting' && day < today && day - pressed >= PRESSED_DAYS) {
+      pressed = day;
+      events.push({ type: 'sign', date, sign: 'firm-base', strength: 2, where: 'base' });
+    }
+    if (day >= walk && day < today - kept.quietDays) {
       walk = day + 2 + Math.floor(random() * (state === 'resting' ? 12 : 4));
       const seen = look(demo.truth.checks, m, drainedG, model.pot.capacity.availableMl, random);
       const bare = seen.kind === 'none' || random() < 0.45;
@@ -182,7 +204,7 @@ function keep(stage: GardenForecast, plant: Plant, demo: DemoPlant, first: numbe
           date,
           method,
           ...(amount ? { amount_ml: amount } : {}),
-          water: random() < 0.8 ? 'rain' : 'hard',
+          water: random() < 0.94 ? 'rain' : 'hard',
         });
         m = wet(m, method, amount, model.pot).m;
         held = 0;
@@ -196,10 +218,28 @@ function keep(stage: GardenForecast, plant: Plant, demo: DemoPlant, first: numbe
     const whim = rate * Math.exp(0.08 * standardNormal(random));
     m = dryStep(m, whim * model.loss.surface[i]!, whim * model.loss.wall[i]!, whim * model.loss.plant[i]!);
   }
+  for (const { ago, ...line } of kept.told) events.push({ ...line, date: isoDay(today - ago) } as PlantEvent);
   for (const [sign, ago] of demo.seen) events.push({ type: 'sign', date: isoDay(today - ago), sign, strength: 2 });
   for (const [ago, line] of demo.ill) events.push({ ...line, date: isoDay(today - ago) } as PlantEvent);
   return events.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
 }
+
+/** A waking that the keeper saw so long after it. */
+const LATE_DAYS = 28;
+
+/** What the last days of a story leave in the book, and for how long the keeper wrote nothing else. */
+const STORIES: Record<Story | 'none', { quietDays: number; told: ({ ago: number } & Record<string, unknown>)[] }> = {
+  none: { quietDays: 0, told: [] },
+  late: { quietDays: 0, told: [] },
+  'ran-past': {
+    quietDays: 12,
+    told: [
+      { ago: 5, type: 'watering', method: 'drench', water: 'rain' },
+      { ago: 1, type: 'check', finger: 'dry' },
+    ],
+  },
+  stranger: { quietDays: 40, told: [{ ago: 2, type: 'check', finger: 'wet' }] },
+};
 
 type Look = { kind: DemoPlant['truth']['checks']; reads: number; reading: object | null };
 

@@ -1,6 +1,8 @@
 /** Bodies that cross the wire between the server and whoever asks. */
 import { type Form, FORMS } from '@zinc-pail/core';
 import {
+  type NeedReason,
+  type PlaceKind,
   type Cause,
   CAUSES,
   FEED_CODES,
@@ -45,6 +47,7 @@ import { day, id, idText, list, named, number, object, oneOf, optional, text, wh
 import { ALSO_KINDS, ENDINGS, TIMER_KINDS } from './choices.ts';
 import { LONGEST_CAPTION } from './limits.ts';
 import { schemaOf } from './keeping.ts';
+import { needReason } from './potting.ts';
 import { PLANT_FIELDS, RECORD_FIELDS, type PlantValues, type RecordField } from './plantFields.ts';
 
 export const plantIdParam = object<{ plantId: number }>({ plantId: idText() }, 'a plant');
@@ -73,10 +76,13 @@ export interface DoneToday {
 export interface RoundPlace {
   id: number;
   name: string;
-  kind: string;
+  kind: PlaceKind;
   quarantine: boolean;
   today: { tmin_c: number; tmax_c: number; rh_pct: number };
   tonight_c: number;
+  /** four nights of five that may come lie between these, °C */
+  night_band_c: readonly [low: number, high: number];
+  /** those of whom anything is asked today, that are near their day, or that were seen to */
   pots: RoundPot[];
   left: number;
   asleep: number;
@@ -136,6 +142,8 @@ export interface RoundSite {
     /** of a look after a potting: which */
     n?: number;
   }[];
+  /** who is to be potted this coming weekend, and why */
+  pottings: { plant_id: number; on: string; reason: NeedReason }[];
 }
 
 export interface RoundView {
@@ -531,6 +539,13 @@ export const roundSchema = named(
               ),
               'tasks',
             ),
+            pottings: list(
+              object<RoundSite['pottings'][number]>(
+                { plant_id: id(), on: day(), reason: needReason },
+                'a plant to pot',
+              ),
+              'plants to pot',
+            ),
             places: list(
               object(
                 {
@@ -539,6 +554,7 @@ export const roundSchema = named(
                   kind: text(20),
                   quarantine: Joi.boolean().required(),
                   tonight_c: number(-90, 60),
+                  night_band_c: Joi.array().ordered(number(-90, 60), number(-90, 60)).required(),
                   left: whole(0, 1e6),
                   asleep: whole(0, 1e6),
                   version: id(),

@@ -10,6 +10,7 @@ import {
   FIRST_DRINK_CODES,
   MATERIAL_CODES,
   NEED_CODES,
+  type NeedReason,
   POT_MATERIALS,
   type PottingView,
   ROOT_FINDINGS,
@@ -240,6 +241,11 @@ const beside = {
   stand: object({ weightG: number(0, 1e7), tipsAtDeg: number(0, 90), tipsInWindMS: number(0, 1e4) }, 'how it stands'),
   days: object({ now: days3, winter: days3 }, 'days to dry'),
 };
+/** Why a plant wants a new pot: a code with its numbers. */
+export const needReason = object<NeedReason>(
+  { code: oneOf(NEED_CODES), weight: number(0, 1), n: Joi.object() },
+  'a reason',
+);
 export const benchSchema = named(
   'Potting bench',
   object<{ today: string; plants: BenchPlant[] }>(
@@ -262,10 +268,7 @@ export const benchSchema = named(
               {
                 score: number(0, 1),
                 verdict: oneOf(['due', 'look', 'none']),
-                reasons: list(
-                  object({ code: oneOf(NEED_CODES), weight: number(0, 1), n: Joi.object() }, 'a reason'),
-                  'reasons',
-                ),
+                reasons: list(needReason, 'reasons'),
               },
               'its need',
             ),

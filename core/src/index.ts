@@ -51,6 +51,7 @@ export { inShare, type Share, type Teaching, WHOLE } from './belief/teaching.ts'
 export { type PlantForecast } from './judgement/plantForecast.ts';
 export * from './judgement/deeds.ts';
 export { answersTo, LOOK_ANSWERS } from './judgement/lookAnswers.ts';
+export { promised, type Trial } from './judgement/promised.ts';
 export { nightItBearsC, nightItWillBearC } from './plant/bears.ts';
 export { NATURES, type Nature, natureOf } from './plant/nature.ts';
 export { type Bench, benchesOf, benchFor, type Stands, type Unfit, unfitness } from './judgement/benches.ts';

@@ -9,7 +9,7 @@ beforeAll(async () => {
 afterAll(() => on?.close());
 
 const year = async () => {
-  const page = await on.open('/almanac');
+  const page = await on.open('/year');
   await page.waitForSelector('main li a');
   return page;
 };

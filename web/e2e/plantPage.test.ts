@@ -88,33 +88,36 @@ describe('a plant’s page', () => {
 });
 
 describe('on paper', () => {
-  it.each(['/', '/list', '/benches'])('%s: no frame, nothing to press, boxes to tick on the round', async (path) => {
-    const page = await on.open(path);
-    await page.emulateMediaType('print');
-    const shown = await page.$$eval('body > div header, main button, main input, nav', (all) =>
-      all
-        .filter((one) => one.getClientRects().length > 0)
-        .filter((one) => !one.matches('[data-judged], [data-pot]') && !one.closest('main header'))
-        .map((one) => one.outerHTML.slice(0, 90)),
-    );
-    expect(shown).toEqual([]);
-    if (path === '/') {
-      const rows = await page.$$eval('li[id^=pot-]', (all) => all.length);
-      const boxes = await page.$$eval(
-        'li[id^=pot-] span.print\\:inline-block',
-        (all) => all.filter((one) => one.getClientRects().length > 0).length,
+  it.each(['/', '/benches/list', '/benches'])(
+    '%s: no frame, nothing to press, boxes to tick on the round',
+    async (path) => {
+      const page = await on.open(path);
+      await page.emulateMediaType('print');
+      const shown = await page.$$eval('body > div header, main button, main input, nav', (all) =>
+        all
+          .filter((one) => one.getClientRects().length > 0)
+          .filter((one) => !one.matches('[data-judged], [data-pot]') && !one.closest('main header'))
+          .map((one) => one.outerHTML.slice(0, 90)),
       );
-      expect(boxes).toBe(rows);
-    }
-    const pdf = await page.pdf({ preferCSSPageSize: true });
-    expect(Buffer.from(pdf.subarray(0, 5)).toString()).toBe('%PDF-');
-    await page.close();
-  });
+      expect(shown).toEqual([]);
+      if (path === '/') {
+        const rows = await page.$$eval('li[id^=pot-]', (all) => all.length);
+        const boxes = await page.$$eval(
+          'li[id^=pot-] span.print\\:inline-block',
+          (all) => all.filter((one) => one.getClientRects().length > 0).length,
+        );
+        expect(boxes).toBe(rows);
+      }
+      const pdf = await page.pdf({ preferCSSPageSize: true });
+      expect(Buffer.from(pdf.subarray(0, 5)).toString()).toBe('%PDF-');
+      await page.close();
+    },
+  );
 });
 
 describe('units', () => {
   it('change on the screen that is open, at once', async () => {
-    const page = await on.open('/list?columns=name,diameter_mm,min_wet_c');
+    const page = await on.open('/benches/list?columns=name,diameter_mm,min_wet_c');
     await sees(page, /Width, mm/);
     await press(page, 'Your name and units');
     await page.click('dialog input[name=length][value=in]');

@@ -32,7 +32,7 @@ describe('drawings', () => {
 
 describe('photographs', () => {
   it('that were asked for in the list stand on the benches too', async () => {
-    const page = await on.open('/list');
+    const page = await on.open('/benches/list');
     await page.waitForSelector('[role=row] [role=cell]');
     expect(await page.$('img[src^="/api/pictures/"]')).toBeNull();
     await press(page, 'photographs');

@@ -29,7 +29,7 @@ async function pots(): Promise<DemoPot[]> {
 }
 
 describe('under a thumb', () => {
-  it('everything to press is 44 px, and a screen holds four pots', async () => {
+  it('everything to press is 44 px, the first line stands high, and a screen holds four pots', async () => {
     const page = await open('/', { width: 390, height: 844 });
     await page.waitForSelector('li[id^=pot-]');
     const small = await page.$$eval('main button, main a, main summary, main select, main label', (all) =>
@@ -42,6 +42,7 @@ describe('under a thumb', () => {
         .map(({ box, words }) => `${words.slice(0, 40)}: ${Math.round(box.width)} x ${Math.round(box.height)}`),
     );
     expect(small).toEqual([]);
+    expect(await page.$eval('[data-line]', (line) => line.getBoundingClientRect().top)).toBeLessThan(330);
     const most = await page.evaluate(async () => {
       let seen = 0;
       for (const row of document.querySelectorAll('li[id^=pot-]')) {
@@ -79,7 +80,7 @@ describe('under a thumb', () => {
     await page.waitForSelector('li[id^=pot-]');
     expect(await page.$$eval('image', (all) => all.length)).toBe(0);
     await page.evaluate(() => {
-      const button = [...document.querySelectorAll('button')].find((one) => one.textContent === 'photographs');
+      const button = [...document.querySelectorAll('button')].find((one) => one.textContent === 'Show photographs');
       button!.click();
     });
     await page.waitForSelector('image[href^="/api/pictures/"]');
@@ -103,7 +104,7 @@ describe('the round by keyboard', () => {
     for (let i = 0; i < 200 && !(await page.$(`${row}[aria-current]`)); i++) await page.keyboard.press('ArrowDown');
     await page.keyboard.press('w');
     const said = await told(page, /watered|stood in water/);
-    expect(said).toMatch(/Next drink .+, was (today|yesterday)/);
+    expect(said).toMatch(/Next drink/);
     await page.waitForFunction(
       (selector, old) => document.querySelector(selector)?.textContent !== old,
       {},
@@ -118,7 +119,7 @@ describe('the round by keyboard', () => {
     // Done, its line rests where it was till tomorrow, and is taken back from there after a reload too.
     await page.waitForSelector(`${row}[data-rests]`);
     expect(await textOf(page, row)).toMatch(/(Watered|Stood in water).*Done for today/);
-    await page.$eval(`${row} button[aria-label^="Take back"]`, (button) => (button as HTMLElement).click());
+    await page.$eval(`${row} button[aria-label^="Undo"]`, (button) => (button as HTMLElement).click());
     await told(page, /taken back/);
     await page.waitForSelector(`${row}:not([data-rests])`);
     const after = (await pots()).find((pot) => pot.id === due.id)!;
@@ -212,18 +213,27 @@ describe.each([
   ['desk', { width: 1280, height: 800 }],
   ['bench', { width: 390, height: 844 }],
 ] as const)('at the %s', (_name, viewport) => {
-  it.each(['/', '/plants/1', '/benches', '/list', '/take-in', '/shed', '/walk', '/clinic', '/clinic/1', '/nowhere'])(
-    '%s fits and axe finds nothing, by day and at dusk',
-    async (path) => {
-      const page = await open(path, viewport);
-      for (const scheme of ['light', 'dark']) {
-        await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
-        await expectAccessible(page);
-      }
-      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(viewport.width);
-      await page.close();
-    },
-  );
+  it.each([
+    '/',
+    '/plants/1',
+    '/benches',
+    '/benches/list',
+    '/add',
+    '/year/weather',
+    '/shed',
+    '/walk',
+    '/clinic',
+    '/clinic/1',
+    '/nowhere',
+  ])('%s fits and axe finds nothing, by day and at dusk', async (path) => {
+    const page = await open(path, viewport);
+    for (const scheme of ['light', 'dark']) {
+      await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
+      await expectAccessible(page, scheme === 'light' ? 'all' : 'contrast');
+    }
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(viewport.width);
+    await page.close();
+  });
   it('has targets of 44 px', async () => {
     const page = await open('/', viewport);
     const small = await page.$$eval(

@@ -11,7 +11,7 @@ const get = async <T>(path: string): Promise<T> => (await (await fetch(on.url + 
 
 describe('the list at the desk', () => {
   it('holds the name while the rest scrolls, puts what is empty last, soonest first', async () => {
-    const page = await on.open('/list', { width: 800, height: 700 });
+    const page = await on.open('/benches/list', { width: 800, height: 700 });
     await page.waitForSelector('[role=row] a');
     await expectAccessible(page);
     const before = await page.$eval('[role=rowgroup] a', (name) => name.getBoundingClientRect().left);
@@ -31,7 +31,7 @@ describe('the list at the desk', () => {
     await page.close();
   });
   it('several in hand: marked, given a rule, and one gone and back', async () => {
-    const page = await on.open('/list?q=lithops');
+    const page = await on.open('/benches/list?q=lithops');
     await page.waitForSelector('input[aria-label^="Choose Lithops"]');
     await page.$$eval('input[aria-label^="Choose Lithops"]', (boxes) => {
       for (const box of boxes) (box as HTMLElement).click();
@@ -74,7 +74,7 @@ describe('the list at the desk', () => {
     await page.close();
   });
   it('goes to labels with those in hand, begun where the sheet is', async () => {
-    const page = await on.open('/list?q=lithops');
+    const page = await on.open('/benches/list?q=lithops');
     await page.waitForSelector('input[aria-label^="Choose Lithops"]');
     await page.$eval('input[aria-label^="Choose Lithops"]', (box) => (box as HTMLElement).click());
     await press(page, 'labels…');
@@ -88,7 +88,7 @@ describe('the list at the desk', () => {
     await page.close();
   });
   it('every row is on paper', async () => {
-    const page = await on.open('/list');
+    const page = await on.open('/benches/list');
     await page.waitForSelector('[role=row] a');
     const { rows } = await get<{ rows: unknown[] }>('/api/plants');
     await page.emulateMediaType('print');
@@ -103,7 +103,7 @@ describe('the list at the desk', () => {
 
 describe('the list on a phone', () => {
   it('is cards with picture, name, bench and what today asks, sorted by choice, nothing running over the side', async () => {
-    const page = await on.open('/list', { width: 390, height: 844 });
+    const page = await on.open('/benches/list', { width: 390, height: 844 });
     await page.waitForSelector('ul[aria-label=Plants] li');
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     await expectAccessible(page);

@@ -17,7 +17,7 @@ afterAll(async () => {
 });
 
 const weather = async (viewport?: { width: number; height: number }) => {
-  const page = await on.open('/weather', viewport);
+  const page = await on.open('/year/weather', viewport);
   await sees(page, /Which plants can be here/);
   return page;
 };

@@ -8,7 +8,7 @@ import './theme.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, type ReactNode, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
-import { createBrowserRouter, RouterProvider } from 'react-router';
+import { createBrowserRouter, type LoaderFunctionArgs, redirect, RouterProvider } from 'react-router';
 import { asksAgain } from './api/retry.ts';
 import { Frame } from './frame/Frame.tsx';
 import { Broken, Lost } from './frame/Lost.tsx';
@@ -29,6 +29,11 @@ const ShedScreen = lazy(() => import('./screens/shed/ShedScreen.tsx'));
 
 const later = (screen: ReactNode, what: string) => <Suspense fallback={<Waiting what={what} />}>{screen}</Suspense>;
 
+const leadsTo =
+  (to: string) =>
+  ({ request }: LoaderFunctionArgs) =>
+    redirect(`${to}${new URL(request.url).search}`);
+
 const queries = new QueryClient({
   defaultOptions: { queries: { staleTime: 30_000, retry: asksAgain, refetchOnWindowFocus: true } },
 });
@@ -45,13 +50,18 @@ const router = createBrowserRouter([
           { index: true, element: <RoundScreen /> },
           { path: 'plants/:plantId', element: later(<PlantScreen />, 'the plant') },
           { path: 'walk', element: later(<WalkScreen />, 'the walk') },
-          { path: 'benches', element: later(<BenchesScreen />, 'the benches') },
-          { path: 'list', element: later(<ListScreen />, 'the list') },
-          { path: 'almanac', element: later(<AlmanacScreen />, 'the almanac') },
-          { path: 'weather', element: later(<WeatherScreen />, 'the weather') },
+          { path: 'benches/:view?', element: later(<BenchesScreen />, 'the benches') },
+          { path: 'benches/list', element: later(<ListScreen />, 'the list') },
+          { path: 'year', element: later(<AlmanacScreen />, 'the almanac') },
+          { path: 'year/weather', element: later(<WeatherScreen />, 'the weather') },
           { path: 'potting/:page?', element: later(<PottingScreen />, 'the potting bench') },
           { path: 'clinic/:plantId?', element: later(<ClinicScreen />, 'the clinic') },
-          { path: 'take-in', element: later(<TakeInScreen />, 'the shelves') },
+          { path: 'add', element: later(<TakeInScreen />, 'the shelves') },
+          // Addresses of before lead there still.
+          { path: 'list', loader: leadsTo('/benches/list') },
+          { path: 'almanac', loader: leadsTo('/year') },
+          { path: 'weather', loader: leadsTo('/year/weather') },
+          { path: 'take-in', loader: leadsTo('/add') },
           { path: 'shed/:shelf?', element: later(<ShedScreen />, 'the shed') },
           { path: '*', element: <Lost /> },
         ],

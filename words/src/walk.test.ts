@@ -4,6 +4,7 @@
  */
 import { every } from '../../core/test/cases.ts';
 import {
+  answersTo,
   drinkOf,
   type Garden,
   gardenTasks,
@@ -16,6 +17,7 @@ import {
 import { describe, expect, it } from 'vitest';
 import { play } from '../../demo/play.ts';
 import { judgementWords } from './judgement.ts';
+import { LINE_WORDS, lineWords, wordsIn } from './line.ts';
 import { SI, type Units } from './units.ts';
 
 const TODAYS = ['2026-11-26', '2026-06-10'];
@@ -106,6 +108,11 @@ describe.each(every(TODAYS, 2))('the demo on %s, mark by mark', (today) => {
             words.never,
             ...(words.then ? [words.then] : []),
           ]);
+          const line = lineWords(judgement, { units: SI, today });
+          reads([`${line.head}.`, ...(line.reason === '' ? [] : [line.reason])]);
+          expect(wordsIn(`${line.head} ${line.reason}`), `${line.head}. ${line.reason}`).toBeLessThanOrEqual(
+            LINE_WORDS,
+          );
           const imperial = judgementWords(judgement, { units: IMPERIAL, today });
           expect([imperial.head, imperial.reason, ...imperial.mind].join(' ')).not.toMatch(/\d ?(°C|cm)\b/);
         }
@@ -113,10 +120,33 @@ describe.each(every(TODAYS, 2))('the demo on %s, mark by mark', (today) => {
     },
     120_000,
   );
-  it('asks on most days for some pots to be felt before their drink', () => {
+  it('whatever a look is answered, what follows is what the line said', () => {
+    const looks = gardens.flatMap((garden) =>
+      gardenTasks(garden).flatMap(({ outlook, task }) => {
+        const [first] = task.judgement.deeds;
+        if (first.deed !== 'look') return [];
+        return answersTo(first.what, first.then).map(({ answer, write }) => ({
+          ...{ garden, id: outlook.plant.id, answer, events: write(today) },
+          said: (first.then as Record<string, string>)[answer],
+        }));
+      }),
+    );
+    expect(looks.length).toBeGreaterThan(1);
+    for (const { garden, id, answer, events, said } of every(looks, 3)) {
+      const after = {
+        ...garden,
+        plants: garden.plants.map((plant) =>
+          plant.id === id ? { ...plant, events: [...plant.events, ...events] } : plant,
+        ),
+      };
+      const [only] = gardenTasks(after, id);
+      expect(only!.task.judgement.deeds[0].deed, `${id}: ${answer}`).toBe(said);
+    }
+  });
+  it('asks on any day for some pots to be felt, pressed or weighed before anything is poured', () => {
     const asked = gardens
       .flatMap((garden) => gardenTasks(garden))
-      .filter(({ task }) => task.judgement.deeds.some((deed) => deed.deed === 'look' && deed.what === 'depth'));
+      .filter(({ task }) => task.judgement.deeds[0].deed === 'look');
     expect(asked.length).toBeGreaterThan(0);
   });
 });

@@ -142,7 +142,25 @@ export class GardenForecast {
   }
 
   outlook(plantId: string): Outlook {
-    const { model, history, looks, habit, earlier } = this.known(plantId);
+    return this.outlookOf(plantId, this.known(plantId));
+  }
+
+  /**
+   * How a plant would stand had these been written too: nothing is kept of it, and nobody's priors move. From this
+   * morning's walk on it costs about as much as a mark.
+   */
+  tried(plantId: string, events: readonly PlantEvent[]): Outlook {
+    const { model } = this.known(plantId);
+    const plant = { ...model.plant, events: [...model.plant.events, ...events] };
+    const told = this.modelHolds(model, plant) ? { ...model, plant } : this.model(plant);
+    const morning = this.mornings.get(plantId);
+    const outlook = this.outlookOf(plantId, this.learnPlant(plant, told));
+    if (morning) this.mornings.set(plantId, morning);
+    else this.mornings.delete(plantId);
+    return outlook;
+  }
+
+  private outlookOf(plantId: string, { model, history, looks, habit, earlier }: Learned): Outlook {
     const drive = driveNow(model, history, this.climate.today, this.surface());
     const shift = driveShift(drive, this.bent);
     const prior = this.pool.prior(plantId);
@@ -502,10 +520,15 @@ function upTo(plant: Plant, today: string): Plant {
 /** Events that tell of the pot's water alone: season, pot and places are as they were without them. */
 const OF_THE_WATER = new Set<PlantEvent['type']>(['watering', 'check', 'weights', 'feeding']);
 
+/** Of the signs the season's timeline reads one alone; that signs may move the interval is asked apart. */
+function leavesModel(event: PlantEvent): boolean {
+  return event.type === 'sign' ? event.sign !== 'leaves-dying-back' : OF_THE_WATER.has(event.type);
+}
+
 /** Whether two states of a plant differ by nothing but such events, so that its model may be kept. */
 function livesAlike(before: Plant, now: Plant): boolean {
   const life = (plant: Plant) =>
-    JSON.stringify({ ...plant, events: plant.events.filter((event) => !OF_THE_WATER.has(event.type)) });
+    JSON.stringify({ ...plant, events: plant.events.filter((event) => !leavesModel(event)) });
   return before === now || life(before) === life(now);
 }
 

@@ -1,11 +1,12 @@
 /** Every plant of a garden file judged, with nothing known of its keeper but what stands there. */
 import { dayNumber } from '../calendar/day.ts';
 import type { OwnRules } from '../care/rules.ts';
-import { type CareTask, careTask, isCharged } from '../care/task.ts';
+import { type CareFacts, type CareTask, careTask, isCharged } from '../care/task.ts';
 import { GardenForecast, type Outlook } from '../forecast/forecast.ts';
 import type { Garden } from '../garden.ts';
 import { neighboursOf, pestsOf } from '../clinic/neighbours.ts';
 import { benchesOf } from './benches.ts';
+import { promised } from './promised.ts';
 import { componentsOf } from '../mix/components.ts';
 
 /** @param only the plant that is asked for; the others are read for what they teach the bench */
@@ -19,12 +20,11 @@ export function gardenTasks(garden: Garden, only?: string): { outlook: Outlook; 
     if (only !== undefined && plant.id !== only) return [];
     const outlook = forecast.outlook(plant.id);
     const place = forecast.climate.place(plant.place).place;
-    const task = careTask({
+    const facts: Omit<CareFacts, 'outlook'> = {
       name: plant.name ?? '',
       taxon: plant.taxon ?? null,
       nameUnknown: plant.name_unknown ?? (outlook.model.sourced.genus === undefined && plant.habit == null),
       own: (plant.care ?? {}) as OwnRules,
-      outlook,
       today,
       placeKind: place.kind,
       lit: place.lamp != null,
@@ -40,7 +40,14 @@ export function gardenTasks(garden: Garden, only?: string): { outlook: Outlook; 
       organicShare: forecast.blend(plant.mix).organicShare,
       neighbours: neighboursOf(plant, garden.plants, pests),
       benches,
+    };
+    const taskFor = (seen: Outlook) => careTask({ ...facts, outlook: seen });
+    const task = taskFor(outlook);
+    const judgement = promised(task.judgement, {
+      today: garden.today,
+      outlookWith: (events) => forecast.tried(plant.id, events),
+      judge: (seen) => taskFor(seen).judgement,
     });
-    return [{ outlook, task }];
+    return [{ outlook, task: { ...task, judgement } }];
   });
 }

@@ -133,6 +133,8 @@ export function whatWasSeen(
           last = { day: day.day, says, event };
           seen.surface = null;
           seen.everLooked = true;
+          // Whoever feels it has tipped out what stood on it.
+          seen.standing = null;
           // A mix that dried is one that roots drank from.
           if (says === 'dry' && seen.suspect && day.day > seen.suspect.day) seen.suspect = null;
         }

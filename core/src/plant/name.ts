@@ -40,7 +40,7 @@ export function nameParts(written: string): NamePart[] {
   const parts: NamePart[] = [];
   const push = (text: string, style: NamePart['style']) => {
     const last = parts.at(-1);
-    if (last && last.style === style) last.text += ` ${text}`;
+    if (last && last.style === style) last.text += text.startsWith(',') ? text : ` ${text}`;
     else parts.push({ text, style });
   };
   const comma = written.indexOf(',');

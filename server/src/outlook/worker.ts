@@ -30,6 +30,7 @@ import {
   WHOLE,
   GardenForecast,
   inShare,
+  isoDay,
   type IntervalStep,
   isCharged,
   type Judgement,
@@ -38,6 +39,7 @@ import {
   type OutlookView,
   pestsOf,
   pestsOn,
+  promised,
   outlookView,
   type PlaceOutlook,
   type Traits,
@@ -93,6 +95,8 @@ export interface PlaceToday {
   rhPct: number;
   /** lowest of the coming night */
   tonightC: number;
+  /** between these four nights of five come: the coldest tenth of the weathers, the warmest tenth, °C */
+  nightBandC: [low: number, high: number];
   /** light at the plants over the last week, mol m⁻² d⁻¹ */
   dliMol: number;
   /** direct sun on a clear day now, hours, and how much of it before noon */
@@ -383,7 +387,19 @@ function gapRule(traits: Traits): GapRule {
   return { due_m: dueMoisture(traits), hold_days: traits.holdDays };
 }
 
+/** A plant's task, every look's answers as they would turn out. */
 function plantTask(site: LoadedSite, id: string, outlook: Outlook): CareTask {
+  const { forecast } = site;
+  const task = taskSeen(site, id, outlook);
+  const judgement = promised(task.judgement, {
+    today: isoDay(forecast.climate.today),
+    outlookWith: (events) => forecast.tried(id, events),
+    judge: (seen) => taskSeen(site, id, seen).judgement,
+  });
+  return { ...task, judgement };
+}
+
+function taskSeen(site: LoadedSite, id: string, outlook: Outlook): CareTask {
   const { forecast, kept, charged, waters, pests } = site;
   // Places as they are today: reckoned once, when the first plant asks.
   site.benches ??= benchesOf(forecast, forecast.climate.today);
@@ -425,7 +441,7 @@ function pottingViews(site: LoadedSite, facts: readonly [string, PottingBook][])
     const kept = site.kept.get(id);
     if (!kept) return [];
     const outlook = forecast.outlook(id);
-    const task = plantTask(site, id, outlook);
+    const task = taskSeen(site, id, outlook);
     const { place } = forecast.climate.place(kept.plant.place);
     return [
       [
@@ -466,6 +482,7 @@ function placeToday({ forecast, obstructions }: LoadedSite, placeId: string, tod
     tmaxC: tenth(series.tmaxC[i]!),
     rhPct: Math.min(100, Math.round((100 * series.eaKPa[i]!) / saturationVapourKPa(series.tmeanC[i]!))),
     tonightC: tenth(series.tminC[i + 1]!),
+    nightBandC: nightBand(climate.tonight(placeId), series.tminC[i + 1]!),
     dliMol: tenth(light),
     sunH: tenth(sun.directH),
     morningSunH: tenth(sun.morningH),
@@ -474,6 +491,13 @@ function placeToday({ forecast, obstructions }: LoadedSite, placeId: string, tod
     readings: place.lessonCount,
     factor: forecast.placeFactor(placeId),
   };
+}
+
+/** @param expectedC stands for itself where no weathers were drawn */
+function nightBand(nightsC: readonly number[], expectedC: number): [number, number] {
+  const sorted = nightsC.length > 0 ? nightsC.toSorted((a, b) => a - b) : [expectedC];
+  const at = (p: number) => tenth(sorted[Math.round(p * (sorted.length - 1))]!);
+  return [at(0.1), at(0.9)];
 }
 
 function tenth(value: number): number {

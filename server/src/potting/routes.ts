@@ -3,7 +3,6 @@ import { made, removed } from '@zinc-pail/contract/answers';
 import { idParam, plantIdParam } from '@zinc-pail/contract/api';
 import {
   benchSchema,
-  type BenchPlant,
   componentBody,
   componentParam,
   componentsSchema,
@@ -28,19 +27,18 @@ import {
   type Drying,
   gapsIn,
   isoDay,
-  type PottingView,
 } from '@zinc-pail/core';
 import type { App } from '../context.ts';
+import { benchPlants } from './benchPlants.ts';
 import { type PoolConnection, transaction } from '../database/pool.ts';
 import { todayAt } from '../garden/clock.ts';
-import { loadComponents, type SiteRow, sites } from '../garden/store.ts';
+import { loadComponents, sites } from '../garden/store.ts';
 import { badField, notFound, Refused } from '../http/refusals.ts';
 import { LONG_S } from '../http/limit.ts';
 import { route, type Route } from '../http/route.ts';
 import { refuseStale } from '../http/version.ts';
 import { collectionId } from '../keeping/store.ts';
-import { placeRecords } from '../places/store.ts';
-import { plantCards, livingPlant } from '../plants/store.ts';
+import { livingPlant } from '../plants/store.ts';
 import { followsOf, latePottings } from '../round/aftercare.ts';
 import {
   addMix,
@@ -51,7 +49,6 @@ import {
   moveStock,
   type PottingRow,
   potsOf,
-  pottingBooks,
   putComponent,
   removeComponent,
   removeMix,
@@ -158,49 +155,6 @@ function potsThatWere(
       against: i === 0 ? null : againstBefore(spells[i - 1]!, spells[i]!, drinks),
     };
   });
-}
-
-async function benchPlants(app: App, site: SiteRow): Promise<BenchPlant[]> {
-  const [cards, books, places] = await Promise.all([
-    plantCards(app.pool, site.id),
-    pottingBooks(app.pool, site.id),
-    placeRecords(app.pool),
-  ]);
-  const views = await app.outlooks.pottingOf(
-    site,
-    [...books].map(([id, { floweredOn, pottedOn, poured, rescued, fitsOn }]) => [
-      String(id),
-      { floweredOn, pottedOn, poured, rescued, fitsOn },
-    ]),
-  );
-  const placeName = new Map(places.map(({ id, name }) => [id, name]));
-  return cards
-    .flatMap((card): BenchPlant[] => {
-      const view = views.get(card.id);
-      return view ? [benchPlant(card, view, placeName.get(card.place_id) ?? '', books.get(card.id)!)] : [];
-    })
-    .sort((a, b) => b.need.score - a.need.score);
-}
-
-function benchPlant(
-  card: Awaited<ReturnType<typeof plantCards>>[number],
-  view: PottingView,
-  place: string,
-  book: { mixId: number; version: number },
-): BenchPlant {
-  return {
-    ...view,
-    id: card.id,
-    number: card.number,
-    name: card.name,
-    place,
-    diameter_mm: card.diameter_mm,
-    height_mm: card.height_mm,
-    mix_id: book.mixId,
-    version: book.version,
-    suits: view.suits && { from: isoDay(view.suits.from), to: isoDay(view.suits.to) },
-    blocks: view.blocks.map(({ code, until }) => ({ code, until: until === null ? null : isoDay(until) })),
-  };
 }
 
 /** @throws Refused where a part is no component of the library or of the keeper's own */

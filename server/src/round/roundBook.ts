@@ -31,6 +31,7 @@ import { roundPot } from '../plants/pots.ts';
 import { latePottings, pottedToday } from './aftercare.ts';
 import { movesOf } from './moves.ts';
 import { Shared } from '../sharing.ts';
+import { WeekendPlans } from './weekend.ts';
 import { type BenchRow, type CanKit, kitOf, placeRows, shelteredOn, stoodBefore, waitingLooks } from './store.ts';
 
 interface KeptSite {
@@ -43,7 +44,11 @@ export class RoundBook {
   private answer: KeptAnswer | null = null;
   private readonly reading = new Shared(() => this.readNow());
 
-  constructor(private readonly app: App) {}
+  private readonly weekends: WeekendPlans;
+
+  constructor(private readonly app: App) {
+    this.weekends = new WeekendPlans(app);
+  }
 
   /** The round as it stands now, for all who ask at once. */
   async read(): Promise<KeptAnswer> {
@@ -100,12 +105,22 @@ export class RoundBook {
     const edition = `${site.id}:${outlooks.today}:${site.revision}:${outlooks.edition}:${site.walks}:${JSON.stringify(kit)}`;
     const before = this.kept.get(site.id);
     if (before?.edition === edition) return before;
-    const kept = { edition, text: JSON.stringify(await this.view(site, kit, outlooks)) };
+    const pottings = await this.weekends.of(site, {
+      today: outlooks.today,
+      plants: outlooks.views.size,
+      potsAWeekend: kit.potsAWeekend,
+    });
+    const kept = { edition, text: JSON.stringify(await this.view(site, kit, outlooks, pottings)) };
     this.kept.set(site.id, kept);
     return kept;
   }
 
-  private async view(site: SiteRow, kit: CanKit, outlooks: SiteOutlooks): Promise<RoundSite> {
+  private async view(
+    site: SiteRow,
+    kit: CanKit,
+    outlooks: SiteOutlooks,
+    planned: RoundSite['pottings'] = [],
+  ): Promise<RoundSite> {
     const [places, cards, hardenings, looks, sheltered, stoodAt, pottings, looked, marks] = await Promise.all([
       placeRows(this.app.pool, site.id),
       plantCards(this.app.pool, site.id),
@@ -126,6 +141,12 @@ export class RoundBook {
     const all = pots.map(({ pot }) => pot);
     const judged = (pot: RoundPot) => judgedAs(pot.task.judgement, outlooks.today);
     const of = (kind: string) => all.filter((pot) => judged(pot) === kind).length;
+    const clinic = clinicToday(pots, places, outlooks);
+    const also = alsoToday(hardenings, pottedToday(pottings, outlooks), looks, outlooks);
+    const potted = new Set(pottings.flatMap(({ plant_id: id, day }) => (day === outlooks.today ? [id] : [])));
+    const toPot = planned.filter(({ plant_id: id }) => !potted.has(id));
+    // Whoever has a step, a look or a potting of its own stands among those that call, whatever is judged of its water.
+    const asked = new Set([...clinic.steps, ...also, ...toPot].map(({ plant_id: id }) => id));
     return {
       id: site.id,
       name: site.name,
@@ -145,8 +166,11 @@ export class RoundBook {
         // Made since its weather was reckoned: it stands in the next round.
         if (!climate) return [];
         const here = (at.get(place.id) ?? []).map(({ pot }) => pot);
-        const calling = here.filter((pot) => judged(pot) !== 'leave' || rests.has(pot.id));
         const cold = here.flatMap((pot) => coldTonight(pot, sheltered.get(pot.id) ?? null) ?? []);
+        const calling = here.filter(
+          (pot) =>
+            judged(pot) !== 'leave' || rests.has(pot.id) || asked.has(pot.id) || cold.some(({ id }) => id === pot.id),
+        );
         return [
           {
             id: place.id,
@@ -156,6 +180,7 @@ export class RoundBook {
             version: place.version,
             today: { tmin_c: climate.tminC, tmax_c: climate.tmaxC, rh_pct: climate.rhPct },
             tonight_c: climate.tonightC,
+            night_band_c: climate.nightBandC,
             pots: calling,
             left: here.length - calling.length,
             asleep: here.filter((pot) => pot.outlook.state === 'resting').length,
@@ -168,21 +193,29 @@ export class RoundBook {
       }),
       load: weeklyLoad(outlooks, all),
       moves: movesOf(this.app.outlooks.climatesSoFar(site.id), { places, pots, outlooks, stoodAt }),
-      clinic: {
-        ...clinicToday(pots, places, outlooks),
-        inspect: benchToLookOver(pots, places, outlooks, looked),
-      },
-      also: [
-        ...hardenings.flatMap(({ plant_id, plant, steps }) => {
-          const step = steps.find(({ date }) => date === outlooks.today);
-          return step ? [{ plant_id, plant, kind: 'sun' as const, day: step.date, minutes: step.minutes }] : [];
-        }),
-        ...pottedToday(pottings, outlooks),
-        // A sleeper shows no new growth to judge a move by.
-        ...looks.filter(({ plant_id, kind }) => kind !== 'review' || outlooks.views.get(plant_id)?.state !== 'resting'),
-      ],
+      clinic: { ...clinic, inspect: benchToLookOver(pots, places, outlooks, looked) },
+      also,
+      pottings: toPot,
     };
   }
+}
+
+/** What today asks besides water: minutes of sun, looks after moves and pottings, what was left open on arrival. */
+function alsoToday(
+  hardenings: Awaited<ReturnType<typeof openHardenings>>,
+  afterPotting: RoundSite['also'],
+  looks: Awaited<ReturnType<typeof waitingLooks>>,
+  { today, views }: SiteOutlooks,
+): RoundSite['also'] {
+  return [
+    ...hardenings.flatMap(({ plant_id, plant, steps }) => {
+      const step = steps.find(({ date }) => date === today);
+      return step ? [{ plant_id, plant, kind: 'sun' as const, day: step.date, minutes: step.minutes }] : [];
+    }),
+    ...afterPotting,
+    // A sleeper shows no new growth to judge a move by.
+    ...looks.filter(({ plant_id, kind }) => kind !== 'review' || views.get(plant_id)?.state !== 'resting'),
+  ];
 }
 
 /** Steps of open cases that have come due, and hands that the record raised. */

@@ -27,12 +27,13 @@ export interface CanKit {
   collection: string;
   canMl: number;
   feeds: CanFeed[];
+  potsAWeekend: number;
 }
 
 /** What a collection is kept with, as far as a round needs it. */
 export async function kitOf(pool: Pool, collectionId: number): Promise<CanKit> {
-  const [[row]] = await pool.query<Row<{ name: string; can_ml: number }>[]>(
-    'SELECT name, can_ml FROM collection WHERE id = ?',
+  const [[row]] = await pool.query<Row<{ name: string; can_ml: number; pots_a_weekend: number }>[]>(
+    'SELECT name, can_ml, pots_a_weekend FROM collection WHERE id = ?',
     [collectionId],
   );
   const [feeds] = await pool.query<Row<CanFeed>[]>(
@@ -43,6 +44,7 @@ export async function kitOf(pool: Pool, collectionId: number): Promise<CanKit> {
     collection: row!.name,
     canMl: row!.can_ml,
     feeds,
+    potsAWeekend: row!.pots_a_weekend,
   };
 }
 

@@ -18,6 +18,8 @@ interface PotGlyphProps {
   pxPerMm: number;
   /** the newest photograph, which may stand in the pot instead of the drawing */
   pictureId?: number | null;
+  /** the stick in the pot, pulled out by so much of its length; none where nothing is to be felt or poured */
+  stick?: 'out' | 'half' | null;
   label?: string;
 }
 
@@ -31,6 +33,7 @@ export function PotGlyph({
   size,
   pxPerMm,
   pictureId = null,
+  stick = null,
   label,
 }: PotGlyphProps) {
   const [photographs] = usePhotographs();
@@ -41,7 +44,7 @@ export function PotGlyph({
   const top = pot.top_mm * scale;
   const base = pot.base_mm * scale;
   const depth = pot.depth_mm * scale;
-  const { fill, rim } = MATERIALS[pot.material];
+  const { fill } = MATERIALS[pot.material];
   const centre = size / 2;
   const soil = size - 2 - depth;
   const rimHeight = Math.max(2, Math.min(5, depth * 0.14));
@@ -81,17 +84,38 @@ export function PotGlyph({
       className="shrink-0"
     >
       {!hangs && plant}
+      {stick && <StickInPot x={centre + top * 0.28} soil={soil} depth={depth} out={stick === 'out'} />}
       <path d={body} fill={fill} />
+      <Finish pot={pot} at={{ centre, soil, top, base, rimHeight, foot: size }} />
+      {hangs && plant}
+    </svg>
+  );
+}
+
+interface Outline {
+  centre: number;
+  soil: number;
+  top: number;
+  base: number;
+  rimHeight: number;
+  foot: number;
+}
+
+/** Rim, glaze, top dressing, and a red foot where there is no hole. */
+function Finish({ pot, at: { centre, soil, top, base, rimHeight, foot } }: { pot: Pot; at: Outline }) {
+  const { rim } = MATERIALS[pot.material];
+  return (
+    <>
       {pot.shape === 'square' ? (
         <path d={`M${centre - top / 2 - 1},${soil}h${top + 2}v${rimHeight * 0.7}h${-top - 2}z`} fill={rim} />
       ) : (
-        !bowl && (
+        pot.shape !== 'bowl' && (
           <rect x={centre - top / 2 - 1.5} y={soil - 0.5} width={top + 3} height={rimHeight} rx={0.8} fill={rim} />
         )
       )}
       {pot.material === 'glazed' && (
         <path
-          d={`M${centre - top * 0.3},${soil + rimHeight + 2}L${centre - base * 0.32},${size - 5}`}
+          d={`M${centre - top * 0.3},${soil + rimHeight + 2}L${centre - base * 0.32},${foot - 5}`}
           stroke="#fff"
           strokeOpacity={0.4}
           strokeWidth={1.6}
@@ -107,9 +131,21 @@ export function PotGlyph({
             fill="var(--grit)"
           />
         ))}
-      {!pot.holes && <path d={`M${centre - base / 2},${size - 1}h${base}`} stroke="var(--rust)" strokeWidth={2} />}
-      {hangs && plant}
-    </svg>
+      {!pot.holes && <path d={`M${centre - base / 2},${foot - 1}h${base}`} stroke="var(--rust)" strokeWidth={2} />}
+    </>
+  );
+}
+
+/** The stick pushed into the mix, its damp end hidden in it; half drawn where it is to be felt. */
+function StickInPot({ x, soil, depth, out }: { x: number; soil: number; depth: number; out: boolean }) {
+  const length = Math.min(soil - 1, Math.max(12, depth * (out ? 0.9 : 0.55)));
+  return (
+    <path
+      d={`M${x},${soil + 2}L${x + 2},${soil - length}h3L${x + 3},${soil + 2}z`}
+      fill="var(--stick-dry)"
+      stroke="var(--wood-edge)"
+      strokeWidth="0.8"
+    />
   );
 }
 

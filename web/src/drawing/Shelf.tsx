@@ -153,7 +153,7 @@ function Skewer({ drawn, potPx }: { drawn: number; potPx: number }) {
 /** A bench on which nothing stands yet, with its first pot to come. */
 export function EmptyShelf({ placeId }: { placeId: number }) {
   return (
-    <Link to={`/take-in?bench=${placeId}`} className="mt-3 inline-flex w-40 flex-col items-center hover:underline">
+    <Link to={`/add?bench=${placeId}`} className="mt-3 inline-flex w-40 flex-col items-center hover:underline">
       <svg width="64" height="70" viewBox="0 0 64 70" aria-hidden="true">
         <g fill="none" stroke="var(--ink-2)" strokeWidth="1.5" strokeDasharray="4 3">
           <path d="M10,30h44M13,30l5,38h28l5,-38" />

@@ -1,6 +1,6 @@
 /**
  * Six weeks of a pot as a line: two behind, today a post, four ahead; the watering window a bracket with its ideal day
- * pegged and named, cold nights as teeth below, rest as a thick low bar. Once a pot is dry the line says for how long.
+ * pegged, cold nights as teeth below, rest as a thick low bar. Its words are its label: the line beside it says the rest.
  */
 import {
   LINE_AHEAD_DAYS as STRIP_AHEAD,
@@ -9,12 +9,14 @@ import {
 } from '@zinc-pail/contract/line';
 import { dayNumber } from '@zinc-pail/core';
 import { area, line, scaleLinear } from 'd3';
-import { shortDay } from '../reader/days.ts';
 
-export const STRIP_WIDTH = 324;
-const HEIGHT = 64;
-const BASE = 44;
+export const STRIP_WIDTH = 180;
+const HEIGHT = 46;
+const BASE = 31;
 const TOP = 8;
+const LEFT = stripX(-STRIP_BEHIND);
+const RIGHT = stripX(STRIP_AHEAD);
+const y = scaleLinear([0, 1], [BASE, TOP]).clamp(true);
 
 export function stripX(dayFromToday: number, width = STRIP_WIDTH): number {
   return 4 + ((dayFromToday + STRIP_BEHIND) * (width - 8)) / (STRIP_BEHIND + STRIP_AHEAD);
@@ -29,29 +31,9 @@ interface StripProps {
 export function Strip({ outlook, today, label }: StripProps) {
   const now = dayNumber(today);
   const x = (day: number) => stripX(day - now);
-  const y = scaleLinear([0, 1], [BASE, TOP]).clamp(true);
-  const pastStart = dayNumber(outlook.past.from);
-  const past = outlook.past.p50
-    .map((m, i) => ({ day: pastStart + i, m }))
-    .filter(({ day }) => day >= now - STRIP_BEHIND && day <= now);
-  const ahead = outlook.ahead.p50
-    .slice(0, STRIP_AHEAD + 1)
-    .map((m, i) => ({ day: now + i, m, low: outlook.ahead.p10[i]!, high: outlook.ahead.p90[i]! }));
-  const path = line<{ day: number; m: number }>(
-    (d) => x(d.day),
-    (d) => y(d.m),
-  );
-  const band = area<(typeof ahead)[number]>()
-    .x((d) => x(d.day))
-    .y0((d) => y(d.low))
-    .y1((d) => y(d.high));
-  const water = outlook.water;
-  const resting = outlook.state === 'resting';
-  const left = x(now - STRIP_BEHIND);
-  const right = x(now + STRIP_AHEAD);
-  const inView = (day: number) => Math.min(right, Math.max(left, x(day)));
-  const dryP50 = outlook.dry_on.p50 === null ? null : dayNumber(outlook.dry_on.p50);
-  const dryFor = dryP50 !== null && dryP50 < now ? now - dryP50 : 0;
+  const inView = (day: number) => Math.min(RIGHT, Math.max(LEFT, x(day)));
+  const { water } = outlook;
+  const drunk = outlook.last_watered === null ? null : dayNumber(outlook.last_watered);
   return (
     <svg
       viewBox={`0 0 ${STRIP_WIDTH} ${HEIGHT}`}
@@ -59,73 +41,73 @@ export function Strip({ outlook, today, label }: StripProps) {
       height={HEIGHT}
       role="img"
       aria-label={label}
-      className="max-w-full max-sm:h-10 max-sm:w-[202px]"
+      className="max-w-full"
     >
-      <line x1={left} x2={right} y1={BASE} y2={BASE} stroke="var(--rule)" />
-      {Array.from({ length: STRIP_BEHIND + STRIP_AHEAD + 1 }, (_, i) => i - STRIP_BEHIND).map((d) => (
-        <line
-          key={d}
-          x1={stripX(d)}
-          x2={stripX(d)}
-          y1={BASE}
-          y2={d % 7 === 0 ? BASE + 5 : BASE + 2.5}
-          stroke="var(--rule)"
-        />
-      ))}
+      <path d={`M${LEFT},${BASE}H${RIGHT}${WEEKS}`} fill="none" stroke="var(--rule)" />
       {outlook.rest.map(({ from, to }) => {
-        const a = inView(dayNumber(from));
-        const b = inView(dayNumber(to));
+        const [a, b] = [inView(dayNumber(from)), inView(dayNumber(to))];
         return b > a ? <rect key={from} x={a} y={BASE - 4} width={b - a} height={8} rx={1} fill="var(--dusk)" /> : null;
       })}
+      <Curve outlook={outlook} now={now} x={x} />
+      {drunk !== null && drunk >= now - STRIP_BEHIND && <path d={`M${x(drunk) - 4},2h8l-4,7z`} fill="var(--ink)" />}
+      {outlook.cold_nights
+        .map(dayNumber)
+        .filter((night) => night <= now + STRIP_AHEAD)
+        .map((night) => (
+          <path key={night} d={`M${x(night) - 2.6},${BASE + 1}h5.2l-2.6,6z`} fill="var(--dusk)" />
+        ))}
+      {water && dayNumber(water.earliest) <= now + STRIP_AHEAD && <Window water={water} x={x} now={now} />}
+      <path d={`M${x(now)},1V${HEIGHT - 4}`} stroke="var(--ink)" strokeWidth={2} />
+    </svg>
+  );
+}
+
+/** A short stroke under each week. */
+const WEEKS = Array.from(
+  { length: (STRIP_BEHIND + STRIP_AHEAD) / 7 + 1 },
+  (_, week) => `M${stripX(7 * week - STRIP_BEHIND)},${BASE}v4`,
+).join('');
+
+interface Day {
+  day: number;
+  m: number;
+}
+
+/** How damp it was and will be, with its doubt; the dotted line is as dry as this plant's rule asks. */
+function Curve({ outlook, now, x }: { outlook: LineOutlook; now: number; x(day: number): number }) {
+  const { past, ahead, water, due_m: due } = outlook;
+  const resting = outlook.state === 'resting';
+  const first = dayNumber(past.from);
+  const behind = past.p50
+    .map((m, i): Day => ({ day: first + i, m }))
+    .filter(({ day }) => day >= now - STRIP_BEHIND && day <= now);
+  const coming = ahead.p50
+    .slice(0, STRIP_AHEAD + 1)
+    .map((m, i) => ({ day: now + i, m, low: ahead.p10[i]!, high: ahead.p90[i]! }));
+  const path = line<Day>(
+    (d) => x(d.day),
+    (d) => y(d.m),
+  );
+  const band = area<(typeof coming)[number]>()
+    .x((d) => x(d.day))
+    .y0((d) => y(d.low))
+    .y1((d) => y(d.high));
+  return (
+    <g>
       {!resting && water && (
-        <line
-          x1={x(now)}
-          x2={right}
-          y1={y(outlook.due_m)}
-          y2={y(outlook.due_m)}
-          stroke="var(--clay)"
-          strokeWidth={1}
-          strokeDasharray="1.5 3"
-        />
+        <path d={`M${x(now)},${y(due)}H${RIGHT}`} stroke="var(--clay)" strokeWidth={1} strokeDasharray="1.5 3" />
       )}
-      <path d={path(past) ?? ''} fill="none" stroke="var(--earth)" strokeWidth={1.8} opacity={resting ? 0.6 : 1} />
-      <path d={band(ahead) ?? ''} fill="var(--earth)" opacity={0.2} />
+      <path d={path(behind) ?? ''} fill="none" stroke="var(--earth)" strokeWidth={1.8} opacity={resting ? 0.6 : 1} />
+      <path d={band(coming) ?? ''} fill="var(--earth)" opacity={0.2} />
       <path
-        d={path(ahead) ?? ''}
+        d={path(coming) ?? ''}
         fill="none"
         stroke="var(--earth)"
         strokeWidth={1.3}
         strokeDasharray="3 2.5"
         opacity={resting ? 0.6 : 1}
       />
-      {dryFor > 0 && !resting && (
-        <g>
-          <line x1={inView(dryP50!)} x2={x(now)} y1={BASE - 1} y2={BASE - 1} stroke="var(--straw)" strokeWidth={3} />
-          <text
-            x={Math.max(left, x(now) - 5)}
-            y={TOP + 6}
-            fontSize={12.5}
-            textAnchor="end"
-            fill="var(--straw)"
-            fontWeight={500}
-          >
-            {`dry ${dryFor} d`}
-          </text>
-        </g>
-      )}
-      {outlook.last_watered && dayNumber(outlook.last_watered) >= now - STRIP_BEHIND && (
-        <path d={`M${x(dayNumber(outlook.last_watered)) - 4},${TOP - 6}h8l-4,7z`} fill="var(--ink)" />
-      )}
-      {outlook.cold_nights
-        .filter((night) => dayNumber(night) <= now + STRIP_AHEAD)
-        .map((night) => (
-          <path key={night} d={`M${x(dayNumber(night)) - 3.2},${BASE + 1}h6.4l-3.2,6z`} fill="var(--dusk)" />
-        ))}
-      {water && dayNumber(water.earliest) <= now + STRIP_AHEAD && (
-        <Window water={water} x={x} now={now} left={left} right={right} />
-      )}
-      <line x1={x(now)} x2={x(now)} y1={2} y2={HEIGHT - 8} stroke="var(--ink)" strokeWidth={2} />
-    </svg>
+    </g>
   );
 }
 
@@ -133,59 +115,19 @@ interface WindowProps {
   water: NonNullable<LineOutlook['water']>;
   x(day: number): number;
   now: number;
-  left: number;
-  right: number;
 }
 
-function Window({ water, x, now, left, right }: WindowProps) {
-  const from = Math.max(left, x(dayNumber(water.earliest)));
+/** The bracket from the first day to the last, open where that lies beyond; its peg the best day. */
+function Window({ water, x, now }: WindowProps) {
+  const from = Math.max(LEFT, x(dayNumber(water.earliest)));
   const latest = dayNumber(water.latest);
-  const to = Math.min(right, x(latest));
-  const ideal = dayNumber(water.ideal);
-  const peg = x(ideal);
+  const to = Math.min(RIGHT, x(latest));
+  const peg = x(dayNumber(water.ideal));
   const open = latest > now + STRIP_AHEAD;
   return (
-    <g>
-      <path d={`M${from},${BASE + 4}v5H${to}${open ? '' : 'v-5'}`} fill="none" stroke="var(--clay)" strokeWidth={2} />
-      {peg <= right && (
-        <>
-          <path d={`M${peg - 4.5},${BASE + 17}l4.5,-9l4.5,9z`} fill="var(--clay)" />
-          {ideal !== now && (
-            <text
-              x={peg > right - 44 ? peg - 7 : peg + 7}
-              y={BASE + 18.5}
-              fontSize={12}
-              textAnchor={peg > right - 44 ? 'end' : 'start'}
-              fill="var(--clay)"
-              fontWeight={500}
-            >
-              {shortDay(water.ideal)}
-            </text>
-          )}
-        </>
-      )}
+    <g fill="var(--clay)">
+      <path d={`M${from},${BASE + 3}v5H${to}${open ? '' : 'v-5'}`} fill="none" stroke="var(--clay)" strokeWidth={2} />
+      {peg <= RIGHT && <path d={`M${peg - 4.5},${BASE + 15}l4.5,-7l4.5,7z`} />}
     </g>
-  );
-}
-
-/** The dates above a bench's strips. */
-export function StripAxis({ today }: { today: string }) {
-  const now = dayNumber(today);
-  return (
-    <svg viewBox={`0 0 ${STRIP_WIDTH} 16`} width={STRIP_WIDTH} height={16} aria-hidden="true" className="max-w-full">
-      {[-14, 0, 7, 14, 21].map((d) => (
-        <text
-          key={d}
-          x={stripX(d)}
-          y={12}
-          fontSize={12.5}
-          textAnchor={d === -14 ? 'start' : 'middle'}
-          fill={d === 0 ? 'var(--ink)' : 'var(--ink-2)'}
-          fontWeight={d === 0 ? 600 : 400}
-        >
-          {d === 0 ? 'today' : shortDay(now + d)}
-        </text>
-      ))}
-    </svg>
   );
 }

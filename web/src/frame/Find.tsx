@@ -1,4 +1,5 @@
 import { LONGEST_SEARCH } from '@zinc-pail/contract/limits';
+import { FOUND_WORDS, offeredFor } from '@zinc-pail/words/finding';
 import { useQuery } from '@tanstack/react-query';
 import { type KeyboardEvent, useDeferredValue, useEffect, useId, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -15,6 +16,14 @@ interface Found {
   ended?: string | null;
 }
 
+interface Option {
+  key: string;
+  to: string;
+  plant?: Found;
+  words?: string;
+}
+const MOST_OFFERED = 4;
+
 /** One box for all plants: any part of a name, a number, a place, a genus old or new; and those lately seen. */
 export function Find({ onClose }: { onClose(): void }) {
   const [typed, setTyped] = useState('');
@@ -30,11 +39,22 @@ export function Find({ onClose }: { onClose(): void }) {
     enabled: sought !== '',
     placeholderData: (before) => before,
   });
-  const found: Found[] = sought === '' ? recentPlants() : (answer.data ?? []);
-  const open = (plant: Found | undefined) => {
-    if (!plant) return;
+  const plants: Found[] = sought === '' ? recentPlants() : (answer.data ?? []);
+  // What is asked of plants stands after their names: a list of all of them.
+  const found: Option[] = [
+    ...plants.map((plant): Option => ({ key: String(plant.id), to: `/plants/${plant.id}`, plant })),
+    ...offeredFor(sought)
+      .slice(0, MOST_OFFERED)
+      .map((id): Option => ({
+        key: id,
+        to: `/benches/list?q=${encodeURIComponent(FOUND_WORDS[id][0])}`,
+        words: FOUND_WORDS[id][0],
+      })),
+  ];
+  const open = (option: Option | undefined) => {
+    if (!option) return;
     onClose();
-    void navigate(`/plants/${plant.id}`);
+    void navigate(option.to);
   };
   const onKey = (event: KeyboardEvent) => {
     const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
@@ -54,7 +74,7 @@ export function Find({ onClose }: { onClose(): void }) {
         role="combobox"
         aria-expanded={found.length > 0}
         aria-controls={list}
-        aria-activedescendant={found[at] ? `${list}-${found[at].id}` : undefined}
+        aria-activedescendant={found[at] ? `${list}-${found[at].key}` : undefined}
         aria-label="Name, number, place or genus"
         maxLength={LONGEST_SEARCH}
         className="input h-12 w-full text-[1.0625rem]"
@@ -68,34 +88,42 @@ export function Find({ onClose }: { onClose(): void }) {
       />
       <p className="mb-1 mt-3 text-[0.875rem] text-[var(--ink-2)]" role="status">
         {sought === ''
-          ? found.length > 0
+          ? plants.length > 0
             ? 'Lately seen'
             : 'Type any part of a name'
-          : answer.isFetching && found.length === 0
+          : answer.isFetching && plants.length === 0
             ? 'Looking…'
-            : `${found.length === 30 ? '30 or more' : found.length} found`}
+            : `${plants.length === 30 ? '30 or more' : plants.length} found`}
       </p>
       <div id={list} role="listbox" aria-label="Plants found">
-        {found.map((plant, i) => (
+        {found.map((option, i) => (
           <div
-            key={plant.id}
-            id={`${list}-${plant.id}`}
+            key={option.key}
+            id={`${list}-${option.key}`}
             role="option"
             tabIndex={-1}
             aria-selected={i === at}
             className={`flex min-h-11 cursor-pointer flex-wrap items-baseline gap-x-3 border-b border-[var(--rule)] px-2 py-2 ${i === at ? 'bg-[var(--frame)]' : ''}`}
-            onMouseDown={() => open(plant)}
+            onMouseDown={() => open(option)}
             onMouseEnter={() => setAt(i)}
           >
-            <Name written={plant.name} />
-            <span className="text-[0.875rem] text-[var(--ink-2)]">
-              {plant.number}
-              {plant.place ? ` · ${plant.place}` : ''}
-              {plant.ended ? ` · ${plant.ended === 'died' ? 'died' : 'given away'}` : ''}
-            </span>
+            {option.plant ? <FoundPlant plant={option.plant} /> : <span>All plants: {option.words}</span>}
           </div>
         ))}
       </div>
     </Dialog>
+  );
+}
+
+function FoundPlant({ plant: { name, number, place, ended } }: { plant: Found }) {
+  return (
+    <>
+      <Name written={name} />
+      <span className="text-[0.875rem] text-[var(--ink-2)]">
+        {number}
+        {place ? ` · ${place}` : ''}
+        {ended ? ` · ${ended === 'died' ? 'died' : 'given away'}` : ''}
+      </span>
+    </>
   );
 }

@@ -1,8 +1,9 @@
-import { Keyboard, Moon, Search, Sun, UserRound } from 'lucide-react';
+import { CirclePlus, Ellipsis, Keyboard, Moon, Search, Sun, UserRound } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { Link, NavLink, Outlet, ScrollRestoration, useLocation, useNavigate } from 'react-router';
+import { Link, Outlet, ScrollRestoration, useLocation, useNavigate } from 'react-router';
 import { Dialog } from '../forms/Dialog.tsx';
 import { Choice, Field } from '../forms/Fields.tsx';
+import { ADD, DOORS, SHORTCUTS, ThumbDoors, titleOf, TopDoors } from './Doors.tsx';
 import { Find } from './Find.tsx';
 import { keeperName, LONGEST_KEEPER, setKeeperName } from './keeper.ts';
 import { KeySheet } from './KeySheet.tsx';
@@ -13,32 +14,12 @@ import { MarkBar } from '../marking/Marks.tsx';
 import { Timers } from '../marking/Timers.tsx';
 import { setUnits, type Units, units } from '../reader/units.ts';
 
-const SCREENS = [
-  { to: '/', label: 'Round', key: 'g' },
-  { to: '/benches', label: 'Benches', key: 'b' },
-  { to: '/list', label: 'List', key: 'i' },
-  { to: '/almanac', label: 'Almanac', key: 'm' },
-  { to: '/weather', label: 'Weather', key: 'e' },
-  { to: '/potting', label: 'Potting', key: 'p' },
-  { to: '/clinic', label: 'Clinic', key: 'c' },
-  { to: '/take-in', label: 'Add a plant', key: 'a' },
-  { to: '/shed', label: 'Shed', key: 's' },
-] as const;
-
-/** The walk is reached from the Round alone; a plant's own pages say its name. */
-function titleOf(path: string): string | null {
-  if (/^\/(plants|clinic)\/./.test(path)) return null;
-  if (path === '/walk') return 'The walk';
-  return SCREENS.find(({ to }) => (to === '/' ? path === '/' : path.startsWith(to)))?.label ?? 'No such page';
-}
-
 type Panel = 'keys' | 'find' | 'keeper' | null;
 
 /** The zinc rim round every screen. */
 export function Frame() {
   const [panel, setPanel] = useState<Panel>(null);
   const [measures, setMeasures] = useState(() => JSON.stringify(units()));
-  const [theme, turnLook] = useTheme();
   const navigate = useNavigate();
   useTitle(titleOf(useLocation().pathname));
   useKeys(
@@ -46,95 +27,28 @@ export function Frame() {
       () => ({
         '?': () => setPanel('keys'),
         '/': () => setPanel('find'),
-        ...Object.fromEntries(SCREENS.map(({ to, key }) => [key, () => void navigate(to)])),
+        ...Object.fromEntries([...DOORS, ...SHORTCUTS, ADD].map(({ to, key }) => [key, () => void navigate(to)])),
       }),
       [navigate],
     ),
   );
   return (
-    <div className="flex min-h-dvh flex-col">
+    <div className="flex min-h-dvh flex-col max-sm:pb-[60px] print:pb-0">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-[var(--paper)] focus:p-3">
         To the content
       </a>
-      <header className="flex shrink-0 print:hidden flex-wrap items-center gap-x-5 border-b border-[var(--rule)] bg-[var(--color-base-300)] px-3 sm:h-[52px] sm:flex-nowrap sm:px-6">
-        <Link to="/" className="slab flex h-[48px] items-center gap-2 text-[1.1875rem] font-semibold">
-          <svg
-            width="25"
-            height="28"
-            viewBox="0 0 25 28"
-            aria-hidden="true"
-            fill="none"
-            stroke="currentColor"
-            strokeWidth="1.8"
-          >
-            <path d="M4 10h17l-2.2 16H6.2z" />
-            <path d="M5 14.5h15M4 10C4.5 4 8.5 1.5 12.5 1.500S20.5 4 21 10" />
-          </svg>
-          Zinc Pail
-        </Link>
-        <nav
-          aria-label="Screens"
-          className="order-last flex w-full overflow-x-auto text-[0.875rem] whitespace-nowrap sm:order-none sm:w-auto sm:gap-4 sm:text-[1rem]"
-        >
-          {SCREENS.map(({ to, label }) => (
-            <NavLink
-              key={to}
-              to={to}
-              end={to === '/'}
-              className={({ isActive }) =>
-                'inline-flex h-11 grow items-center justify-center border-b-4 px-1 sm:h-[52px] sm:grow-0 ' +
-                `${isActive ? 'border-[var(--clay)] font-semibold' : 'border-transparent'}`
-              }
-            >
-              {label}
-            </NavLink>
-          ))}
-        </nav>
-        <div className="ml-auto flex">
-          <button
-            type="button"
-            className="grid size-11 place-items-center"
-            aria-label="Find a plant"
-            onClick={() => setPanel('find')}
-          >
-            <Search aria-hidden="true" size={20} />
-          </button>
-          <button
-            type="button"
-            className="grid size-11 place-items-center"
-            aria-label="Your name and units"
-            onClick={() => setPanel('keeper')}
-          >
-            <UserRound aria-hidden="true" size={20} />
-          </button>
-          <button
-            type="button"
-            className="grid size-11 place-items-center"
-            aria-label={theme === 'bench' ? 'Dark colours' : 'Light colours'}
-            onClick={turnLook}
-          >
-            {theme === 'bench' ? <Moon aria-hidden="true" size={20} /> : <Sun aria-hidden="true" size={20} />}
-          </button>
-          <button
-            type="button"
-            className="grid size-11 place-items-center"
-            aria-label="Keys"
-            onClick={() => setPanel('keys')}
-          >
-            <Keyboard aria-hidden="true" size={21} />
-          </button>
-        </div>
-      </header>
+      <TopBar onPanel={setPanel} />
       <div className="print:hidden">
         <Timers />
       </div>
-      {/* Other units: the whole screen says everything anew. */}
+      {/* Other units: the whole screen says everything again. */}
       <main id="main" key={measures} className="flex-1">
         <Outlet />
       </main>
       <div className="contents print:hidden">
         <MarkBar />
       </div>
+      <ThumbDoors onFind={() => setPanel('find')} more={<Tools onPanel={setPanel} wide />} />
       {panel === 'keys' && <KeySheet onClose={() => setPanel(null)} />}
       {panel === 'find' && <Find onClose={() => setPanel(null)} />}
       {panel === 'keeper' && (
@@ -147,6 +61,89 @@ export function Frame() {
       )}
       <ScrollRestoration />
     </div>
+  );
+}
+
+function TopBar({ onPanel }: { onPanel(panel: Panel): void }) {
+  return (
+    <header className="flex h-[52px] shrink-0 items-center gap-x-4 border-b border-[var(--rule)] bg-[var(--color-base-300)] px-3 max-sm:hidden sm:px-6 lg:gap-x-6 print:hidden">
+      <Link
+        to="/"
+        aria-label="Zinc Pail"
+        className="slab flex h-[48px] items-center gap-3 text-[1.25rem] font-semibold"
+      >
+        <Pail />
+        <span className="whitespace-nowrap max-[900px]:hidden">Zinc Pail</span>
+      </Link>
+      <TopDoors />
+      <div className="ml-auto flex items-center gap-2">
+        <Link
+          to={ADD.to}
+          className="flex h-9 items-center border border-[var(--ink)] px-3 font-semibold whitespace-nowrap hover:bg-[var(--paper)]"
+        >
+          <span className="max-[760px]:sr-only">{ADD.label}</span>
+          <CirclePlus aria-hidden="true" size={19} className="min-[761px]:hidden" />
+        </Link>
+        <button
+          type="button"
+          className="flex h-9 items-center justify-between gap-2 border border-[var(--rule)] bg-[var(--paper)] px-2.5 text-[var(--ink-2)] hover:border-[var(--ink)] min-[1000px]:w-40"
+          aria-label="Find a plant"
+          onClick={() => onPanel('find')}
+        >
+          <span className="whitespace-nowrap max-[999px]:hidden">Find a plant</span>
+          <Search aria-hidden="true" size={18} className="min-[1000px]:hidden" />
+          <span aria-hidden="true" className="max-[999px]:hidden">
+            /
+          </span>
+        </button>
+        <details className="dropdown dropdown-end">
+          <summary className="grid size-11 cursor-pointer list-none place-items-center" aria-label="This device">
+            <Ellipsis aria-hidden="true" size={20} />
+          </summary>
+          <div className="dropdown-content z-20 w-56 border border-[var(--ink)] bg-[var(--paper)] px-3 py-1">
+            <Tools onPanel={onPanel} />
+          </div>
+        </details>
+      </div>
+    </header>
+  );
+}
+
+function Pail() {
+  return (
+    <svg
+      width="25"
+      height="28"
+      viewBox="0 0 25 28"
+      aria-hidden="true"
+      fill="none"
+      stroke="currentColor"
+      strokeWidth="1.8"
+      className="shrink-0"
+    >
+      <path d="M4 10h17l-2.200 16H6.200z" />
+      <path d="M5 14.5h15M4 10C4.500 4 8.500 1.500 12.500 1.500S20.500 4 21 10" />
+    </svg>
+  );
+}
+
+/** How this device shows things, and the sheet of keys. */
+function Tools({ onPanel, wide = false }: { onPanel(panel: Panel): void; wide?: boolean }) {
+  const [theme, turnLook] = useTheme();
+  const item = `flex w-full items-center gap-3 text-left ${wide ? 'h-12 text-[1.0625rem]' : 'h-11'}`;
+  return (
+    <>
+      <button type="button" className={item} onClick={() => onPanel('keeper')}>
+        <UserRound aria-hidden="true" size={20} /> Your name and units
+      </button>
+      <button type="button" className={item} onClick={turnLook}>
+        {theme === 'bench' ? <Moon aria-hidden="true" size={20} /> : <Sun aria-hidden="true" size={20} />}
+        {theme === 'bench' ? 'Dark colours' : 'Light colours'}
+      </button>
+      <button type="button" className={item} onClick={() => onPanel('keys')}>
+        <Keyboard aria-hidden="true" size={20} /> Keys
+      </button>
+    </>
   );
 }
 

@@ -36,6 +36,8 @@ interface Done {
 
 type Told =
   | { kind: 'done'; done: Done }
+  /** what was done without a mark: a move, say; it is undone where it was done */
+  | { kind: 'said'; name: string; words: string }
   | { kind: 'undone'; pots: Marked[]; after: ReadonlyMap<number, After> }
   | { kind: 'failed'; pots: Marked[]; words: string; anyway?: () => void };
 
@@ -43,6 +45,8 @@ interface Marks {
   /** writes the same kind of mark on all of these pots, and resolves to whether it went through */
   mark(pots: Marked[], events: (pot: Marked) => JournalEvent[], said: string): Promise<boolean>;
   undo(): Promise<void>;
+  /** what was done to a plant otherwise than by a mark */
+  say(name: string, words: string): void;
   /** takes these marks of one pot back, made now or before a reload */
   takeBack(pot: Marked, clientIds: string[]): Promise<void>;
   /** pots whose mark is on its way */
@@ -142,9 +146,10 @@ export function MarksProvider({ children }: { children: ReactNode }) {
     [voidMarks],
   );
 
+  const say = useCallback((name: string, words: string) => setTold({ kind: 'said', name, words }), []);
   const marks = useMemo(
-    () => ({ mark, undo, takeBack, busy, told, canUndo: past.length > 0 }),
-    [mark, undo, takeBack, busy, told, past.length],
+    () => ({ mark, undo, say, takeBack, busy, told, canUndo: past.length > 0 }),
+    [mark, undo, say, takeBack, busy, told, past.length],
   );
   return <MarksContext.Provider value={marks}>{children}</MarksContext.Provider>;
 }
@@ -172,7 +177,7 @@ export function MarkBar() {
       aria-live="polite"
       className={
         told
-          ? 'sticky bottom-0 z-10 border-t-2 border-[var(--ink)] bg-[var(--color-neutral)] px-3 py-1 text-[var(--color-neutral-content)] sm:px-6'
+          ? 'sticky bottom-0 max-sm:bottom-[60px] z-10 border-t-2 border-[var(--ink)] bg-[var(--color-neutral)] px-3 py-1 text-[var(--color-neutral-content)] sm:px-6'
           : ''
       }
     >
@@ -180,6 +185,11 @@ export function MarkBar() {
         <div className="flex min-h-12 items-center gap-4">
           <div data-testid="told">
             {told.kind === 'done' && <DoneWords done={told.done} />}
+            {told.kind === 'said' && (
+              <p>
+                <Name written={told.name} />: {told.words}
+              </p>
+            )}
             {told.kind === 'undone' && (
               <p>
                 <Who pots={told.pots} />: taken back.
@@ -258,7 +268,7 @@ function OneDone({ pot, after, said }: { pot: Marked; after: After; said: string
 
 function nextOfMany(pots: readonly Marked[], after: ReadonlyMap<number, After>): string {
   const days = pots.flatMap((pot) => after.get(pot.plantId)?.task.due ?? []).sort();
-  if (days.length === 0) return 'No next drink in sight.';
+  if (days.length === 0) return '';
   const { today } = pots[0]!;
   const [first, last] = [nearDay(days[0]!, today), nearDay(days.at(-1)!, today)];
   return first === last ? `Next drinks ${first}.` : `Next drinks from ${first} to ${last}.`;

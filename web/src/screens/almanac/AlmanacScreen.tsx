@@ -11,6 +11,7 @@ import { useAlmanac } from '../../api/almanac.ts';
 import { useKit } from '../../api/kit.ts';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { usePrinting } from '../../parts/media.ts';
+import { DoorTabs, YEAR_TABS } from '../../parts/DoorTabs.tsx';
 import { useWidth } from '../../parts/useWidth.ts';
 import { count, litres } from '../../reader/amounts.ts';
 import { shortDay } from '../../reader/days.ts';
@@ -88,6 +89,7 @@ function SiteYear({ input, kit, onSite, onAgain }: SiteProps) {
     <div className="px-3 pb-12 pt-4 sm:px-6">
       <div className="mb-2 flex flex-wrap items-end gap-x-6 gap-y-2">
         <h1 className="text-2xl font-semibold">Almanac</h1>
+        <DoorTabs label="Year" tabs={YEAR_TABS} />
         {kit.sites.length > 1 && (
           <select
             aria-label="Site"

@@ -28,6 +28,8 @@ const MOST_PX_PER_MM = 0.62;
 interface BenchPlanProps {
   place: PlaceView;
   today: string;
+  /** the others are faint; null where all are meant */
+  meant: ReadonlySet<number> | null;
   /** pots may be moved */
   setting: boolean;
   inHand: ReadonlySet<number>;
@@ -53,7 +55,7 @@ export function BenchPlan(props: BenchPlanProps) {
   return <Ground {...props} />;
 }
 
-function Ground({ place, today, setting, inHand, onHand, onNudge }: BenchPlanProps) {
+function Ground({ place, today, meant, setting, inHand, onHand, onNudge }: BenchPlanProps) {
   const { widthMm, depthMm, spots, overMm } = benchOf(place);
   const { setNodeRef, isOver } = useDroppable({ id: `bench-${place.id}`, data: { placeId: place.id } });
   const ref = useRef<HTMLDivElement | null>(null);
@@ -83,6 +85,7 @@ function Ground({ place, today, setting, inHand, onHand, onNudge }: BenchPlanPro
             pot={pot}
             placeId={place.id}
             today={today}
+            meant={meant}
             spot={spots.get(pot.id)!}
             of={{ widthMm, depthMm: depth }}
             pxPerMm={pxPerMm}
@@ -123,7 +126,21 @@ interface PlanPotProps extends Omit<BenchPlanProps, 'place' | 'inHand'> {
   chosen: boolean;
 }
 
-function PlanPot({ pot, placeId, today, spot, of, pxPerMm, tight, setting, chosen, onHand, onNudge }: PlanPotProps) {
+function PlanPot({
+  pot,
+  placeId,
+  today,
+  meant,
+  spot,
+  of,
+  pxPerMm,
+  tight,
+  setting,
+  chosen,
+  onHand,
+  onNudge,
+}: PlanPotProps) {
+  const faint = meant !== null && !meant.has(pot.id);
   const navigate = useNavigate();
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
     id: pot.id,
@@ -150,7 +167,7 @@ function PlanPot({ pot, placeId, today, spot, of, pxPerMm, tight, setting, chose
       aria-label={label}
       title={label}
       data-pot={pot.id}
-      className={`absolute -translate-x-1/2 -translate-y-1/2 ${setting ? 'cursor-grab touch-none' : 'cursor-pointer'} ${isDragging ? 'z-10 cursor-grabbing' : ''} after:absolute after:-inset-2 after:content-['']`}
+      className={`absolute -translate-x-1/2 -translate-y-1/2 ${setting ? 'cursor-grab touch-none' : 'cursor-pointer'} ${isDragging ? 'z-10 cursor-grabbing' : ''} ${faint ? 'opacity-25' : ''} after:absolute after:-inset-2 after:content-['']`}
       style={{
         left: `${(spot.x / of.widthMm) * 100}%`,
         top: `${(spot.y / of.depthMm) * 100}%`,

@@ -5,7 +5,14 @@ import { wordsOf } from '../../api/client.ts';
 import { EmptyShelf, Shelf } from '../../drawing/Shelf.tsx';
 import { Wrong } from '../../forms/Fields.tsx';
 
-export function BenchShelf({ placeId, today }: { placeId: number; today: string }) {
+interface BenchShelfProps {
+  placeId: number;
+  today: string;
+  /** only these are shown; null where all are */
+  meant: ReadonlySet<number> | null;
+}
+
+export function BenchShelf({ placeId, today, meant }: BenchShelfProps) {
   const bench = useBench(placeId, true);
   const navigate = useNavigate();
   if (bench.isError && !bench.data) return <Wrong words={wordsOf(bench.error)} />;
@@ -13,7 +20,11 @@ export function BenchShelf({ placeId, today }: { placeId: number; today: string 
   if (bench.data.length === 0) return <EmptyShelf placeId={placeId} />;
   return (
     <div className="mt-3">
-      <Shelf pots={bench.data} today={today} onPot={({ id }) => void navigate(`/plants/${id}`)} />
+      <Shelf
+        pots={meant ? bench.data.filter(({ id }) => meant.has(id)) : bench.data}
+        today={today}
+        onPot={({ id }) => void navigate(`/plants/${id}`)}
+      />
     </div>
   );
 }

@@ -3,13 +3,16 @@ import { CROWDED_FROM, isApart, type Light, lampHoursShort } from '@zinc-pail/co
 import { placeAdviceWords } from '@zinc-pail/words/placement';
 import { DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { useCallback, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { usePlaces } from '../../api/places.ts';
 import { type Kit, useKit } from '../../api/kit.ts';
 import { count, degrees } from '../../reader/amounts.ts';
 import { todayIn } from '../../reader/days.ts';
 import { compassWord, KIND_WORDS } from '@zinc-pail/words/places';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
+import { FilterField } from '../../finding/FilterField.tsx';
+import { useMeant } from '../../finding/useMeant.ts';
+import { BENCH_TABS, DoorTabs } from '../../parts/DoorTabs.tsx';
 import { Explained } from '../../parts/Legend.tsx';
 import { benchOf, BenchPlan } from './BenchPlan.tsx';
 import { LightDrawing } from './LightDrawing.tsx';
@@ -36,12 +39,18 @@ const SHELF = ['shelf', 'pot', 'weather'] as const;
 function Benches({ places, kit }: { places: PlaceView[]; kit: Kit }) {
   const [editing, setEditing] = useState<PlaceView | 'new' | null>(null);
   const [reading, setReading] = useState<PlaceView | null>(null);
-  const [side, setSide] = useState(false);
+  const side = useParams().view === 'side';
   const todayOf = useCallback(
     (place: Pick<PlaceView, 'site_id'>) =>
       todayIn(kit.sites.find((site) => site.id === place.site_id)?.time_zone ?? 'UTC'),
     [kit.sites],
   );
+  const todayAt = useCallback(
+    (siteName: string) => todayIn(kit.sites.find(({ name }) => name === siteName)?.time_zone ?? 'UTC'),
+    [kit.sites],
+  );
+  const { words, say, meant } = useMeant(todayAt);
+  const shown = meant === null ? places : places.filter((place) => place.pots.some(({ id }) => meant.has(id)));
   const pots = useSetting(places, todayOf);
   // A tap takes in hand, a drag of a few pixels moves.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
@@ -66,35 +75,33 @@ function Benches({ places, kit }: { places: PlaceView[]; kit: Kit }) {
   };
   return (
     <div className="px-3 pb-12 pt-4 sm:px-6">
-      <div className="mb-2 flex flex-wrap items-center gap-4">
+      <div className="mb-2 flex flex-wrap items-center gap-x-5 gap-y-1">
         <h1 className="text-2xl font-semibold">Benches</h1>
-        <button type="button" className="btn h-11" disabled={kit.sites.length === 0} onClick={() => setEditing('new')}>
-          A new bench
-        </button>
-        <Link to="/walk" className="flex h-11 items-center underline print:hidden">
-          change the walk
-        </Link>
-        {!side && places.length > 0 && (
-          <button type="button" className="h-11 underline" aria-pressed={pots.setting} onClick={pots.turn}>
-            {pots.setting ? 'done setting' : 'set the pots'}
-          </button>
+        <DoorTabs label="Benches" tabs={BENCH_TABS} keep />
+        <FilterField value={words} onChange={say} />
+        {meant !== null && (
+          <span role="status" className="text-[0.9375rem]">
+            {count(meant.size, 'plant')}
+          </span>
         )}
-        <div role="group" aria-label="Seen" className="ml-auto flex">
-          {(['from above', 'from the side'] as const).map((view) => (
-            <button
-              key={view}
-              type="button"
-              aria-pressed={side === (view === 'from the side')}
-              className={`h-11 border-b-4 px-3 ${side === (view === 'from the side') ? 'border-[var(--clay)] font-semibold' : 'border-transparent'}`}
-              onClick={() => {
-                setSide(view === 'from the side');
-                if (pots.setting) pots.turn();
-              }}
-            >
-              {view}
+        <span className="ml-auto flex flex-wrap items-center gap-x-4 print:hidden">
+          {!side && places.length > 0 && (
+            <button type="button" className="h-11 underline" aria-pressed={pots.setting} onClick={pots.turn}>
+              {pots.setting ? 'Done moving' : 'Move the pots'}
             </button>
-          ))}
-        </div>
+          )}
+          <Link to="/walk" className="flex h-11 items-center underline">
+            Order of the walk
+          </Link>
+          <button
+            type="button"
+            className="btn h-11"
+            disabled={kit.sites.length === 0}
+            onClick={() => setEditing('new')}
+          >
+            A new bench
+          </button>
+        </span>
       </div>
       {places.length === 0 && (
         <p className="max-w-prose">
@@ -113,7 +120,7 @@ function Benches({ places, kit }: { places: PlaceView[]; kit: Kit }) {
       )}
       {places.length > 0 && <Explained of={side ? SHELF : PLAN} />}
       <DndContext sensors={sensors} onDragEnd={dropped} accessibility={{ screenReaderInstructions: HOW_TO_MOVE }}>
-        {places.map((place) => (
+        {shown.map((place) => (
           <PlaceSection
             key={place.id}
             place={place}
@@ -122,6 +129,7 @@ function Benches({ places, kit }: { places: PlaceView[]; kit: Kit }) {
             household={kit.collection}
             today={todayOf(place)}
             side={side}
+            meant={meant}
             pots={pots}
             onEdit={() => setEditing(place)}
             onRead={() => setReading(place)}
@@ -163,6 +171,8 @@ interface PlaceSectionProps {
   today: string;
   /** seen from the side, not from above */
   side: boolean;
+  /** those that the filter means; null while all are */
+  meant: ReadonlySet<number> | null;
   pots: ReturnType<typeof useSetting>;
   onEdit(): void;
   onRead(): void;
@@ -187,7 +197,7 @@ function Advice({ place, all }: { place: PlaceView; all: readonly PlaceView[] })
   );
 }
 
-function PlaceSection({ place, all, many, household, today, side, pots, onEdit, onRead }: PlaceSectionProps) {
+function PlaceSection({ place, all, many, household, today, side, meant, pots, onEdit, onRead }: PlaceSectionProps) {
   return (
     <section aria-labelledby={`bench-${place.id}`} className="mb-8">
       <div className="flex flex-wrap items-baseline gap-x-4 border-b-2 border-[var(--ink)]">
@@ -222,11 +232,12 @@ function PlaceSection({ place, all, many, household, today, side, pots, onEdit, 
         </span>
       </div>
       {side ? (
-        <BenchShelf placeId={place.id} today={today} />
+        <BenchShelf placeId={place.id} today={today} meant={meant} />
       ) : (
         <BenchPlan
           place={place}
           today={today}
+          meant={meant}
           setting={pots.setting}
           inHand={pots.inHand}
           onHand={pots.toggle}

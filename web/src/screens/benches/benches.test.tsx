@@ -56,6 +56,7 @@ const plan = (view: PlaceView, { setting = false, inHand = [] as number[] } = {}
       <BenchPlan
         place={view}
         today={TODAY}
+        meant={null}
         setting={setting}
         inHand={new Set(inHand)}
         onHand={nothing}

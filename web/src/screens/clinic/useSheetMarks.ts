@@ -1,9 +1,12 @@
 /** What the clinic writes into a plant's book: signs, looks, verdicts, steps. */
 import type { JournalEvent, PlantView } from '@zinc-pail/contract/api';
 import type { ClinicSheet } from '@zinc-pail/contract/clinic';
-import { type Cause, type CheckAnswer, type CheckId, foundIn, type Sign, type SignPlace } from '@zinc-pail/core';
+import { type Cause, type CheckAnswer, type CheckId, foundIn, type Sign } from '@zinc-pail/core';
 import { usePlant } from '../../api/plant.ts';
 import { useMarks } from '../../marking/Marks.tsx';
+import { signEvent } from './signEvent.ts';
+
+export { signEvent };
 
 const PLAIN: Readonly<Record<string, string>> = { wet: 'wet', damp: 'damp', dry: 'dry' };
 
@@ -17,18 +20,6 @@ export function useSheetMarks({ patient, today }: Pick<ClinicSheet, 'patient' | 
     return mark([{ plantId: patient.id, name: patient.name, today, seen: null, before }], () => events, said);
   };
   return { write, busy: busy.has(patient.id) || !plant, pictures: plant?.record.pictures ?? [] };
-}
-
-export function signEvent(
-  sign: Sign,
-  date: string,
-  {
-    strength = 2,
-    where = null,
-    when = null,
-  }: { strength?: number; where?: SignPlace | null; when?: 'midday' | null } = {},
-): JournalEvent {
-  return { type: 'sign', date, sign, strength, where, when };
 }
 
 /** Whom a look that found nobody clears. */

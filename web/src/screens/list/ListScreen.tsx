@@ -1,5 +1,5 @@
 /** Every plant as a row: sorted, filtered and laid out as the keeper likes, smooth with thousands. */
-import { LONGEST_NAME, LONGEST_SEARCH, LONGEST_VIEW_NAME } from '@zinc-pail/contract/limits';
+import { LONGEST_NAME, LONGEST_VIEW_NAME } from '@zinc-pail/contract/limits';
 import type { SavedView, ViewSpec } from '@zinc-pail/contract/keeping';
 import type { TableColumn, TableRow } from '@zinc-pail/contract/table';
 import {
@@ -35,12 +35,15 @@ import { usePhotographs } from '../../drawing/photographs.ts';
 import { Name } from '../../naming/Name.tsx';
 import { StateMark } from '../../naming/StateMark.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
+import { FilterField } from '../../finding/FilterField.tsx';
+import { meantBy } from '../../finding/meant.ts';
+import { BENCH_TABS, DoorTabs } from '../../parts/DoorTabs.tsx';
 import { useMedia, usePrinting } from '../../parts/media.ts';
 import { useWidth } from '../../parts/useWidth.ts';
 import { ForMany } from './ForMany.tsx';
 import { MovePanel } from './MovePanel.tsx';
 import { RowPicture } from './RowPicture.tsx';
-import { cellWords, COLUMNS, compared, filterHint, headWords, isMeant, passes } from './rows.ts';
+import { cellWords, COLUMNS, compared, filterHint, headWords, passes } from './rows.ts';
 import { TodayMark } from './TodayMark.tsx';
 
 const ROW_PX = 44;
@@ -73,7 +76,7 @@ interface ListProps {
 }
 
 /** What is shown, sorted and chosen. */
-function useRows(rows: TableRow[]) {
+function useRows(rows: TableRow[], today: string) {
   const [address, setAddress] = useSearchParams();
   const [first] = useState(() => fromAddress(address));
   const [sorting, setSorting] = useState<SortingState>(first.sort);
@@ -96,7 +99,7 @@ function useRows(rows: TableRow[]) {
     onColumnVisibilityChange: setVisible,
     onRowSelectionChange: setPicked,
     onGlobalFilterChange: setSearch,
-    globalFilterFn: (row, _id, filter: string) => isMeant(row.original, filter),
+    globalFilterFn: (row, _id, filter: string) => meantBy(row.original, filter, today),
     getCoreRowModel: getCoreRowModel(),
     getSortedRowModel: getSortedRowModel(),
     getFilteredRowModel: getFilteredRowModel(),
@@ -123,25 +126,21 @@ function useRows(rows: TableRow[]) {
 }
 
 function List({ rows, views, today }: ListProps) {
-  const { table, ids, picked, setPicked, search, setSearch, visible, setVisible, setFilters, view, show } =
-    useRows(rows);
+  const { table, ids, picked, setPicked, search, setSearch, visible, setVisible, setFilters, view, show } = useRows(
+    rows,
+    today,
+  );
   const [moving, setMoving] = useState(false);
   const [photographs, showPhotographs] = usePhotographs();
   const cards = useMedia(NARROW);
   const places = usePlaces();
   const shown = table.getRowModel().rows;
   return (
-    <div className="flex h-[calc(100dvh-53px)] flex-col px-3 pt-3 sm:px-6 print:block print:h-auto">
+    <div className="flex h-[calc(100dvh-53px)] max-sm:h-[calc(100dvh-60px)] flex-col px-3 pt-3 sm:px-6 print:block print:h-auto">
       <div className="mb-2 flex flex-wrap items-center gap-3">
-        <h1 className="text-2xl font-semibold">List</h1>
-        <input
-          aria-label="Words to look for in name, number or bench"
-          className="input h-11 w-56"
-          placeholder="name, number, bench"
-          maxLength={LONGEST_SEARCH}
-          value={search}
-          onChange={(event) => setSearch(event.target.value)}
-        />
+        <h1 className="text-2xl font-semibold">Benches</h1>
+        <DoorTabs label="Benches" tabs={BENCH_TABS} keep />
+        <FilterField value={search} onChange={setSearch} />
         <span role="status" className="text-[0.9375rem]">
           {shown.length === rows.length
             ? count(rows.length, 'plant')
@@ -166,7 +165,7 @@ function List({ rows, views, today }: ListProps) {
         {rows.length === 0 && (
           <p className="p-4">
             No plant is kept yet.{' '}
-            <Link to="/take-in" className="underline">
+            <Link to="/add" className="underline">
               Take the first one in
             </Link>
             .

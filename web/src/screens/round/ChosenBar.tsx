@@ -19,7 +19,7 @@ export function ChosenBar({ spots, back, onWater, onFeel, onNote, onNone }: Chos
     <div
       role="region"
       aria-label="Selected pots"
-      className="sticky bottom-0 z-20 flex flex-wrap items-center gap-2 border-t-2 border-[var(--ink)] bg-[var(--frame)] px-3 py-2 sm:px-6 lg:col-span-2"
+      className="sticky bottom-0 max-sm:bottom-[60px] z-20 flex flex-wrap items-center gap-2 border-t-2 border-[var(--ink)] bg-[var(--frame)] px-3 py-2 sm:px-6 lg:col-span-2"
     >
       <strong className="mr-2 font-semibold">
         Selected: {count(spots.length, 'pot')}, {litres(ml)}

@@ -1,24 +1,23 @@
 import type { RoundSite, RoundSoFar, RoundView } from '@zinc-pail/contract/api';
-import { ListOrdered } from 'lucide-react';
+import { useEffect, useMemo, useRef } from 'react';
 import { Link } from 'react-router';
+import { useKit } from '../../api/kit.ts';
 import { useRound, useRoundSoFar } from '../../api/round.ts';
+import { Wrong } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { marked } from '../../marking/markEvents.ts';
 import { NotePanel } from '../../marking/NotePanel.tsx';
-import { count, degrees, litres } from '../../reader/amounts.ts';
+import { count } from '../../reader/amounts.ts';
 import { addDays, longDay } from '../../reader/days.ts';
-import { useKit } from '../../api/kit.ts';
 import { BeginScreen } from '../begin/BeginScreen.tsx';
-import { Also } from './Also.tsx';
-import { ClinicToday } from './ClinicToday.tsx';
-import { usePhotographs } from '../../drawing/photographs.ts';
-import { Explained } from '../../parts/Legend.tsx';
-import { BeforeDusk } from './BeforeDusk.tsx';
-import { Bench } from './Bench.tsx';
+import { BenchWalk } from './BenchWalk.tsx';
 import { ChosenBar } from './ChosenBar.tsx';
+import { DayHead } from './DayHead.tsx';
+import { Dusk } from './Dusk.tsx';
+import type { LineHandlers } from './PotLine.tsx';
 import { MOST_AT_ONCE } from './shelves.ts';
 import { Sidebar } from './Sidebar.tsx';
-import { useWalk } from './useWalk.ts';
+import { useWalk, type Walk } from './useWalk.ts';
 
 export function RoundScreen() {
   const round = useRound();
@@ -31,7 +30,7 @@ export function RoundScreen() {
   return <Round round={round.data} />;
 }
 
-/** What is reckoned already may be worked through; the rest comes. */
+/** What is worked out already may be walked through; the rest comes. */
 function SoFar({ round }: { round: RoundSoFar }) {
   return (
     <>
@@ -72,8 +71,8 @@ function Empty({ begun }: { begun: boolean }) {
           bench
         </Link>{' '}
         if there is none, and{' '}
-        <Link to="/take-in" className="underline">
-          take a plant in
+        <Link to="/add" className="underline">
+          add a plant
         </Link>
         ; or bring a list or a garden file in through the{' '}
         <Link to="/shed" className="underline">
@@ -85,57 +84,33 @@ function Empty({ begun }: { begun: boolean }) {
   );
 }
 
-/** Everything of a walk that a hand can do: where it stands, what is chosen, which benches are open. */
+/** What a line's buttons do: the same for every line, whatever the walk has become meanwhile. */
+function useLineHandlers(walk: Walk): LineHandlers {
+  const now = useRef(walk);
+  useEffect(() => void (now.current = walk));
+  return useMemo(
+    () => ({
+      onHere: (id) => now.current.goTo(id),
+      onAnswer: (...asked) => now.current.answer(...asked),
+      onNote: (line) => now.current.note([line]),
+      onChoose: (id) => now.current.choose(id),
+      onMore: (id) => now.current.unfold(id),
+    }),
+    [],
+  );
+}
+
 function Round({ round }: { round: RoundView }) {
   const walk = useWalk(round);
-  const { shown, open, loading, here, chosen, picked, back, noting } = walk;
-  const atOnce =
-    round.sites.flatMap((site) => site.places).reduce((sum, { pots, left }) => sum + pots.length + left, 0) <=
-    MOST_AT_ONCE;
+  const { picked, back, noting } = walk;
   return (
-    <div className="grid min-h-full grid-cols-[minmax(0,1fr)] print:block lg:grid-cols-[minmax(0,1fr)_318px]">
-      <div className="px-3 pb-10 pt-4 sm:px-6">
-        <h1 className="sr-only">Round</h1>
+    <div className="grid min-h-full grid-cols-[minmax(0,1fr)] print:block lg:grid-cols-[minmax(0,1fr)_290px] 2xl:grid-cols-[minmax(0,1fr)_340px]">
+      <div className="px-3 pb-10 pt-2 sm:px-6">
         {back > 0 && <ForYesterday today={round.sites[0]!.today} back={back} onToday={() => walk.writeFor(0)} />}
+        <DayHead sites={round.sites} walk={walk} />
+        <Wrong words={walk.wrong} />
         {round.sites.map((site, i) => (
-          <section
-            key={site.id}
-            aria-labelledby={`site-${site.id}`}
-            className={i > 0 ? 'mt-12 border-t-4 border-double border-[var(--rule)] pt-5' : ''}
-          >
-            <SiteHead
-              site={site}
-              many={round.sites.length > 1}
-              tools={i === 0 && <DaySwitch back={back} onChange={walk.writeFor} />}
-            />
-            <BeforeDusk site={site} />
-            {i === 0 && <Explained of={ROUND_DRAWINGS} />}
-            <div className="xl:flex xl:items-start xl:gap-6 [&>section]:min-w-0 [&>section]:flex-1">
-              <ClinicToday site={site} />
-              <Also site={site} />
-            </div>
-            {site.places.map((place) => (
-              <Bench
-                key={place.id}
-                site={site}
-                place={place}
-                pots={shown.filter((spot) => spot.place.id === place.id).map(({ pot }) => pot)}
-                atOnce={atOnce}
-                open={open.has(place.id)}
-                loading={loading(place.id)}
-                here={here}
-                chosen={chosen}
-                back={back}
-                onFold={() => walk.fold(place.id)}
-                onHere={walk.goTo}
-                onWater={(pot) => walk.water([{ site, place, pot }])}
-                onFeel={(pot, how) => walk.feel([{ site, place, pot }], how)}
-                onNote={(pot) => walk.note([{ site, place, pot }])}
-                onChoose={(pot) => walk.choose(pot.id)}
-                onChooseDue={() => walk.chooseDue(place.id)}
-              />
-            ))}
-          </section>
+          <SiteWalk key={site.id} site={site} walk={walk} many={round.sites.length > 1} first={i === 0} />
         ))}
       </div>
       <Sidebar sites={round.sites} />
@@ -160,7 +135,33 @@ function Round({ round }: { round: RoundView }) {
   );
 }
 
-const ROUND_DRAWINGS = ['shelf', 'pot', 'stick', 'strip', 'weather'] as const;
+function SiteWalk({ site, walk, many, first }: { site: RoundSite; walk: Walk; many: boolean; first: boolean }) {
+  const on = useLineHandlers(walk);
+  const all = walk.lines.length;
+  const lines = walk.shown.filter((line) => line.site.id === site.id);
+  if (walk.only !== null && lines.length === 0) return null;
+  return (
+    <section aria-label={site.name} className={first ? '' : 'mt-6 border-t-4 border-double border-[var(--rule)] pt-2'}>
+      {many && !first && (
+        <h2 className="text-[1.25rem]">
+          {site.name} <span className="text-[1rem] text-[var(--ink-2)]">{longDay(site.today)}</span>
+        </h2>
+      )}
+      <Dusk site={site} walk={walk} />
+      {site.places.map((place) => (
+        <BenchWalk
+          key={place.id}
+          site={site}
+          place={place}
+          lines={lines.filter((line) => line.place.id === place.id)}
+          walk={walk}
+          on={on}
+          atOnce={all <= MOST_AT_ONCE}
+        />
+      ))}
+    </section>
+  );
+}
 
 /** Stays in sight while the walk scrolls: a mark for another day must not surprise. */
 function ForYesterday({ today, back, onToday }: { today: string; back: number; onToday(): void }) {
@@ -174,67 +175,5 @@ function ForYesterday({ today, back, onToday }: { today: string; back: number; o
         back to today
       </button>
     </p>
-  );
-}
-
-function DaySwitch({ back, onChange }: { back: number; onChange(back: number): void }) {
-  const [photographs, showPhotographs] = usePhotographs();
-  return (
-    <div
-      role="group"
-      aria-label="Marks are written for"
-      className="flex flex-wrap items-center gap-1 text-[0.9375rem] print:hidden"
-    >
-      <span className="text-[var(--ink-2)]">Date</span>
-      {['today', 'yesterday'].map((label, i) => (
-        <button
-          key={label}
-          type="button"
-          aria-pressed={back === i}
-          className={`h-11 px-2 ${back === i ? 'border-b-4 border-[var(--clay)] font-semibold' : 'underline'}`}
-          onClick={() => onChange(i)}
-        >
-          {label}
-        </button>
-      ))}
-      <button type="button" className="ml-2 h-11 underline" onClick={() => showPhotographs(!photographs)}>
-        {photographs ? 'drawings' : 'photographs'}
-      </button>
-      <Link to="/walk" className="ml-2 flex h-11 items-center gap-1 underline">
-        <ListOrdered aria-hidden="true" size={18} /> change the walk
-      </Link>
-    </div>
-  );
-}
-
-function SiteHead({ site, many, tools }: { site: RoundSite; many: boolean; tools: React.ReactNode }) {
-  const { act, water, look, soon, leave, asleep, watered } = site.counts;
-  const canMl = site.can.reduce((sum, line) => sum + line.ml, 0);
-  const coldest = Math.min(...site.nights_c);
-  return (
-    <header>
-      <div className="flex flex-wrap items-center justify-between gap-x-6">
-        <h2 id={`site-${site.id}`} className="text-[1.625rem] font-semibold leading-tight">
-          {longDay(site.today)}
-          {many && <span className="font-normal text-[var(--ink-2)]">, {site.name}</span>}
-        </h2>
-        {tools}
-      </div>
-      <p className="mb-2 mt-1 text-[1.0625rem]">
-        {act > 0 && (
-          <>
-            <strong className="font-semibold text-[var(--rust)]">{act} to act on</strong>,{' '}
-          </>
-        )}
-        <strong className="font-semibold">
-          {watered > 0 ? `${watered} of ${watered + water} watered` : `${count(water, 'pot')} to water`}
-        </strong>
-        {look > 0 && `, ${look} to check`}
-        {soon > 0 && `, ${soon} soon`}, {leave} to leave alone
-        {asleep > 0 && `, ${asleep} of them asleep`}.{' '}
-        {canMl > 0 && <span className="lg:hidden print:inline">Carry {litres(canMl)}. </span>}Nights outside stay above{' '}
-        {degrees(Math.floor(coldest))} this week.
-      </p>
-    </header>
   );
 }

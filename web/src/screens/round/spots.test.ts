@@ -1,28 +1,13 @@
-import type { RoundPot, RoundView } from '@zinc-pail/contract/api';
+import type { RoundPot } from '@zinc-pail/contract/api';
 import { describe, expect, it } from 'vitest';
-import { dueAt, spotsOf, stepFrom, toggled, toggledAll } from './spots.ts';
+import { dueAt, type Spot, stepFrom, toggled, toggledAll } from './spots.ts';
 
 const pot = (id: number, deed = 'wait') => ({ id, task: { judgement: { deeds: [{ deed }] } } }) as unknown as RoundPot;
-const round = {
-  sites: [
-    {
-      id: 1,
-      places: [
-        { id: 10, pots: [pot(1, 'water'), pot(2)] },
-        { id: 11, pots: [pot(3, 'water')] },
-      ],
-    },
-    { id: 2, places: [{ id: 20, pots: [pot(4, 'sip')] }] },
-  ],
-} as unknown as RoundView;
-const spots = spotsOf(round, new Map());
-const ids = (some: typeof spots) => some.map((spot) => spot.pot.id);
+const at = (placeId: number, ...pots: RoundPot[]) =>
+  pots.map((one) => ({ site: { id: 1 }, place: { id: placeId }, pot: one }) as unknown as Spot);
+const spots = [...at(10, pot(1, 'water'), pot(2)), ...at(11, pot(3, 'water')), ...at(20, pot(4, 'sip'))];
 
 describe('the walk', () => {
-  it('goes through sites and benches in their order; an open bench shows all of its pots', () => {
-    expect(ids(spots)).toEqual([1, 2, 3, 4]);
-    expect(ids(spotsOf(round, new Map([[11, [pot(3), pot(30), pot(31)]]])))).toEqual([1, 2, 3, 30, 31, 4]);
-  });
   it('knows what is due at a bench, sips among it', () => {
     expect(dueAt(spots, 10)).toEqual([1]);
     expect(dueAt(spots, 20)).toEqual([4]);

@@ -1,18 +1,11 @@
 /** The pots that stand on the screen, in walking order, each with its site and bench. */
-import type { RoundPlace, RoundPot, RoundSite, RoundView } from '@zinc-pail/contract/api';
+import type { RoundPlace, RoundPot, RoundSite } from '@zinc-pail/contract/api';
 import { drinkOf } from '@zinc-pail/core';
 
 export interface Spot {
   site: RoundSite;
   place: RoundPlace;
   pot: RoundPot;
-}
-
-/** @param benches all pots of the benches that are open, as far as they have come */
-export function spotsOf({ sites }: RoundView, benches: ReadonlyMap<number, readonly RoundPot[]>): Spot[] {
-  return sites.flatMap((site) =>
-    site.places.flatMap((place) => (benches.get(place.id) ?? place.pots).map((pot): Spot => ({ site, place, pot }))),
-  );
 }
 
 /** The pots of a bench that get a drink today. */

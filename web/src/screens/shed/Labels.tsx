@@ -31,7 +31,7 @@ export function Labels() {
       <p className="mb-2 max-w-prose">
         For {asked ? `the ${count(ids.length, 'plant')} chosen` : `all ${count(ids.length, 'plant')}`}; others are
         chosen in the{' '}
-        <Link to="/list" className="underline">
+        <Link to="/benches/list" className="underline">
           list
         </Link>
         . Name, number, and a code that opens the plant.

@@ -38,7 +38,7 @@ function SiteWords({ item: site }: { item: Site }) {
       {site.usual_from ? (
         <>
           {usualFromWords(site.usual_from)}{' '}
-          <Link to="/weather" className="underline">
+          <Link to="/year/weather" className="underline">
             Bring better
           </Link>
         </>

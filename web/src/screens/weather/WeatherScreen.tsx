@@ -13,6 +13,7 @@ import { CSV, FileField, tooLongWords } from '../../forms/FileField.tsx';
 import { Choice, SectionHead, Wrong } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { Name } from '../../naming/Name.tsx';
+import { DoorTabs, YEAR_TABS } from '../../parts/DoorTabs.tsx';
 import { useWidth } from '../../parts/useWidth.ts';
 import { count, degrees } from '../../reader/amounts.ts';
 import { longDay } from '../../reader/days.ts';
@@ -37,7 +38,10 @@ export default function WeatherScreen() {
   const site = weather.data.find(({ id }) => id === chosen) ?? weather.data[0];
   return (
     <div className="px-3 pb-12 pt-4 sm:px-6">
-      <h1 className="text-2xl font-semibold">Weather</h1>
+      <div className="mb-1 flex flex-wrap items-end gap-x-6">
+        <h1 className="text-2xl font-semibold">Weather</h1>
+        <DoorTabs label="Year" tabs={YEAR_TABS} />
+      </div>
       {weather.data.length > 1 && (
         <Choice
           legend="Where"

@@ -1,21 +1,11 @@
 import type { DoneToday } from '@zinc-pail/contract/api';
 import { describe, expect, it } from 'vitest';
 import { withDone } from '../../api/round.ts';
-import { lastMark } from './PotRow.tsx';
 
 const mark = (client_id: string, event: object): DoneToday =>
   ({ plant_id: 1, client_id, event: { date: '2026-11-27', ...event } }) as DoneToday;
 const FELT = mark('a', { type: 'check', finger: 'dry' });
 const DRINK = mark('b', { type: 'watering', method: 'drench' });
-const FOOD = mark('c', { type: 'feeding', dose: 0.5, with: 'b' });
-
-describe('what is taken back from a line', () => {
-  it.each([
-    ['the last of two', [FELT, DRINK], ['b']],
-    ['a drink with its food', [FELT, DRINK, FOOD], ['b', 'c']],
-    ['the only one', [FELT], ['a']],
-  ])('%s', (_, done, wanted) => expect(lastMark(done).map(({ client_id: id }) => id)).toEqual(wanted));
-});
 
 describe('the marks of a day on the round', () => {
   const round = (done: DoneToday[] = []) =>
