@@ -46,7 +46,7 @@ try {
       void request.respond({ contentType: 'application/json', body: JSON.stringify(table) });
     else void request.continue();
   });
-  await page.goto(`${server.url}/list`, { waitUntil: 'networkidle0' });
+  await page.goto(`${server.url}/benches/list`, { waitUntil: 'networkidle0' });
   await page.waitForFunction((wanted) => document.body.textContent?.includes(`${wanted} plants`), {}, PLANTS);
   await page.tracing.start({
     categories: ['toplevel', 'disabled-by-default-devtools.timeline', 'devtools.timeline', '__metadata'],

@@ -9,9 +9,9 @@ import { checkNode, npmPackages } from './install.mjs';
 import { main, ROOT, runTied, say, Stop } from './lib.mjs';
 
 /** Benches that want a MariaDB get a throw-away one. */
-const NEED_DATABASE = /collection/;
+const NEED_DATABASE = /collection|screens/;
 /** Those that start the application whole want it built. */
-const NEED_APPLICATION = /holdUp|list/;
+const NEED_APPLICATION = /holdUp|list|screens/;
 
 await main(async () => {
   checkNode();

@@ -1,6 +1,7 @@
 /** Bundles the TypeScript: the server and the command with esbuild, the interface with vite. */
-import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { ROOT } from './lib.mjs';
 
 export const BUILD = join(ROOT, 'build');
@@ -84,11 +85,26 @@ export function isWebStale() {
   return ['core/src', 'contract/src', 'words/src', 'web'].some((folder) => newest(join(ROOT, folder)) > built);
 }
 
+/** What packing makes smaller: fonts and pictures are packed already. */
+const PACKABLE = /\.(js|css|html|svg|webmanifest)$/;
+
+/** Every file that packs well gets its packed twin beside it, made once, here. */
+function packBeside(folder) {
+  for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true })) {
+    if (!entry.isFile() || !PACKABLE.test(entry.name)) continue;
+    const file = join(entry.parentPath, entry.name);
+    const bytes = readFileSync(file);
+    writeFileSync(`${file}.gz`, gzipSync(bytes, { level: 9 }));
+    writeFileSync(`${file}.br`, brotliCompressSync(bytes));
+  }
+}
+
 export async function buildWeb() {
   if (!isWebStale()) return;
   const { build } = await import('vite');
   const aside = join(BUILD, `web-${process.pid}`);
   await build({ root: join(ROOT, 'web'), logLevel: 'warn', build: { outDir: aside, emptyOutDir: true } });
+  packBeside(aside);
   const old = join(BUILD, `web-old-${process.pid}`);
   if (existsSync(WEB)) renameSync(WEB, old);
   try {

@@ -16,21 +16,18 @@ const VIEWS = [
   { file: 'plant.png', viewport: { ...DESK, height: 1400 }, plant: '202' },
   { file: 'plant-bench.png', viewport: BENCH, plant: '202' },
   { file: 'benches.png', viewport: DESK, path: '/benches' },
-  { file: 'list.png', viewport: DESK, path: '/list' },
+  { file: 'list.png', viewport: DESK, path: '/benches/list' },
   {
     file: 'take-in.png',
     viewport: DESK,
-    path: '/take-in',
+    path: '/add',
     prepare: async (page) => page.type('input[role=combobox]', 'Gymnocalycium cf. horstii'),
   },
   {
     file: 'shelf.png',
     viewport: DESK,
-    path: '/benches',
+    path: '/benches/side',
     prepare: async (page) => {
-      await page.evaluate(() =>
-        [...document.querySelectorAll('button')].find((b) => b.textContent === 'from the side')?.click(),
-      );
       await page.waitForSelector('ol[aria-label="From the side"] button');
       await page.evaluate(() =>
         [...document.querySelectorAll('h2')].find((h) => h.textContent.includes('Attic'))?.scrollIntoView(),
@@ -41,10 +38,10 @@ const VIEWS = [
   {
     file: 'almanac.png',
     viewport: DESK,
-    path: '/almanac',
+    path: '/year',
     prepare: async (page) => page.waitForSelector('main li a'),
   },
-  { file: 'weather.png', viewport: { ...DESK, height: 1000 }, path: '/weather' },
+  { file: 'weather.png', viewport: { ...DESK, height: 1000 }, path: '/year/weather' },
   {
     file: 'potting.png',
     viewport: { ...DESK, height: 1000 },
@@ -73,7 +70,7 @@ const VIEWS = [
   { file: 'clinic.png', viewport: { ...DESK, height: 1000 }, path: '/clinic' },
   { file: 'clinic-plant.png', viewport: { ...DESK, height: 1700 }, plant: '030', at: '/clinic' },
   { file: 'clinic-bench.png', viewport: BENCH, plant: '030', at: '/clinic' },
-  { file: 'list-bench.png', viewport: BENCH, path: '/list' },
+  { file: 'list-bench.png', viewport: BENCH, path: '/benches/list' },
   {
     file: 'list-in.png',
     viewport: { ...DESK, height: 1300 },

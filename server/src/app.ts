@@ -1,4 +1,5 @@
 import { statfsSync } from 'node:fs';
+import expressStaticGzip from 'express-static-gzip';
 import express, { type Express } from 'express';
 import { join } from 'node:path';
 import { gate } from './http/gate.ts';
@@ -88,8 +89,11 @@ export function buildApp(app: App, { webFolder, commandKey, holdAnswers, databas
   server.use(calendarAddress(app));
   server.use(deviceAddress(app));
   if (webFolder) {
-    server.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y' }));
-    server.use(express.static(webFolder, { index: false }));
+    // Packed once when they were built; who cannot unpack gets them as they are.
+    const packed = { enableBrotli: true, index: false } as const;
+    const forever = { serveStatic: { immutable: true, maxAge: '1y' } };
+    server.use('/assets', expressStaticGzip(join(webFolder, 'assets'), { ...packed, ...forever }));
+    server.use(expressStaticGzip(webFolder, packed));
     // Every other address is a screen of the interface.
     server.get(/^\/(?!assets\/)[^.]*$/, (_request, response) => response.sendFile(join(webFolder, 'index.html')));
   }

@@ -40,7 +40,7 @@ describe('the plan of a bench', () => {
     await sees(page, /Light, [\d.]+ mol a day/);
     await expectAccessible(page);
     const [first, second] = (await bench(/Lean-to/)).pots;
-    await press(page, 'set the pots');
+    await press(page, 'Move the pots');
     await sees(page, /Drag a pot/);
     await expectAccessible(page);
     let sent = written(page);
@@ -75,8 +75,8 @@ describe('the plan of a bench', () => {
   });
   it('two go to another bench together, and are put back', async () => {
     const page = await on.open('/benches');
-    const [first, second] = (await bench(/Covered balcony/)).pots;
-    await press(page, 'set the pots');
+    const [first, second] = (await bench(/Heated bench/)).pots;
+    await press(page, 'Move the pots');
     for (const { id } of [first!, second!])
       await page.$eval(`[data-pot="${id}"]`, (pot) => (pot as HTMLElement).click());
     const cellar = await bench(/Cellar/);
@@ -84,8 +84,8 @@ describe('the plan of a bench', () => {
     await sees(page, /2 pots moved to Cellar for sleepers/);
     expect((await bench(/Cellar/)).pots.map(({ id }) => id)).toEqual(expect.arrayContaining([first!.id, second!.id]));
     await press(page, 'undo');
-    await sees(page, /Back on Covered balcony/);
-    expect((await bench(/Covered balcony/)).pots.map(({ id }) => id)).toEqual(
+    await sees(page, /Back on Heated bench/);
+    expect((await bench(/Heated bench/)).pots.map(({ id }) => id)).toEqual(
       expect.arrayContaining([first!.id, second!.id]),
     );
     await page.close();

@@ -1,4 +1,4 @@
-/** What this device remembers of its keeper: drawings understood, shelves folded, photographs, on every screen alike. */
+/** What this device remembers of its keeper: drawings understood, photographs, on every screen alike. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { press, sees, type Stage, stage, typeInto } from './stage.ts';
 
@@ -12,16 +12,16 @@ const LEGEND = '[aria-label="What the drawings mean"]';
 
 describe('drawings', () => {
   it('are told until they are understood: here, on another screen, after a reload; then from the sheet of keys', async () => {
-    const page = await on.open('/');
-    await sees(page, /The shelf.*Pot and plant.*The stick.*The strip/, `main ${LEGEND}`);
+    const page = await on.open('/benches/side');
+    await sees(page, /The shelf.*Pot and plant/, `main ${LEGEND}`);
     await press(page, 'Understood', `main ${LEGEND}`);
-    await page.waitForFunction((at) => !document.querySelector(at), {}, `main .px-3 ${LEGEND}`);
-    await page.goto(`${on.url}/benches`, { waitUntil: 'networkidle0' });
-    // The plan is new; the shelf, which the Round had told, is not.
+    await page.waitForFunction((at) => !document.querySelector(at), {}, `main ${LEGEND}`);
+    // The plan is new; the shelf is not.
+    await press(page, 'From above');
     await sees(page, /The bench from above/, LEGEND);
-    await press(page, 'from the side');
+    await press(page, 'From the side');
     await page.waitForFunction((at) => !document.querySelector(at), {}, LEGEND);
-    await page.reload({ waitUntil: 'networkidle0' });
+    await page.goto(`${on.url}/benches`, { waitUntil: 'networkidle0' });
     await sees(page, /The bench from above/, LEGEND);
     await page.keyboard.press('?');
     await sees(page, /The shelf.*Pot and plant.*Frost and heat/, 'dialog[open]');
@@ -44,23 +44,8 @@ describe('photographs', () => {
     });
     await page.goto(`${on.url}/`, { waitUntil: 'networkidle0' });
     await page.waitForSelector('image[href^="/api/pictures/"]');
-    await press(page, 'drawings');
+    await press(page, 'Show drawings');
     await page.waitForFunction(() => !document.querySelector('image[href^="/api/pictures/"]'));
-    await page.evaluate(() => localStorage.clear());
-    await page.close();
-  });
-});
-
-describe('a shelf of the Round', () => {
-  it('that was folded stays so, and the others stay open', async () => {
-    const page = await on.open('/');
-    await press(page, 'Fold the shelf of Attic sill, south');
-    await page.waitForSelector('[aria-label="Show the shelf of Attic sill, south"]');
-    await page.reload({ waitUntil: 'networkidle0' });
-    await page.waitForSelector('[aria-label="Show the shelf of Attic sill, south"][aria-expanded=false]');
-    expect(await page.$('[aria-label^="Fold the shelf of "]')).not.toBeNull();
-    await press(page, 'Show the shelf of Attic sill, south');
-    await page.waitForSelector('[aria-label="Fold the shelf of Attic sill, south"][aria-expanded=true]');
     await page.evaluate(() => localStorage.clear());
     await page.close();
   });
@@ -91,13 +76,11 @@ describe('pots of several benches', () => {
     return { on: place.name, x, y };
   };
   it('that went to one together are put back each to its own, and to its own spot', async () => {
-    const [lean, balcony, cellar] = await Promise.all(
-      [/Lean-to/, /Covered balcony/, /Cellar/].map(async (name) =>
-        (await places()).find((one) => name.test(one.name))!,
-      ),
+    const [lean, bench, cellar] = await Promise.all(
+      [/Lean-to/, /Heated bench/, /Cellar/].map(async (name) => (await places()).find((one) => name.test(one.name))!),
     );
     const [one] = lean!.pots;
-    const [other] = balcony!.pots;
+    const [other] = bench!.pots;
     const set = await fetch(`${on.url}/api/places/${lean!.id}/spots`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json', Origin: on.url },
@@ -105,16 +88,16 @@ describe('pots of several benches', () => {
     });
     expect(set.status).toBe(200);
     const page = await on.open('/benches');
-    await press(page, 'set the pots');
+    await press(page, 'Move the pots');
     for (const { id } of [one!, other!]) await page.$eval(`[data-pot="${id}"]`, (pot) => (pot as HTMLElement).click());
     await sees(page, /Selected: 2 pots/);
     await page.select('[aria-label="Setting the pots"] select', String(cellar!.id));
     await sees(page, /2 pots moved to Cellar for sleepers/);
     expect((await at(one!.id)).on).toBe(cellar!.name);
     await press(page, 'undo');
-    await sees(page, /Back on .*Lean-to.* and .*Covered balcony|Back on .*Covered balcony.* and .*Lean-to/);
+    await sees(page, /Back on .*Lean-to.* and .*Heated bench|Back on .*Heated bench.* and .*Lean-to/);
     expect(await at(one!.id)).toEqual({ on: lean!.name, x: 333, y: 222 });
-    expect((await at(other!.id)).on).toBe(balcony!.name);
+    expect((await at(other!.id)).on).toBe(bench!.name);
     // What stands there already is not moved again.
     await page.$eval(`[data-pot="${cellar!.pots[0]!.id}"]`, (pot) => (pot as HTMLElement).click());
     await page.select('[aria-label="Setting the pots"] select', String(cellar!.id));

@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { expectAccessible, feelDry, isDue, type Stage, stage, textOf, told } from './stage.ts';
+import { expectAccessible, feelDry, isDue, press, sees, type Stage, stage, textOf, told } from './stage.ts';
 
 let on: Stage;
 let url: string;
@@ -89,6 +89,183 @@ describe('under a thumb', () => {
     const href = await page.$eval('image', (one) => one.getAttribute('href')!);
     expect((await fetch(url + href)).headers.get('content-type')).toBe('image/jpeg');
     await page.evaluate(() => localStorage.clear());
+    await page.close();
+  });
+});
+
+describe('the day as one list', () => {
+  it('names each pot once, begins high, fits on three screens, and nothing jumps', async () => {
+    const page = await on.newPage();
+    await page.setViewport({ width: 1280, height: 800 });
+    await page.evaluateOnNewDocument(() => {
+      Object.assign(window, { shift: 0 });
+      new PerformanceObserver((list) => {
+        for (const entry of list.getEntries() as (PerformanceEntry & { value: number })[])
+          (window as unknown as { shift: number }).shift += entry.value;
+      }).observe({ type: 'layout-shift', buffered: true });
+    });
+    await page.goto(url, { waitUntil: 'networkidle0' });
+    await page.waitForSelector('[data-line]');
+    const { numbers, first, water, screens, rails, shift } = await page.evaluate(() => {
+      const lines = [...document.querySelectorAll('[data-line]')];
+      const watered = [...document.querySelectorAll('[data-line] button')].find((one) =>
+        one.textContent!.startsWith('Watered'),
+      );
+      return {
+        numbers: lines.map((line) => line.getAttribute('data-line')),
+        first: lines[0]!.getBoundingClientRect().top,
+        water: watered?.getBoundingClientRect().bottom ?? 0,
+        screens: document.documentElement.scrollHeight / innerHeight,
+        rails: document.querySelectorAll('[id^=before-dusk] li').length,
+        shift: (window as unknown as { shift: number }).shift,
+      };
+    });
+    expect(new Set(numbers).size).toBe(numbers.length);
+    if (rails < 4) expect(first).toBeLessThan(420);
+    expect(water).toBeLessThanOrEqual(800);
+    expect(screens).toBeLessThanOrEqual(3);
+    expect(shift).toBeLessThan(0.01);
+    await page.close();
+  });
+  it('a count that is pressed leaves its lines alone, the first in hand; pressed again, all come back', async () => {
+    const page = await open('/');
+    await page.waitForSelector('[data-line]');
+    const lines = () => page.$$eval('[data-line]', (all) => all.length);
+    const before = await lines();
+    await press(page, /^\d+ to water/, 'header');
+    const wanted = Number(
+      /\d+/.exec(await page.$eval('header button[aria-pressed=true]', (one) => one.textContent!))![0],
+    );
+    expect(await lines()).toBe(wanted);
+    expect(await page.$$eval('[data-line]', (all) => all.every((line) => /Watered/.test(line.textContent!)))).toBe(
+      true,
+    );
+    await page.waitForSelector('[data-line]:first-of-type[aria-current]');
+    await expectAccessible(page);
+    await press(page, /^\d+ to water/, 'header');
+    expect(await lines()).toBe(before);
+    await page.close();
+  });
+  it('more of a line unfolds below its buttons: none moves under the thumb', async () => {
+    const page = await open('/', { width: 390, height: 844 });
+    await page.waitForSelector('[data-line] button');
+    const where = () =>
+      page.$$eval('[data-line]:first-of-type button', (all) => all.map((one) => one.getBoundingClientRect().top));
+    const before = await where();
+    await page.$eval('[data-line] button[aria-label^="More on"]', (one) => (one as HTMLElement).click());
+    await sees(page, /Note something/, '[data-line]');
+    expect((await where()).slice(0, before.length)).toEqual(before);
+    await expectAccessible(page);
+    await page.close();
+  });
+  it('an answer to a look is written, and its line rests', async () => {
+    const page = await open('/');
+    await page.waitForSelector('[data-line]');
+    const number = await page.$$eval('[data-line]', (all) =>
+      all.find((line) => /Feel it first/.test(line.textContent!))?.getAttribute('data-line'),
+    );
+    const line = `[data-line="${number}"]`;
+    await press(page, /felt wet$/, line);
+    await told(page, /felt wet/);
+    await page.waitForSelector(`${line}[data-rests]`);
+    expect(await textOf(page, line)).toMatch(/Felt wet.*Done for today/i);
+    await page.$eval(`${line} button[aria-label^="Undo"]`, (button) => (button as HTMLElement).click());
+    await page.waitForSelector(`${line}:not([data-rests])`);
+    await page.close();
+  });
+  it('yesterday is written for on a plant’s page too, which says so', async () => {
+    const page = await open('/');
+    await page.keyboard.press('y');
+    await sees(page, /Notes for/, 'main');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() => location.pathname.startsWith('/plants/'));
+    await sees(page, /Notes for/, 'main');
+    await press(page, 'back to today');
+    await page.waitForFunction(() => !/Notes for/.test(document.querySelector('main')!.textContent!));
+    await page.close();
+  });
+  it('coming back from a plant, the walk stands where it stood', async () => {
+    const page = await open('/');
+    for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowDown');
+    const at = await page.$eval('[data-line][aria-current]', (line) => line.getAttribute('data-line'));
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() => location.pathname.startsWith('/plants/'));
+    await press(page, 'Back');
+    await page.waitForSelector(`[data-line="${at}"][aria-current]`);
+    await page.close();
+  });
+});
+
+describe('the doors', () => {
+  it('are six and a button; addresses of before lead there still, with what they asked for', async () => {
+    const page = await open('/');
+    expect(await page.$$eval('header nav[aria-label=Screens] a', (all) => all.map((one) => one.textContent))).toEqual([
+      'Round',
+      'Benches',
+      'Year',
+      'Potting',
+      'Clinic',
+      'Shed',
+    ]);
+    for (const [from, to] of [
+      ['/list?q=sill', '/benches/list?q=sill'],
+      ['/almanac', '/year'],
+      ['/weather', '/year/weather'],
+      ['/take-in', '/add'],
+    ]) {
+      await page.goto(url + from, { waitUntil: 'domcontentloaded' });
+      await page.waitForFunction((wanted) => location.pathname + location.search === wanted, {}, to!);
+    }
+    await page.close();
+  });
+  it('on a phone five stand at the bottom, the others behind the last', async () => {
+    const page = await open('/clinic', { width: 390, height: 844 });
+    const bar = 'nav[aria-label=Screens]';
+    const shown = await page.$$eval(`${bar} a, ${bar} button`, (all) =>
+      all
+        .map((one) => ({ words: one.textContent!.trim(), box: one.getBoundingClientRect() }))
+        .filter(({ box }) => box.height > 0)
+        .map(({ words, box }) => ({ words, low: box.bottom > 780, high: box.height })),
+    );
+    expect(shown.map(({ words }) => words)).toEqual(['Round', 'Benches', 'Find', 'Clinic', 'More']);
+    for (const { low, high } of shown) expect(low && high >= 44).toBe(true);
+    await press(page, 'More', bar);
+    await expectAccessible(page);
+    await press(page, 'Potting', '.fixed');
+    await page.waitForFunction(() => location.pathname === '/potting');
+    await page.close();
+  });
+  it.each([640, 800, 1000])('at %i pixels the bar is one row and nothing runs out', async (width) => {
+    const page = await open('/', { width, height: 800 });
+    const bar = await page.$eval('body > div header, #root header', (one) => one.getBoundingClientRect().height);
+    expect(bar).toBeLessThanOrEqual(53);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+    await page.close();
+  });
+  it('one filter goes over the three views of the benches; find knows what is asked of plants', async () => {
+    const page = await open('/benches?q=resting');
+    const many = Number(/\d+/.exec(await textOf(page, '[role=status]'))![0]);
+    await press(page, 'As a list');
+    await sees(page, new RegExp(`^${many} of \\d+ plants$`), 'main [role=status]');
+    await press(page, 'From the side');
+    await page.waitForFunction(
+      (wanted) => document.querySelectorAll('ol[aria-label="From the side"] button').length === wanted,
+      {},
+      many,
+    );
+    await page.keyboard.press('Escape');
+    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+    await page.keyboard.press('/');
+    await page.waitForSelector('dialog[open] input');
+    await page.type('dialog input', 'dry this');
+    await sees(page, /All plants: dry this week/, 'dialog[open]');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(
+      () =>
+        (location.pathname === '/benches/list' && location.search === '?q=dry+this+week') ||
+        location.search === '?q=dry%20this%20week',
+    );
     await page.close();
   });
 });

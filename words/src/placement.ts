@@ -21,15 +21,16 @@ const HAZARD_HARMS: Record<Hazard, string> = {
  * @param place name of another place, where one is meant
  */
 export function placeAdviceWords(advice: PlaceAdvice, names: string, place: string | null): string {
+  const likes = advice.plants.length === 1 ? 'likes' : 'like';
   const plants = countWords(advice.plants.length, 'plant');
   switch (advice.code) {
     case 'air-dry':
       return (
-        `Air of ${advice.rhPct} % is too dry for ${plants} that like ${advice.band.fromPct} to ${advice.band.toPct} %: a ` +
+        `Air of ${advice.rhPct} % is too dry for ${plants} that ${likes} ${advice.band.fromPct} to ${advice.band.toPct} %: a ` +
         `humidifier, a tray of wet pebbles or a cover helps; wetting the leaves does not. ${names}.`
       );
     case 'air-wet':
-      return `Air of ${advice.rhPct} % in the cool is too wet for ${plants} that like up to ${advice.band.toPct} %: give them air and space. ${names}.`;
+      return `Air of ${advice.rhPct} % in the cool is too wet for ${plants} that ${likes} up to ${advice.band.toPct} %: give them air and space. ${names}.`;
     case 'morning-sun':
       return place === null
         ? `Hot, with ${Math.round(advice.afternoonH)} hours of afternoon sun: give ${plants} that scorch some shade after noon. ${names}.`

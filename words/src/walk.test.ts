@@ -126,7 +126,10 @@ describe.each(every(TODAYS, 2))('the demo on %s, mark by mark', (today) => {
         const [first] = task.judgement.deeds;
         if (first.deed !== 'look') return [];
         return answersTo(first.what, first.then).map(({ answer, write }) => ({
-          ...{ garden, id: outlook.plant.id, answer, events: write(today) },
+          garden,
+          id: outlook.plant.id,
+          answer,
+          events: write(today),
           said: (first.then as Record<string, string>)[answer],
         }));
       }),

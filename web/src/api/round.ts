@@ -9,7 +9,8 @@ export const benchKey = (placeId?: number) =>
   placeId === undefined ? (['bench'] as const) : (['bench', placeId] as const);
 
 export function useRound() {
-  return useQuery({ queryKey: roundKey, queryFn: () => ask<RoundView>('/round') });
+  // Somebody else may have been at the bench meanwhile.
+  return useQuery({ queryKey: roundKey, queryFn: () => ask<RoundView>('/round'), refetchOnWindowFocus: 'always' });
 }
 
 /** What there is of the round while the whole of it is still being reckoned. */

@@ -5,7 +5,7 @@
 import { units } from '../reader/units.ts';
 import { bandOf, dayNumber, isoDay, type OutlookView } from '@zinc-pail/core';
 import type { JournalEntry } from '@zinc-pail/contract/api';
-import { area, axisBottom, line, scaleLinear, scaleUtc, select, utcFormat } from 'd3';
+import { area, axisBottom, line, scaleLinear, scaleUtc, select } from 'd3';
 import { type KeyboardEvent, type PointerEvent, type ReactElement, useEffect, useRef, useState } from 'react';
 import { longDay, shortDay } from '../reader/days.ts';
 import { useWidth } from '../parts/useWidth.ts';
@@ -59,7 +59,7 @@ export function DryCurve({ outlook, journal, today }: DryCurveProps) {
     const ticks = axisBottom<Date>(time)
       .ticks(Math.max(3, Math.round(width / 110)))
       .tickSizeOuter(0)
-      .tickFormat(utcFormat('%-d %b'));
+      .tickFormat((date) => shortDay(date.toISOString().slice(0, 10)));
     select(axis.current!)
       .call(ticks)
       .attr('font-family', 'inherit')

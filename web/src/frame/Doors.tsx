@@ -69,7 +69,9 @@ export function ThumbDoors({ onFind, more }: { onFind(): void; more: React.React
       key={to}
       to={to}
       end={to === '/'}
-      className={({ isActive }) => `${ITEM} ${isActive ? 'font-semibold text-[var(--clay)]' : ''}`}
+      className={({ isActive }) =>
+        `${ITEM} border-t-4 ${isActive ? 'border-[var(--clay)] font-semibold' : 'border-transparent'}`
+      }
     >
       <Icon aria-hidden="true" size={22} />
       {label}

@@ -96,11 +96,11 @@ function TopBar({ onPanel }: { onPanel(panel: Panel): void }) {
             /
           </span>
         </button>
-        <details className="dropdown dropdown-end">
+        <details className="relative">
           <summary className="grid size-11 cursor-pointer list-none place-items-center" aria-label="This device">
             <Ellipsis aria-hidden="true" size={20} />
           </summary>
-          <div className="dropdown-content z-20 w-56 border border-[var(--ink)] bg-[var(--paper)] px-3 py-1">
+          <div className="absolute right-0 z-20 w-56 border border-[var(--ink)] bg-[var(--paper)] px-3 py-1">
             <Tools onPanel={onPanel} />
           </div>
         </details>

@@ -20,6 +20,8 @@ export function Timers() {
   const timers = useTimers();
   const end = useEndTimer();
   const [now, setNow] = useState(() => Date.now());
+  // On a phone they are one line until they are asked for.
+  const [open, setOpen] = useState(false);
   useEffect(() => {
     const tick = setInterval(() => setNow(Date.now()), TICK_MS);
     return () => clearInterval(tick);
@@ -34,7 +36,7 @@ export function Timers() {
           return (
             <li
               key={timer.id}
-              className="flex min-h-11 items-center gap-3 text-[0.9375rem]"
+              className={`flex min-h-11 items-center gap-3 text-[0.9375rem] ${open ? '' : 'max-sm:not-first:hidden'}`}
               data-testid={`timer-${timer.kind}`}
             >
               <strong className={`w-16 shrink-0 font-semibold ${left <= 0 ? 'text-[var(--clay)]' : ''}`}>
@@ -58,8 +60,20 @@ export function Timers() {
           );
         })}
       </ul>
+      {near.length > 1 && (
+        <button
+          type="button"
+          aria-expanded={open}
+          className="h-11 text-[0.9375rem] underline sm:hidden"
+          onClick={() => setOpen(!open)}
+        >
+          {open ? 'Show one' : `and ${near.length - 1} more`}
+        </button>
+      )}
       {near.length > SHOWN && (
-        <p className="pb-1 text-[0.875rem] text-[var(--ink-2)]">and {near.length - SHOWN} more</p>
+        <p className={`pb-1 text-[0.875rem] text-[var(--ink-2)] ${open ? '' : 'max-sm:hidden'}`}>
+          and {near.length - SHOWN} more
+        </p>
       )}
     </section>
   );

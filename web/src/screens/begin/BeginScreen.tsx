@@ -6,6 +6,7 @@ import { type ReactNode, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { ask, wordsOf } from '../../api/client.ts';
 import { Choice, Field, Wrong } from '../../forms/Fields.tsx';
+import { forget, useKept } from '../../forms/kept.ts';
 import { useTitle } from '../../frame/title.ts';
 import { TownPicker } from '../../parts/TownPicker.tsx';
 import { todayIn } from '../../reader/days.ts';
@@ -36,8 +37,8 @@ const HEADS: Record<StepName, string> = {
 
 export function BeginScreen({ kit }: { kit: Kit }) {
   useTitle('Begin');
-  const [draft, setDraft] = useState<Draft>(EMPTY);
-  const [step, setStep] = useState<StepName>('where');
+  const [draft, setDraft] = useKept<Draft>('begin', EMPTY);
+  const [step, setStep] = useKept<StepName>('begin-step', 'where');
   const set = (change: Partial<Draft>, on = true) => {
     // Two answers of one event both count.
     setDraft((before) => ({ ...before, ...change }));
@@ -200,6 +201,7 @@ function FirstPlant({ draft, kit, onChange }: { draft: Draft; kit: Kit; onChange
     setBusy(true);
     try {
       await makeIt(draft, kit, todayIn(draft.town!.time_zone), made.current, ask);
+      forget('begin', 'begin-step');
       await queries.invalidateQueries();
     } catch (error) {
       setWrong(wordsOf(error));

@@ -15,13 +15,15 @@ import { alarmWords } from '@zinc-pail/words/outlook';
 import { feedWords } from '@zinc-pail/words/feed';
 import { cups, litres, shareWords } from '../../reader/amounts.ts';
 import { kindOf, wordsFor } from '../../reader/deeds.ts';
-import { fullDay, nearDay } from '../../reader/days.ts';
+import { addDays, fullDay, nearDay } from '../../reader/days.ts';
 import { useKeys } from '../../frame/keys.ts';
 import { felt, type Felt, wateredAsAdvised, wateredWords } from '../../marking/markEvents.ts';
 import { type Marked, useMarks } from '../../marking/Marks.tsx';
 import { SEASON_SEEN } from '../../marking/seasonSeen.ts';
 import { Name } from '../../naming/Name.tsx';
+import { ForYesterday } from '../../marking/ForYesterday.tsx';
 import { NotePanel } from '../../marking/NotePanel.tsx';
+import { useWritingFor } from '../../marking/writingFor.ts';
 import { sawPlant } from '../../frame/recent.ts';
 import { units } from '../../reader/units.ts';
 import { StateMark } from '../../naming/StateMark.tsx';
@@ -68,18 +70,16 @@ type Panel = 'note' | 'weigh' | 'pot' | 'repot' | 'move' | 'change' | 'end' | 'l
 function useDeeds(plant: PlantView) {
   const { mark, busy } = useMarks();
   const { site } = plant;
+  const date = addDays(site.today, -useWritingFor());
   const pot = useMemo(
     (): Marked => ({ plantId: plant.id, name: plant.name, today: site.today, seen: plant.revision, before: plant }),
     [plant, site],
   );
   const water = useCallback(
-    () => void mark([pot], () => wateredAsAdvised(plant, site.today), wateredWords(plant)),
-    [mark, plant, pot, site.today],
+    () => void mark([pot], () => wateredAsAdvised(plant, date), wateredWords(plant)),
+    [mark, plant, pot, date],
   );
-  const feel = useCallback(
-    (how: Felt) => void mark([pot], () => felt(how, site.today), `felt ${how}`),
-    [mark, pot, site.today],
-  );
+  const feel = useCallback((how: Felt) => void mark([pot], () => felt(how, date), `felt ${how}`), [mark, pot, date]);
   return { pot, water, feel, busy: busy.has(plant.id) };
 }
 
@@ -103,6 +103,7 @@ function Plant({ plant }: { plant: PlantView }) {
   );
   return (
     <div className="px-3 pb-12 pt-3 sm:px-6">
+      <ForYesterday today={site.today} />
       <Head plant={plant} />
       <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_320px]">
         <section aria-labelledby="now">
@@ -340,11 +341,12 @@ interface OpenPanelProps {
 function OpenPanel({ panel, plant, pot, onClose }: OpenPanelProps) {
   const places = usePlaces();
   const { today } = plant.site;
+  const date = addDays(today, -useWritingFor());
   switch (panel) {
     case 'note':
-      return <NotePanel pots={[pot]} date={today} onClose={onClose} />;
+      return <NotePanel pots={[pot]} date={date} onClose={onClose} />;
     case 'weigh':
-      return <NotePanel pots={[pot]} date={today} kind="weight" onClose={onClose} />;
+      return <NotePanel pots={[pot]} date={date} kind="weight" onClose={onClose} />;
     case 'pot':
       return <PotPanel plant={plant} onClose={onClose} />;
     case 'repot':

@@ -26,7 +26,7 @@ export function Schools({ outlook: { schools }, today }: { outlook: OutlookView;
         {rows.map(([school, day, how]) => (
           <li
             key={school}
-            className="grid grid-cols-[6.5rem_minmax(0,1fr)] items-center gap-x-3 border-b border-[var(--rule)] py-1.5 sm:grid-cols-[6.5rem_300px_minmax(0,1fr)]"
+            className="grid grid-cols-[6.5rem_minmax(0,1fr)] items-center gap-x-3 border-b border-[var(--rule)] py-1.5 sm:grid-cols-[6.5rem_minmax(0,1fr)_minmax(10rem,1fr)]"
           >
             <span className="font-semibold">{school}</span>
             <svg viewBox="0 0 300 20" className="hidden w-full sm:block" aria-hidden="true">

@@ -32,7 +32,7 @@ export function BenchWalk({ site, place, lines, walk, on, atOnce }: BenchWalkPro
   const asks = lines.length > 0 || inspect !== null;
   if (!asks && walk.only !== null) return null;
   return (
-    <section ref={ref} aria-labelledby={`place-${place.id}`} className={asks ? 'mt-2' : ''}>
+    <section ref={ref} aria-labelledby={`place-${place.id}`} className={asks ? 'mt-2 max-sm:mt-0' : ''}>
       <div
         className={`flex items-end gap-x-4 bg-[var(--paper)] ${asks ? `sticky z-[5] ${walk.back > 0 ? 'top-11' : 'top-0'}` : ''} ${asks ? 'border-b-2 border-[var(--ink)] max-sm:flex-wrap' : 'border-b border-[var(--rule)]'}`}
       >
@@ -104,7 +104,7 @@ function Rest({ place, walk }: { place: RoundPlace; walk: Walk }) {
     <button
       type="button"
       aria-expanded={open}
-      aria-label={`${place.name}: ${open ? 'hide the others' : `show ${others} to leave alone`}`}
+      aria-label={open ? `hide the others on ${place.name}` : `${others} more on ${place.name}`}
       title={asleep > 0 ? `${others} to leave alone, ${asleep} asleep` : `${others} to leave alone`}
       className="ml-auto flex min-h-11 shrink-0 items-center gap-1 text-[0.9375rem] text-[var(--ink-2)] hover:text-[var(--ink)] print:hidden"
       onClick={() => walk.fold(place.id)}

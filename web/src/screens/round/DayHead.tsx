@@ -44,7 +44,7 @@ export function DayHead({ sites, walk }: { sites: readonly RoundSite[]; walk: Wa
         </h1>
         <Tools walk={walk} ml={ml} />
       </div>
-      <div className="mt-1 flex items-center gap-2 max-sm:overflow-x-auto max-sm:[scrollbar-width:none] sm:flex-wrap">
+      <div className="mt-1 flex items-center gap-2 max-sm:mt-0 max-sm:overflow-x-auto max-sm:[scrollbar-width:none] sm:flex-wrap">
         {COUNTS.filter((count) => walk.counts[count] > 0).map((count) => (
           <button
             key={count}
@@ -95,24 +95,24 @@ function Tools({ walk, ml }: { walk: Walk; ml: number }) {
   return (
     <div className="flex items-center gap-1 text-[0.9375rem] max-sm:-my-2 print:hidden">
       {ml > 0 && <span className="mr-1 whitespace-nowrap text-[var(--ink-2)] sm:hidden">{litres(ml)} in the can</span>}
-      <details className="dropdown dropdown-end">
+      <details className="relative">
         <summary className="flex h-11 cursor-pointer list-none items-center px-2 underline">
           <span className="max-sm:sr-only">{walk.back > 0 ? 'yesterday' : 'Options'}</span>
           <Ellipsis aria-hidden="true" size={20} className="sm:hidden" />
         </summary>
-        <div className="dropdown-content z-20 grid w-60 border border-[var(--ink)] bg-[var(--paper)] px-3 py-1">
+        <div className="absolute right-0 z-20 grid w-60 border border-[var(--ink)] bg-[var(--paper)] px-3 py-1">
           <button
             type="button"
             aria-pressed={walk.back > 0}
-            className="h-11 text-left underline"
+            className="min-h-11 text-left underline"
             onClick={() => walk.writeFor(walk.back > 0 ? 0 : 1)}
           >
             {walk.back > 0 ? 'Note for today again' : 'Note for yesterday'}
           </button>
-          <button type="button" className="h-11 text-left underline" onClick={() => showPhotographs(!photographs)}>
+          <button type="button" className="min-h-11 text-left underline" onClick={() => showPhotographs(!photographs)}>
             {photographs ? 'Show drawings' : 'Show photographs'}
           </button>
-          <Link to="/walk" className="flex h-11 items-center underline">
+          <Link to="/walk" className="flex min-h-11 items-center underline">
             Change the order of the walk
           </Link>
         </div>

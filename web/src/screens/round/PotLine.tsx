@@ -64,7 +64,7 @@ function OneLine({ line, current, chosen, choosing, back, more, ...on }: PotLine
     >
       <AskRow line={line} ask={rests ? null : (asks[0] ?? null)} back={back} on={on}>
         <div className="flex flex-wrap items-baseline gap-x-2 text-[1.0625rem] leading-none">
-          <Link to={`/plants/${pot.id}`} className="-my-3 inline-block py-3 hover:underline">
+          <Link to={`/plants/${pot.id}`} className="-my-3.5 inline-block py-3.5 hover:underline">
             <Name written={pot.name} />
           </Link>
           <Number pot={pot} choosing={choosing || chosen} chosen={chosen} onChoose={() => on.onChoose(pot.id)} />
@@ -155,7 +155,8 @@ function AskRow({ line, ask, back, further = false, on, children }: AskRowProps)
       <div className="hidden xl:block">
         {!further && <Strip outlook={pot.outlook} today={site.today} label={stripWords(pot, site.today)} />}
       </div>
-      <div className="flex gap-1.5 max-sm:col-span-2 max-sm:mt-1 sm:justify-end print:hidden">
+      <div className="flex gap-1.5 max-sm:col-span-2 max-sm:mt-1 sm:justify-end print:[&>button]:hidden">
+        <span className="hidden size-5 border-2 border-[var(--ink)] print:inline-block" aria-hidden="true" />
         {ask === null && line.done.length > 0 && <TakeBack pot={pot} today={site.today} done={line.done} />}
         {ask && <AnswerButtons line={line} ask={ask} back={back} on={on} />}
         {!further && (
@@ -240,6 +241,8 @@ function AnswerButtons({ line, ask, back, on }: { line: Line; ask: Ask; back: nu
   const writing = busy.has(pot.id);
   const waters = ask.kind === 'judged' && kindOf(pot, line.site.today) === 'water';
   const yesterday = back > 0 && waters ? ' yesterday' : '';
+  const asked =
+    ask.kind === 'judged' ? '' : `, ${wordsOfAsk(ask, pot, { units: units(), today: line.site.today }).head}`;
   return answersOf(line, ask).map((answer) => (
     <button
       key={answer.label}
@@ -250,13 +253,17 @@ function AnswerButtons({ line, ask, back, on }: { line: Line; ask: Ask; back: nu
           ? 'border-[var(--clay)] bg-[var(--clay)] text-[var(--color-primary-content)]'
           : 'border-[var(--rule)] hover:border-[var(--ink)]'
       }`}
-      aria-label={waters ? `Watered${yesterday}: ${pot.name}` : `${pot.name}: ${answer.said}`}
+      aria-label={
+        waters
+          ? `Watered${yesterday}: ${pot.name}`
+          : `${answer.label}${answer.leads ? ` ${answer.leads}` : ''}: ${pot.name}${asked}, ${answer.said}`
+      }
       onClick={() => on.onAnswer(line, ask, answer)}
     >
       <span className="whitespace-nowrap">
         {answer.label}
         {yesterday}
-      </span>
+      </span>{' '}
       {answer.leads && (
         <span className="mt-0.5 whitespace-nowrap text-[0.8125rem] font-normal text-[var(--ink-2)]">
           {answer.leads}

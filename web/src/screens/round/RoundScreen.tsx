@@ -6,6 +6,7 @@ import { useRound, useRoundSoFar } from '../../api/round.ts';
 import { Wrong } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
 import { marked } from '../../marking/markEvents.ts';
+import { ForYesterday } from '../../marking/ForYesterday.tsx';
 import { NotePanel } from '../../marking/NotePanel.tsx';
 import { count } from '../../reader/amounts.ts';
 import { addDays, longDay } from '../../reader/days.ts';
@@ -106,11 +107,11 @@ function Round({ round }: { round: RoundView }) {
   return (
     <div className="grid min-h-full grid-cols-[minmax(0,1fr)] print:block lg:grid-cols-[minmax(0,1fr)_290px] 2xl:grid-cols-[minmax(0,1fr)_340px]">
       <div className="px-3 pb-10 pt-2 sm:px-6">
-        {back > 0 && <ForYesterday today={round.sites[0]!.today} back={back} onToday={() => walk.writeFor(0)} />}
+        <ForYesterday today={round.sites[0]!.today} />
         <DayHead sites={round.sites} walk={walk} />
         <Wrong words={walk.wrong} />
         {round.sites.map((site, i) => (
-          <SiteWalk key={site.id} site={site} walk={walk} many={round.sites.length > 1} first={i === 0} />
+          <SiteWalk key={site.id} site={site} walk={walk} first={i === 0} />
         ))}
       </div>
       <Sidebar sites={round.sites} />
@@ -135,14 +136,16 @@ function Round({ round }: { round: RoundView }) {
   );
 }
 
-function SiteWalk({ site, walk, many, first }: { site: RoundSite; walk: Walk; many: boolean; first: boolean }) {
+function SiteWalk({ site, walk, first }: { site: RoundSite; walk: Walk; first: boolean }) {
   const on = useLineHandlers(walk);
   const all = walk.lines.length;
   const lines = walk.shown.filter((line) => line.site.id === site.id);
   if (walk.only !== null && lines.length === 0) return null;
   return (
     <section aria-label={site.name} className={first ? '' : 'mt-6 border-t-4 border-double border-[var(--rule)] pt-2'}>
-      {many && !first && (
+      {first ? (
+        <h2 className="sr-only">{site.name}</h2>
+      ) : (
         <h2 className="text-[1.25rem]">
           {site.name} <span className="text-[1rem] text-[var(--ink-2)]">{longDay(site.today)}</span>
         </h2>
@@ -160,20 +163,5 @@ function SiteWalk({ site, walk, many, first }: { site: RoundSite; walk: Walk; ma
         />
       ))}
     </section>
-  );
-}
-
-/** Stays in sight while the walk scrolls: a mark for another day must not surprise. */
-function ForYesterday({ today, back, onToday }: { today: string; back: number; onToday(): void }) {
-  return (
-    <p
-      role="status"
-      className="sticky top-0 z-10 -mx-3 mb-2 flex h-11 flex-wrap items-center gap-x-4 border-b-2 border-[var(--straw)] bg-[var(--paper)] px-3 sm:-mx-6 sm:px-6"
-    >
-      <strong className="font-semibold text-[var(--straw)]">Notes for {longDay(addDays(today, -back))}.</strong>
-      <button type="button" className="h-11 underline" onClick={onToday}>
-        back to today
-      </button>
-    </p>
   );
 }

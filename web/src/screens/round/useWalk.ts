@@ -8,6 +8,7 @@ import { benchKey } from '../../api/round.ts';
 import { useKeys } from '../../frame/keys.ts';
 import { felt, type Felt, marked, wateredAsAdvised, wateredWords } from '../../marking/markEvents.ts';
 import { useMarks } from '../../marking/Marks.tsx';
+import { useWritingFor, writeFor } from '../../marking/writingFor.ts';
 import { addDays, nearDay } from '../../reader/days.ts';
 import { type Count, linesOf, shownOf, tally } from './lines.ts';
 import { dueAt, type Spot, stepFrom, toggled, toggledAll } from './spots.ts';
@@ -24,8 +25,7 @@ export function useWalk(round: RoundView) {
   const [more, setMore] = useState(NONE);
   const [chosen, setChosen] = useState(NONE);
   const [noting, setNoting] = useState<Spot[] | null>(null);
-  /** days back for which marks are written: 0 today, 1 yesterday */
-  const [back, setBack] = useState(0);
+  const back = useWritingFor();
   useEffect(() => void (left = { here, only }), [here, only]);
   const answers = useAnswers(back);
   const benches = useOpenBenches(open);
@@ -70,7 +70,7 @@ export function useWalk(round: RoundView) {
     target,
     setHere,
     setOpen,
-    setBack,
+    back,
     setNoting,
     water,
     feel,
@@ -94,7 +94,7 @@ export function useWalk(round: RoundView) {
     picked,
     noting,
     back,
-    writeFor: setBack,
+    writeFor,
     goTo: setHere,
     come,
     water,
@@ -136,7 +136,7 @@ interface KeyedWalk {
   target: Spot[];
   setHere(id: number): void;
   setOpen(change: (before: ReadonlySet<number>) => ReadonlySet<number>): void;
-  setBack(change: (before: number) => number): void;
+  back: number;
   setNoting(spots: Spot[]): void;
   water(spots: readonly Spot[]): void;
   feel(spots: readonly Spot[], how: Felt): void;
@@ -173,7 +173,7 @@ function useWalkKeys(walk: KeyedWalk): void {
         '3': () => now().feel(now().target, 'dry'),
         Space: () => now().current && now().choose(now().current!.pot.id),
         'Shift+Space': () => now().current && now().chooseAll(dueAt(now().shown, now().current!.place.id)),
-        y: () => now().setBack((before) => (before === 0 ? 1 : 0)),
+        y: () => writeFor(now().back === 0 ? 1 : 0),
         l: () => (now().current ? now().fold(now().current!.place.id) : foldAll()),
         Enter: (event: KeyboardEvent) => {
           const element = event.target as HTMLElement;

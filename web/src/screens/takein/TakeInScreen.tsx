@@ -2,12 +2,13 @@
 import { UNKNOWN_MIX, unknownMixId } from '@zinc-pail/contract/unknownMix';
 import { genusByAnyName } from '@zinc-pail/core';
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { ask, notSent } from '../../api/client.ts';
 import { type Kit, useKit } from '../../api/kit.ts';
 import { usePlaces } from '../../api/places.ts';
+import { useKept } from '../../forms/kept.ts';
 import { Form } from '../../forms/Form.tsx';
 import { SectionHead, Tick } from '../../forms/Fields.tsx';
 import { Failed, Waiting } from '../../frame/Waiting.tsx';
@@ -75,8 +76,8 @@ interface Made {
 function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string }[] }) {
   const [search] = useSearchParams();
   const bench = search.get('bench');
-  const [name, setName] = useState('');
-  const [meant, setMeant] = useState<string | null>(null);
+  const [name, setName] = useKept('add-name', '');
+  const [meant, setMeant] = useKept<string | null>('add-meant', null);
   const [mother, setMother] = useState<Mother | null>(null);
   const [made, setMade] = useState<Made[]>([]);
   const [files, setFiles] = useState<File[]>([]);
@@ -86,9 +87,15 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string 
   const today = todayIn(kit.sites[0]?.time_zone ?? 'UTC');
   const [error, setError] = useState<unknown>(null);
   const [mixing, setMixing] = useState(false);
+  const [half, keepHalf] = useKept<Partial<TakeInForm>>('add-form', {});
   const { register, handleSubmit, control, setValue, formState } = useForm<TakeInForm>({
-    defaultValues: emptyForm(kit, places, { ...lastChoices(), ...(bench ? { place: bench } : {}) }, today),
+    defaultValues: {
+      ...emptyForm(kit, places, { ...lastChoices(), ...(bench ? { place: bench } : {}) }, today),
+      ...(bench ? {} : half),
+    },
   });
+  const filled = useWatch({ control });
+  useEffect(() => keepHalf(filled), [filled, keepHalf]);
   const [chosenPot, holes, sure, mix] = useWatch({ control, name: ['pot', 'holes', 'name_sure', 'mix'] });
   const clear = () => {
     setName('');
