@@ -150,7 +150,9 @@ describe('the day as one list', () => {
     const page = await open('/', { width: 390, height: 844 });
     await page.waitForSelector('[data-line] button');
     const where = () =>
-      page.$$eval('[data-line]:first-of-type button', (all) => all.map((one) => one.getBoundingClientRect().top));
+      page.$eval('[data-line]', (line) =>
+        [...line.querySelectorAll('button')].map((one) => one.getBoundingClientRect().top),
+      );
     const before = await where();
     await page.$eval('[data-line] button[aria-label^="More on"]', (one) => (one as HTMLElement).click());
     await sees(page, /Note something/, '[data-line]');

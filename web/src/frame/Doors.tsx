@@ -80,7 +80,10 @@ export function ThumbDoors({ onFind, more }: { onFind(): void; more: React.React
   return (
     <div className="fixed inset-x-0 bottom-0 z-30 sm:hidden print:hidden">
       {open && (
-        <div className="grid grid-cols-2 gap-x-4 border-t-2 border-[var(--ink)] bg-[var(--paper)] px-4 py-2">
+        <nav
+          aria-label="Further screens"
+          className="grid grid-cols-2 gap-x-4 border-t-2 border-[var(--ink)] bg-[var(--paper)] px-4 py-2"
+        >
           {DOORS.filter(({ to }) => !['/', '/benches', '/clinic'].includes(to)).map(({ to, label }) => (
             <Link key={to} to={to} className="flex h-12 items-center text-[1.0625rem]">
               {label}
@@ -90,7 +93,7 @@ export function ThumbDoors({ onFind, more }: { onFind(): void; more: React.React
             <CirclePlus aria-hidden="true" size={20} /> {ADD.label}
           </Link>
           {more}
-        </div>
+        </nav>
       )}
       <nav
         aria-label="Screens"

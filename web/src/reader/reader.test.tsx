@@ -3,7 +3,7 @@ import type { RoundPot } from '@zinc-pail/contract/api';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { eventWords } from '@zinc-pail/words/events';
-import { centimetres, count, cups, degrees, litres, shareWords } from './amounts.ts';
+import { centimetres, count, cups, degreeRange, degrees, litres, shareWords } from './amounts.ts';
 import { addDays, daysBetween, fullDay, longDay, nearDay, shortDay } from './days.ts';
 import { numberIn } from '@zinc-pail/words/numbers';
 import { felt, wateredAsAdvised, wateredWords } from '../marking/markEvents.ts';
@@ -35,6 +35,7 @@ describe('amounts', () => {
     expect(centimetres(120)).toBe('12 cm');
     expect(degrees(-4.4)).toBe('−4°');
     expect(degrees(-0.2)).toBe('0°');
+    expect([degreeRange(18, 23), degreeRange(-5, 4), degreeRange(7.2, 6.9)]).toEqual(['18–23°', '−5 to 4°', '7°']);
     expect(count(1, 'pot')).toBe('1 pot');
     expect(count(2, 'pot')).toBe('2 pots');
   });

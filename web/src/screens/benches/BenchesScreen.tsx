@@ -52,57 +52,17 @@ function Benches({ places, kit }: { places: PlaceView[]; kit: Kit }) {
   const { words, say, meant } = useMeant(todayAt);
   const shown = meant === null ? places : places.filter((place) => place.pots.some(({ id }) => meant.has(id)));
   const pots = useSetting(places, todayOf);
-  // A tap takes in hand, a drag of a few pixels moves.
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
-  const dropped = ({ active, over, delta }: DragEndEvent) => {
-    const id = Number(active.id);
-    const place = pots.placeOf(id);
-    if (!place) return;
-    const pxPerMm = (document.querySelector(`[data-bench="${place.id}"]`)?.clientWidth ?? 1) / benchOf(place).widthMm;
-    const target = places.find((one) => `bench-${one.id}` === over?.id);
-    if (!target || target.id === place.id) return pots.nudge(id, { x: delta.x / pxPerMm, y: delta.y / pxPerMm });
-    const down = active.rect.current.translated;
-    const ground = document.querySelector(`[data-bench="${target.id}"]`)?.getBoundingClientRect();
-    const scale = ground ? ground.width / benchOf(target).widthMm : 1;
-    const at =
-      down && ground
-        ? {
-            x: Math.round((down.left + down.width / 2 - ground.left) / scale),
-            y: Math.round((down.top + down.height / 2 - ground.top) / scale),
-          }
-        : null;
-    void pots.moveTo([...pots.together(id, place)], target, at);
-  };
+  const { sensors, dropped } = useDropping(places, pots);
   return (
     <div className="px-3 pb-12 pt-4 sm:px-6">
-      <div className="mb-2 flex flex-wrap items-center gap-x-5 gap-y-1">
-        <h1 className="text-2xl font-semibold">Benches</h1>
-        <DoorTabs label="Benches" tabs={BENCH_TABS} keep />
-        <FilterField value={words} onChange={say} />
-        {meant !== null && (
-          <span role="status" className="text-[0.9375rem]">
-            {count(meant.size, 'plant')}
-          </span>
-        )}
-        <span className="ml-auto flex flex-wrap items-center gap-x-4 print:hidden">
-          {!side && places.length > 0 && (
-            <button type="button" className="h-11 underline" aria-pressed={pots.setting} onClick={pots.turn}>
-              {pots.setting ? 'Done moving' : 'Move the pots'}
-            </button>
-          )}
-          <Link to="/walk" className="flex h-11 items-center underline">
-            Order of the walk
-          </Link>
-          <button
-            type="button"
-            className="btn h-11"
-            disabled={kit.sites.length === 0}
-            onClick={() => setEditing('new')}
-          >
-            A new bench
-          </button>
-        </span>
-      </div>
+      <BenchesHead
+        words={words}
+        found={meant?.size ?? null}
+        onWords={say}
+        settable={!side && places.length > 0}
+        pots={pots}
+        onNew={kit.sites.length > 0 ? () => setEditing('new') : null}
+      />
       {places.length === 0 && (
         <p className="max-w-prose">
           {kit.sites.length === 0 ? (
@@ -157,6 +117,72 @@ function Benches({ places, kit }: { places: PlaceView[]; kit: Kit }) {
       )}
     </div>
   );
+}
+
+interface HeadProps {
+  /** what the filter says, and how many plants it means */
+  words: string;
+  found: number | null;
+  onWords(words: string): void;
+  /** pots can be moved in this view */
+  settable: boolean;
+  pots: ReturnType<typeof useSetting>;
+  /** null before there is a site to stand at */
+  onNew: (() => void) | null;
+}
+
+function BenchesHead({ words, found, onWords, settable, pots, onNew }: HeadProps) {
+  return (
+    <div className="mb-2 flex flex-wrap items-center gap-x-5 gap-y-1">
+      <h1 className="text-2xl font-semibold">Benches</h1>
+      <DoorTabs label="Benches" tabs={BENCH_TABS} keep />
+      <FilterField value={words} onChange={onWords} />
+      {found !== null && (
+        <span role="status" className="text-[0.9375rem]">
+          {count(found, 'plant')}
+        </span>
+      )}
+      <span className="ml-auto flex flex-wrap items-center gap-x-4 print:hidden">
+        {settable && (
+          <button type="button" className="h-11 underline" aria-pressed={pots.setting} onClick={pots.turn}>
+            {pots.setting ? 'Done moving' : 'Move the pots'}
+          </button>
+        )}
+        <Link to="/walk" className="flex h-11 items-center underline">
+          Order of the walk
+        </Link>
+        <button type="button" className="btn h-11" disabled={!onNew} onClick={() => onNew?.()}>
+          A new bench
+        </button>
+      </span>
+    </div>
+  );
+}
+
+/** A pot let go on its own bench is nudged there; on another it goes over, those in hand with it. */
+function useDropping(places: PlaceView[], pots: ReturnType<typeof useSetting>) {
+  // A tap takes in hand, a drag of a few pixels moves.
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  const dropped = ({ active, over, delta }: DragEndEvent) => {
+    const id = Number(active.id);
+    const place = pots.placeOf(id);
+    if (!place) return;
+    const pxPerMm = (document.querySelector(`[data-bench="${place.id}"]`)?.clientWidth ?? 1) / benchOf(place).widthMm;
+    const target = places.find((one) => `bench-${one.id}` === over?.id);
+    if (!target || target.id === place.id) return pots.nudge(id, { x: delta.x / pxPerMm, y: delta.y / pxPerMm });
+    const down = active.rect.current.translated;
+    const ground = document.querySelector(`[data-bench="${target.id}"]`)?.getBoundingClientRect();
+    const scale = ground ? ground.width / benchOf(target).widthMm : 1;
+    const at =
+      down && ground
+        ? {
+            x: Math.round((down.left + down.width / 2 - ground.left) / scale),
+            y: Math.round((down.top + down.height / 2 - ground.top) / scale),
+          }
+        : null;
+    void pots.moveTo([...pots.together(id, place)], target, at);
+  };
+  return { sensors, dropped };
 }
 
 const HOW_TO_MOVE = {

@@ -6,7 +6,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useBench } from '../../api/round.ts';
 import { EmptyShelf } from '../../drawing/Shelf.tsx';
-import { degrees } from '../../reader/amounts.ts';
+import { degreeRange } from '../../reader/amounts.ts';
 import { units } from '../../reader/units.ts';
 import { BenchShelf, SHELF_PX } from './BenchShelf.tsx';
 import type { Line } from './lines.ts';
@@ -72,7 +72,7 @@ function Head({ place, asks }: { place: RoundPlace; asks: boolean }) {
         {place.name}
       </h3>
       <p className={`text-[0.9375rem] leading-tight text-[var(--ink-2)] ${asks ? 'max-sm:sr-only' : ''}`}>
-        {degrees(place.today.tmin_c)} to {degrees(place.today.tmax_c)} today
+        <span title="Today's lowest and highest">{degreeRange(place.today.tmin_c, place.today.tmax_c)}</span>
         {borderline > 0 && `, cold tonight for ${borderline}`}
         {place.quarantine && <span className="font-semibold text-[var(--straw)]">, quarantine</span>}
       </p>

@@ -26,11 +26,11 @@ export function Dusk({ site, walk }: { site: RoundSite; walk: Walk }) {
   if (places.length === 0 || (walk.only !== null && walk.only !== 'dusk')) return null;
   return (
     <section id={duskId(site.id)} aria-label={`Before dusk, ${site.name}`} className="mt-1">
-      <h3 className="flex flex-wrap items-baseline gap-x-3 border-b-2 border-[var(--ink)] text-[1.0625rem] font-semibold">
+      <h3
+        title="Each plant stands at the coldest night it takes, as dry or wet as it is now"
+        className="border-b-2 border-[var(--ink)] text-[1.0625rem] font-semibold"
+      >
         Before dusk
-        <span className="font-[family-name:var(--font-sans)] text-[0.9375rem] font-normal text-[var(--ink-2)]">
-          each plant at the coldest night it takes
-        </span>
       </h3>
       <ul>
         {places.map((place) => (
@@ -121,7 +121,9 @@ function RailDrawing({
 }) {
   const ref = useRef<HTMLDivElement>(null);
   const width = Math.max(LEAST_WIDTH, useWidth(ref, 460));
-  const pots = useBench(place.id, true).data ?? place.pots;
+  // Plants stand on it once all of them are known: the scale is theirs.
+  const all = useBench(place.id, true).data;
+  const pots = all ?? place.pots;
   const rail = useMemo(() => {
     const standing = pots.map((pot): Standing => {
       const cold = place.cold.find(({ id }) => id === pot.id);
@@ -138,7 +140,7 @@ function RailDrawing({
   return (
     <div ref={ref} className="relative min-w-0 flex-1 max-sm:basis-full" style={{ height: RAIL_PX }}>
       <Scale rail={rail} place={place} width={width} />
-      {rail.plants.map(({ plant, at, foot }) => (
+      {(all ? rail.plants : []).map(({ plant, at, foot }) => (
         <OnRail
           key={plant.id}
           plant={plant}

@@ -2,6 +2,7 @@ import type { ColdPot, RoundPlace, RoundPot, RoundSite } from '@zinc-pail/contra
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
+import { benchKey } from '../../api/round.ts';
 import { MarksProvider } from '../../marking/Marks.tsx';
 import { Dusk } from './Dusk.tsx';
 import type { Walk } from './useWalk.ts';
@@ -51,8 +52,10 @@ function shown(over: Partial<RoundPlace>, only: Walk['only'] = null): string {
     ...over,
   };
   const site = { id: 3, name: 'Lock', today: '2026-11-27', places: [place] } as unknown as RoundSite;
+  const client = new QueryClient();
+  client.setQueryData(benchKey(place.id), place.pots);
   return renderToStaticMarkup(
-    <QueryClientProvider client={new QueryClient()}>
+    <QueryClientProvider client={client}>
       <MarksProvider>
         <Dusk site={site} walk={{ only } as Walk} />
       </MarksProvider>

@@ -10,7 +10,7 @@ import { felt, type Felt, marked, wateredAsAdvised, wateredWords } from '../../m
 import { useMarks } from '../../marking/Marks.tsx';
 import { useWritingFor, writeFor } from '../../marking/writingFor.ts';
 import { addDays, nearDay } from '../../reader/days.ts';
-import { type Count, linesOf, shownOf, tally } from './lines.ts';
+import { type Count, type Line, linesOf, shownOf, tally } from './lines.ts';
 import { dueAt, type Spot, stepFrom, toggled, toggledAll } from './spots.ts';
 import { useAnswers } from './useAnswers.ts';
 
@@ -23,7 +23,6 @@ export function useWalk(round: RoundView) {
   const [here, setHere] = useState<number | null>(left.here);
   const [only, setOnly] = useState<Count | null>(left.only);
   const [more, setMore] = useState(NONE);
-  const [chosen, setChosen] = useState(NONE);
   const [noting, setNoting] = useState<Spot[] | null>(null);
   const back = useWritingFor();
   useEffect(() => void (left = { here, only }), [here, only]);
@@ -32,13 +31,10 @@ export function useWalk(round: RoundView) {
   const lines = useMemo(() => linesOf(round, benches, answers.settled), [round, benches, answers.settled]);
   const shown = useMemo(() => shownOf(lines, only, open), [lines, only, open]);
   const counts = useMemo(() => tally(lines), [lines]);
-  const picked = useMemo(() => lines.filter(({ pot }) => chosen.has(pot.id)), [lines, chosen]);
-  const chooseNone = useCallback(() => setChosen(NONE), []);
+  const { chosen, picked, choose, chooseAll, chooseNone } = useChosen(lines);
   const { water, feel } = useDeeds(back, chooseNone);
   const fold = useCallback((placeId: number) => setOpen((before) => toggled(before, placeId)), []);
   const unfold = useCallback((id: number) => setMore((before) => toggled(before, id)), []);
-  const choose = useCallback((id: number) => setChosen((before) => toggled(before, id)), []);
-  const chooseAll = useCallback((ids: readonly number[]) => setChosen((before) => toggledAll(before, ids)), []);
   /** Narrows the walk to one count, and takes its first line in hand; the same again shows all. */
   const narrow = useCallback(
     (count: Count) => {
@@ -112,6 +108,19 @@ export function useWalk(round: RoundView) {
 }
 
 export type Walk = ReturnType<typeof useWalk>;
+
+/** The lines that are selected: what is written on one is written on all of them. */
+function useChosen(lines: readonly Line[]) {
+  const [chosen, setChosen] = useState(NONE);
+  const picked = useMemo(() => lines.filter(({ pot }) => chosen.has(pot.id)), [lines, chosen]);
+  return {
+    chosen,
+    picked,
+    choose: useCallback((id: number) => setChosen((before) => toggled(before, id)), []),
+    chooseAll: useCallback((ids: readonly number[]) => setChosen((before) => toggledAll(before, ids)), []),
+    chooseNone: useCallback(() => setChosen(NONE), []),
+  };
+}
 
 function focusLine(id: number): void {
   document.getElementById(`pot-${id}`)?.focus();
