@@ -152,7 +152,11 @@ export function isDue({ task }: JudgedPot): boolean {
 
 /** A keeper who feels every pot of a bench dry, over some days: whatever the season, some are due then. */
 export async function feelDry(url: string, bench: RegExp): Promise<void> {
-  const get = async <T>(path: string): Promise<T> => (await (await fetch(url + path)).json()) as T;
+  const get = async <T>(path: string): Promise<T> => {
+    const answer = await fetch(url + path);
+    // As screens do it: a slow machine works longer than one request waits.
+    return answer.status === 503 ? get(path) : ((await answer.json()) as T);
+  };
   const { sites } = await get<{ sites: { today: string; places: { id: number; name: string }[] }[] }>('/api/round');
   const [site] = sites;
   const place = site!.places.find(({ name }) => bench.test(name))!;

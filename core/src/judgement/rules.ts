@@ -73,7 +73,7 @@ export const RULES: readonly Rule[] = [
   rule('too-much-seen', tooMuch),
   rule('too-much-seen', darkBase),
   rule('slept-too-long', sleepsTooLong),
-  rule('asleep', asleepStill),
+  rule(['asleep', 'slept-too-long'], asleepStill),
   rule('leaves-going', goesToSleep),
   rule('not-firmed', notFirmed),
   rule('slack-seen', slackAndDry),

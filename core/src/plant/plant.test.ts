@@ -17,7 +17,7 @@ describe('names by the rules', () => {
     ['Conophytum x marnierianum', '*Conophytum* × *marnierianum*'],
     ['Haworthia cooperi var. truncata', '*Haworthia cooperi* var. *truncata*'],
     ['× Graptoveria ‘Quay’', '× *Graptoveria* ‘Quay’'],
-    ['Stapelia sp., lock-side form', '*Stapelia* sp. , lock-side form'],
+    ['Stapelia sp., lock-side form', '*Stapelia* sp., lock-side form'],
     ['Crassula ovata subsp. tecta f. alba', '*Crassula ovata* subsp. *tecta* f. *alba*'],
   ])('%s', (written, wanted) => {
     expect(set(written)).toBe(wanted);

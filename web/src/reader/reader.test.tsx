@@ -46,7 +46,7 @@ describe('names and states', () => {
     expect(renderToStaticMarkup(<Name written="Aloe cf. vera 'Tin Roof', lock side" />)).toBe(
       '<span class="slab"><i>Aloe</i><span> cf.</span><i> vera</i><span> ‘Tin Roof’</span></span>'.replace(
         '</span></span>',
-        ' , lock side</span></span>',
+        ', lock side</span></span>',
       ),
     );
   });

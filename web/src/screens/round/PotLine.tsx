@@ -156,7 +156,9 @@ function AskRow({ line, ask, back, further = false, on, children }: AskRowProps)
         {!further && <Strip outlook={pot.outlook} today={site.today} label={stripWords(pot, site.today)} />}
       </div>
       <div className="flex gap-1.5 max-sm:col-span-2 max-sm:mt-1 sm:justify-end print:[&>button]:hidden">
-        <span className="hidden size-5 border-2 border-[var(--ink)] print:inline-block" aria-hidden="true" />
+        {!further && (
+          <span className="hidden size-5 border-2 border-[var(--ink)] print:inline-block" aria-hidden="true" />
+        )}
         {ask === null && line.done.length > 0 && <TakeBack pot={pot} today={site.today} done={line.done} />}
         {ask && <AnswerButtons line={line} ask={ask} back={back} on={on} />}
         {!further && (
