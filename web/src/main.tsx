@@ -75,6 +75,7 @@ const FIRST_FONTS = [
   '400 1em "Barlow Semi Condensed"',
   '600 1em "Barlow Semi Condensed"',
   '400 1em Aleo',
+  'italic 400 1em Aleo',
   '600 1em Aleo',
 ];
 const FONTS_WAIT_MS = 600;

@@ -52,6 +52,7 @@ export function BenchWalk({ site, place, lines, walk, on, atOnce }: BenchWalkPro
               choosing={walk.picked.length > 0 || walk.only !== null}
               back={walk.back}
               more={walk.more.has(line.pot.id)}
+              far={!atOnce}
               {...on}
             />
           ))}

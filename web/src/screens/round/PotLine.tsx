@@ -41,14 +41,16 @@ interface PotLineProps extends LineHandlers {
   /** days back for which marks are written */
   back: number;
   more: boolean;
+  /** one of hundreds */
+  far: boolean;
 }
 
 const CHOSEN = 'bg-[color-mix(in_oklab,var(--clay)_12%,var(--paper))]';
 const CURRENT = 'bg-[var(--frame)] shadow-[inset_4px_0_0_var(--clay)]';
-/** Lines out of sight are not laid out: a bench may have hundreds. They are about so high. */
-const FAR = '[content-visibility:auto] [contain-intrinsic-size:auto_64px] max-sm:[contain-intrinsic-size:auto_118px]';
+/** Of hundreds, lines out of sight are not laid out. They are about so high; of few it would only make them jump. */
+const FAR = '[content-visibility:auto] [contain-intrinsic-size:auto_46px] max-sm:[contain-intrinsic-size:auto_94px]';
 
-function OneLine({ line, current, chosen, choosing, back, more, ...on }: PotLineProps) {
+function OneLine({ line, current, chosen, choosing, back, more, far, ...on }: PotLineProps) {
   const { pot, site, asks, done } = line;
   const rests = done.length > 0 && !asks.some(({ kind }) => kind === 'judged');
   return (
@@ -60,7 +62,7 @@ function OneLine({ line, current, chosen, choosing, back, more, ...on }: PotLine
       data-line={pot.number}
       data-testid={`pot-${pot.number}`}
       data-rests={rests || undefined}
-      className={`${FAR} border-b border-[var(--rule)] py-0.5 ${chosen ? CHOSEN : ''} ${current ? CURRENT : ''}`}
+      className={`${far ? FAR : ''} border-b border-[var(--rule)] py-0.5 ${chosen ? CHOSEN : ''} ${current ? CURRENT : ''}`}
     >
       <AskRow line={line} ask={rests ? null : (asks[0] ?? null)} back={back} on={on}>
         <div className="flex flex-wrap items-baseline gap-x-2 text-[1.0625rem] leading-none">
