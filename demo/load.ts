@@ -1,6 +1,6 @@
 /** Writes the played collection into an empty database, all of it or nothing. */
 import { randomUUID } from 'node:crypto';
-import type { PlantEvent } from '@zinc-pail/core';
+import { dayNumber, isoDay, type PlantEvent } from '@zinc-pail/core';
 import { type Pool, type PoolConnection, transaction } from '@zinc-pail/server/database/pool';
 import { todayAt } from '@zinc-pail/server/garden/clock';
 import type { ResultSetHeader } from 'mysql2';
@@ -179,6 +179,7 @@ async function loadSite(
     const lines: BookLine[] = [
       ...plant.events.map((event) => ({ day: event.date, type: event.type, detail: detailOf(event, placeIds) })),
       ...bookOf(demo, plant, firstDay, garden.today, position),
+      ...reviewsOf(plant.events, garden.today),
     ].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
     await insertMany(
       connection,
@@ -194,6 +195,17 @@ async function loadSite(
       })),
     );
   }
+}
+
+/** So long after a move its keeper looks how it went. */
+const REVIEWED_DAYS = 14;
+
+/** The looks after its moves; of the last weeks they are still asked for. */
+function reviewsOf(events: readonly PlantEvent[], today: string): BookLine[] {
+  return events.flatMap((event): BookLine[] => {
+    const day = isoDay(dayNumber(event.date) + REVIEWED_DAYS);
+    return event.type === 'move' && day <= today ? [{ day, type: 'review', detail: { answer: 'same' } }] : [];
+  });
 }
 
 function sourceOf(provenance: string): string {

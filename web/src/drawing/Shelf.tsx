@@ -13,17 +13,14 @@ import { weatherDanger, WeatherGlyph } from './WeatherMark.tsx';
 interface ShelfProps {
   pots: readonly RoundPot[];
   today: string;
-  /** names below all pots, or below those that want something, whose number stands below the others */
-  names?: 'all' | 'due';
   /** a tap or a key on a pot */
   onPot(pot: RoundPot): void;
 }
 
 const WIDEST = 132;
 const TALLEST = 210;
-/** A name reads in this; a thumb wants the other. */
+/** A name reads in this. */
 const NAME_WIDTH = 104;
-const THUMB_WIDTH = 46;
 /** Leaves and skewers reach above what was measured. */
 const HEADROOM = 14;
 const LEAST_PX_PER_MM = 0.28;
@@ -44,15 +41,12 @@ const SILLS: Record<Judged, string> = {
   leave: 'var(--rule)',
 };
 
-export function Shelf({ pots, today, names = 'all', onPot }: ShelfProps) {
+export function Shelf({ pots, today, onPot }: ShelfProps) {
   const scale = shelfScale(pots);
   return (
-    <ol
-      className={`flex items-end gap-y-3 ${names === 'due' ? 'max-sm:overflow-x-auto sm:flex-wrap sm:overflow-x-clip' : 'flex-wrap overflow-x-clip'}`}
-      aria-label="From the side"
-    >
+    <ol className="flex flex-wrap items-end gap-y-3 overflow-x-clip" aria-label="From the side">
       {pots.map((pot) => (
-        <ShelfPot key={pot.id} pot={pot} today={today} scale={scale} names={names} onPot={onPot} />
+        <ShelfPot key={pot.id} pot={pot} today={today} scale={scale} onPot={onPot} />
       ))}
     </ol>
   );
@@ -61,7 +55,7 @@ export function Shelf({ pots, today, names = 'all', onPot }: ShelfProps) {
 /** Pots far below are not laid out: two hundred on a bench scroll smoothly. */
 const FAR = { contentVisibility: 'auto', containIntrinsicSize: 'auto 150px' } as const;
 
-function ShelfPot({ pot, today, scale, names, onPot }: Omit<ShelfProps, 'pots'> & { pot: RoundPot; scale: number }) {
+function ShelfPot({ pot, today, scale, onPot }: Omit<ShelfProps, 'pots'> & { pot: RoundPot; scale: number }) {
   const { outlook, form, diameter_mm: diameter, height_mm: height } = pot;
   const judged = judgedAs(pot.task.judgement, today);
   const asleep = outlook.state === 'resting';
@@ -69,8 +63,7 @@ function ShelfPot({ pot, today, scale, names, onPot }: Omit<ShelfProps, 'pots'> 
   const wide = Math.max(outlook.pot.top_mm, form === 'trailing' ? outlook.pot.top_mm : diameter) * scale + 6;
   const tall = (outlook.pot.depth_mm + height + 8) * scale + 6;
   const box = Math.max(wide, tall, 24) + 8;
-  const named = names === 'all' || ['act', 'water', 'look'].includes(judged);
-  const width = Math.max(named ? NAME_WIDTH : THUMB_WIDTH, wide + 10);
+  const width = Math.max(NAME_WIDTH, wide + 10);
   const danger = weatherDanger(pot);
   const drawn = judged === 'water' ? 1 : judged === 'look' ? 0.5 : 0;
   return (
@@ -111,13 +104,13 @@ function ShelfPot({ pot, today, scale, names, onPot }: Omit<ShelfProps, 'pots'> 
         </svg>
         {/* One height for all, so that the boards of a row are one board. */}
         <span
-          className={`flex w-full flex-col items-center overflow-hidden px-0.5 text-center text-[0.8125rem] leading-tight ${names === 'all' ? 'h-[4.9rem]' : 'h-[4.1rem]'}`}
+          className={`flex w-full flex-col items-center overflow-hidden px-0.5 text-center text-[0.8125rem] leading-tight h-[4.9rem]`}
         >
           <span className="mt-1 text-[var(--ink-2)]">
             {pot.number}
             {isApart(pot.quarantine_until, today) && ', apart'}
           </span>
-          <span className={named ? 'slab line-clamp-2 w-full break-words italic' : 'sr-only'}>{pot.name}</span>
+          <span className="slab line-clamp-2 w-full break-words italic">{pot.name}</span>
           {judged === 'water' && (
             <strong className="font-semibold text-[var(--clay)]">{litres(pot.task.amount_ml)}</strong>
           )}

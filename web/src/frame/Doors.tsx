@@ -3,7 +3,7 @@ import { CirclePlus, Ellipsis, Footprints, type LucideIcon, Search, Sprout, Stet
 import { useState } from 'react';
 import { Link, NavLink, useLocation } from 'react-router';
 
-export interface Door {
+interface Door {
   to: string;
   label: string;
   key: string;

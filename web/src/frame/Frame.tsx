@@ -6,6 +6,7 @@ import { Choice, Field } from '../forms/Fields.tsx';
 import { ADD, DOORS, SHORTCUTS, ThumbDoors, titleOf, TopDoors } from './Doors.tsx';
 import { Find } from './Find.tsx';
 import { keeperName, LONGEST_KEEPER, setKeeperName } from './keeper.ts';
+import { Pail } from './Pail.tsx';
 import { KeySheet } from './KeySheet.tsx';
 import { useKeys } from './keys.ts';
 import { useTheme } from './theme.ts';
@@ -106,24 +107,6 @@ function TopBar({ onPanel }: { onPanel(panel: Panel): void }) {
         </details>
       </div>
     </header>
-  );
-}
-
-function Pail() {
-  return (
-    <svg
-      width="25"
-      height="28"
-      viewBox="0 0 25 28"
-      aria-hidden="true"
-      fill="none"
-      stroke="currentColor"
-      strokeWidth="1.8"
-      className="shrink-0"
-    >
-      <path d="M4 10h17l-2.200 16H6.200z" />
-      <path d="M5 14.5h15M4 10C4.500 4 8.500 1.500 12.500 1.500S20.500 4 21 10" />
-    </svg>
   );
 }
 

@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { ProblemError } from '../api/client.ts';
+import { Pail } from './Pail.tsx';
 
 const NO_ANSWER = 503;
 const ASKED_AGAIN_MS = 2000;
@@ -8,18 +9,7 @@ const ASKED_AGAIN_MS = 2000;
 export function Waiting({ what }: { what: string }) {
   return (
     <div role="status" className="flex items-center gap-3 p-6 text-lg text-[var(--ink-2)]">
-      <svg
-        width="28"
-        height="30"
-        viewBox="0 0 28 30"
-        aria-hidden="true"
-        fill="none"
-        stroke="currentColor"
-        strokeWidth="1.8"
-      >
-        <path d="M4 10h20l-2.6 17H6.6z" />
-        <path d="M4 10c1-6 5-8 10-8s9 2 10 8" />
-      </svg>
+      <Pail />
       Working out {what}…
     </div>
   );

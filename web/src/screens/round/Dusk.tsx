@@ -15,11 +15,10 @@ import { type Rail, railOf } from './rail.ts';
 import { toggled } from './spots.ts';
 import type { Walk } from './useWalk.ts';
 
-export const duskId = (siteId: number) => `before-dusk-${siteId}`;
+const duskId = (siteId: number) => `before-dusk-${siteId}`;
 
 /** Whether somebody stands there in danger tonight who was not seen to. */
-export const isDangerous = (place: Pick<RoundPlace, 'cold'>): boolean =>
-  place.cold.some(({ id }) => inDanger(place, id));
+const isDangerous = (place: Pick<RoundPlace, 'cold'>): boolean => place.cold.some(({ id }) => inDanger(place, id));
 
 export function Dusk({ site, walk }: { site: RoundSite; walk: Walk }) {
   const places = site.places.filter(isDangerous);

@@ -1,15 +1,18 @@
 /** All that stands behind a line: every reason, what goes with it, what each answer leads to, and the keeper's own words. */
 import { bandOf, drinkOf } from '@zinc-pail/core';
+import { STEP_WORDS } from '@zinc-pail/words/clinic';
+import { alsoWords } from '@zinc-pail/words/round';
 import { Stick } from '../../drawing/Stick.tsx';
 import { WeatherMark } from '../../drawing/WeatherMark.tsx';
 import { StateMark } from '../../naming/StateMark.tsx';
 import { shareWords } from '../../reader/amounts.ts';
 import { wordsFor } from '../../reader/deeds.ts';
 import { stripWords } from '../../reader/strip.ts';
+import { units } from '../../reader/units.ts';
 import { Link } from 'react-router';
-import type { Line } from './lines.ts';
+import type { Ask, Line } from './lines.ts';
 
-export function LineMore({ line: { pot, site }, onNote }: { line: Line; onNote(): void }) {
+export function LineMore({ line: { pot, site, asks }, onNote }: { line: Line; onNote(): void }) {
   const { outlook, task } = pot;
   const words = wordsFor(pot, site.today);
   const food = drinkOf(task.judgement)?.food ?? null;
@@ -29,6 +32,10 @@ export function LineMore({ line: { pot, site }, onNote }: { line: Line; onNote()
           <span className="text-[var(--ink-2)]">{stripWords(pot, site.today)}.</span>
         </p>
         <p className="max-w-prose">{[words.reason, ...words.beside, ...(words.then ? [words.then] : [])].join(' ')}</p>
+        {asks.map((ask) => {
+          const how = howOf(ask, site.today);
+          return how && <p key={how}>{how}</p>;
+        })}
         <p className="max-w-prose text-[var(--ink-2)]">
           {[...(food === null ? [] : [`With food at ${shareWords(food)}.`]), ...words.mind, words.never].join(' ')}{' '}
           {task.own_words && <strong className="font-semibold text-[var(--ink)]">Yours: {task.own_words}</strong>}
@@ -49,4 +56,10 @@ export function LineMore({ line: { pot, site }, onNote }: { line: Line; onNote()
       </div>
     </div>
   );
+}
+
+/** How a step of a treatment is done, or what to look at: the whole of what the line says in a few words. */
+function howOf(ask: Ask, today: string): string | null {
+  if (ask.kind === 'step') return STEP_WORDS[ask.step.step].how;
+  return ask.kind === 'also' ? alsoWords(ask.task, today, units()) : null;
 }

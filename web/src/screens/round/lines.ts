@@ -8,7 +8,7 @@ import type { Spot } from './spots.ts';
 
 export type StepAsked = RoundSite['clinic']['steps'][number];
 export type AlsoAsked = RoundSite['also'][number];
-export type PottingAsked = RoundSite['pottings'][number];
+type PottingAsked = RoundSite['pottings'][number];
 
 /** One thing that is asked of a pot today. */
 export type Ask =
