@@ -293,7 +293,7 @@ function PlantLine({ plant, names, x, width, week, first }: LineProps) {
         </Link>
         <span className="block truncate text-[0.8125rem] text-[var(--ink-2)]">
           {STATE_WORDS[state]}
-          {row.waterings[week]! >= 0.05 ? `, ${Math.round(row.waterings[week]! * 10) / 10} drinks` : ''}
+          {row.waterings[week]! >= 0.05 ? `, ${count(Math.round(row.waterings[week]! * 10) / 10, 'drink')}` : ''}
           {plant.deeds.feeds[week]! >= 0.08 ? `, ${Math.round(plant.deeds.feeds[week]! * 10) / 10} of food` : ''}
           {plant.deeds.repot && week >= plant.deeds.repot.from && week <= plant.deeds.repot.to
             ? ', a new pot suits'

@@ -98,7 +98,7 @@ export function MovePanel({
             {move.isPending ? 'Working it out…' : 'Move them'}
           </button>
           <button type="button" className="btn h-11" onClick={() => onClose(false)}>
-            Leave them
+            Cancel
           </button>
         </div>
       </Form>

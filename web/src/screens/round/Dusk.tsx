@@ -104,7 +104,7 @@ function Shelters({
       aria-label={`${SHELTER_WORDS[how].all(chosen.length)}: ${chosen.map(({ name }) => name).join(', ')}`}
       onClick={() => onShelter(how)}
     >
-      {how === 'in' ? SHELTER_WORDS.in.all(chosen.length) : how === 'covered' ? 'Cover' : 'Leave'}
+      {how === 'in' ? SHELTER_WORDS.in.all(chosen.length) : how === 'covered' ? 'Cover' : 'Stay'}
     </button>
   ));
 }

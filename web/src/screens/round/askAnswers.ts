@@ -109,7 +109,11 @@ const SHELTERS = ['in', 'covered', 'left'] as const satisfies readonly Shelter[]
 export const SHELTER_WORDS: Record<Shelter, { label: string; all(pots: number): string; told: string }> = {
   in: { label: 'Brought in', all: (pots) => `Bring ${those(pots)} in`, told: 'brought in for the night' },
   covered: { label: 'Covered', all: (pots) => `Cover ${those(pots)}`, told: 'covered for the night' },
-  left: { label: 'Left there', all: (pots) => `Leave ${those(pots)}`, told: 'left there for the night' },
+  left: {
+    label: 'Stays',
+    all: (pots) => (pots === 1 ? 'It stays' : `All ${pots} stay`),
+    told: 'stays there for the night',
+  },
 };
 const those = (pots: number) => (pots === 1 ? 'it' : `all ${pots}`);
 
