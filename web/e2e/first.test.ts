@@ -39,11 +39,10 @@ describe('a keeper who begins', () => {
     await page.type('input[role=combobox]', 'Haworthia cooperi');
     await click('Add it');
     await sees(page, /Haworthia cooperi/, '#main');
-    // Nobody knows how wet it came: it is felt before its first drink.
-    await click(/felt dry$/);
-    await told(page, /felt dry/);
-    // What its keeper does with that is theirs: it is watered all the same, and noted.
-    await click(/^Note/);
+    // Nobody knows how wet it came: it is asked to be felt. What its keeper does is theirs: it is watered all the same.
+    await sees(page, /Feel it first/, '[data-line]');
+    await click(/^More on/);
+    await click(/^Note something/);
     await click('Save', 'dialog');
     await told(page, /watered|stood in water/);
     expect(clicks).toBeLessThanOrEqual(8);
