@@ -158,7 +158,7 @@ export class Outlooks {
       },
     );
     worker.on('error', (error: unknown) => this.lose(worker, error as Error));
-    worker.on('exit', () => this.lose(worker, new Error('the forecast worker has ended')));
+    worker.on('exit', () => this.lose(worker, new Error(ENDED)));
     return worker;
   }
 
@@ -336,9 +336,15 @@ export class Outlooks {
         : null;
     if (helper) this.helpers.add(helper);
     try {
+      // What one thread was handed is of no use to the next: whoever waits is told that it ended.
+      const thread = this.running();
+      const sameThread = () => {
+        if (this.worker !== thread) throw new Error(ENDED);
+      };
       const handOver = (part: { kept?: KeptPlant[]; weather?: WeatherDay[]; anew?: boolean }) => {
         const task: Task = { kind: 'part', siteId: site.id, kept: [], weather: [], anew: false, ...part };
-        this.running().postMessage({ id: 0, task });
+        sameThread();
+        thread.postMessage({ id: 0, task });
         helper?.post(task);
       };
       handOver({ anew: true });
@@ -350,6 +356,7 @@ export class Outlooks {
       for await (const weather of weatherInParts(this.pool, site)) handOver({ weather });
       const garden = await loadFrame(this.pool, site, rims);
       const load = { kind: 'load', siteId: site.id, garden, plants: rims.count, waters, obstructions: hidden } as const;
+      sameThread();
       if (!helper) return await this.ask({ ...load, together: null });
       const { port1, port2 } = new MessageChannel();
       helper.post({ ...load, together: { share: { of: 2, from: 1 }, other: port2 } }, [port2]);
@@ -534,6 +541,8 @@ export class Outlooks {
     if (!this.closing) this.onBackgroundError(error);
   }
 }
+
+const ENDED = 'the forecast worker has ended';
 
 /** What a site's climate hangs on. */
 function keyOf(site: SiteRow): string {
