@@ -100,7 +100,7 @@ await main(async () => {
       await page.setViewport(view.viewport);
       // As a keeper sees it who knows the drawings by now.
       await page.evaluateOnNewDocument(() =>
-        localStorage.setItem('zinc-understood', 'shelf pot stick strip weather ruler plan'),
+        localStorage.setItem('zinc-understood', 'shelf pot stick strip weather rail plan'),
       );
       await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: view.dusk ? 'dark' : 'light' }]);
       await page.goto(`${demo.url}${view.plant ? `${view.at ?? '/plants'}/${ids.get(view.plant)}` : view.path}`, {

@@ -1,5 +1,6 @@
 /** The potting bench over the wire: recipes, the stores, who is due, and what follows a potting. */
 import { randomUUID } from 'node:crypto';
+import { weekendsOfBench } from '@zinc-pail/contract/weekends';
 import { dayNumber, isoDay } from '@zinc-pail/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Served, served } from './harness.ts';
@@ -291,5 +292,29 @@ describe('a potting', () => {
   });
   it('refuses findings that are none', async () => {
     expect((await repot(1, { findings: ['purple'] })).body.faults[0].pointer).toMatch(/^\/findings/);
+  });
+});
+
+describe('this weekend on the round', () => {
+  it('is what the queue says, at once after a sign that asks for a pot, and gone with the potting', async () => {
+    const planned = async () => {
+      const [round, queue] = await Promise.all([here.ask('/api/round'), here.ask('/api/potting/1')]);
+      const until = dayNumber(TODAY) + 7;
+      const weekends = weekendsOfBench(queue.body.plants, TODAY, 6);
+      const due = queue.body.plants.filter(
+        ({ id, need }: { id: number; need: { verdict: string } }) =>
+          need.verdict === 'due' && (weekends.get(id) ?? until) < until,
+      );
+      const ids = round.body.sites[0].pottings.map((plan: { plant_id: number }) => plan.plant_id);
+      expect(ids.toSorted()).toEqual(due.map(({ id }: { id: number }) => id).toSorted());
+      const standing = round.body.sites[0].places.flatMap((place: { pots: { id: number }[] }) => place.pots);
+      for (const id of ids) expect(standing.some((pot: { id: number }) => pot.id === id)).toBe(true);
+      return queue.body.plants.find(({ id }: { id: number }) => id === 1)!.need.score as number;
+    };
+    const before = await planned();
+    const sign = (name: string) => ({ client_id: randomUUID(), date: TODAY, type: 'sign', sign: name, strength: 3 });
+    const marks = [{ plant_id: 1, entries: [sign('roots-out'), sign('pot-bulging'), sign('topples')] }];
+    expect((await send('POST', '/marks', { marks })).status).toBe(201);
+    expect(await planned()).toBeGreaterThan(before);
   });
 });

@@ -58,7 +58,13 @@ describe('limp with a wet pot', () => {
   it('a step done on the Round is done on the sheet, and can be taken back', async () => {
     const id = await idOf('Echeveria ‘Morning Barge’');
     const page = await on.open('/');
-    await press(page, /Morning Barge.*, Unpot it, done/, `#pot-${id}`);
+    const unpotted = () => press(page, /Morning Barge.*, Unpot it, done/, `#pot-${id}`);
+    await unpotted();
+    await told(page, /Morning Barge.*: done/);
+    await press(page, 'Undo');
+    await told(page, /taken back/);
+    // Taken back, it is asked for again.
+    await unpotted();
     await told(page, /Morning Barge.*: done/);
     await page.goto(`${on.url}/clinic/${id}`, { waitUntil: 'networkidle0' });
     await page.waitForFunction(

@@ -443,6 +443,17 @@ describe('the first script', () => {
     const bytes = wanted.reduce((sum, file) => sum + gzipSync(readFileSync(join(web, file))).length, 0);
     expect(bytes).toBeLessThan(250_000);
   });
+  it('and all that was built comes packed to whoever can unpack it, as it is to whoever cannot', async () => {
+    const [script] = /assets\/[^"]+\.js/.exec(readFileSync(join(ROOT, 'build', 'web', 'index.html'), 'utf8'))!;
+    const encodings = await Promise.all(
+      ['br', 'gzip', 'identity'].map(async (accepted) => {
+        const answer = await fetch(`${on.url}/${script}`, { headers: { 'Accept-Encoding': accepted } });
+        expect((await answer.text()).length).toBeGreaterThan(100);
+        return answer.headers.get('content-encoding');
+      }),
+    );
+    expect(encodings).toEqual(['br', 'gzip', null]);
+  });
 });
 
 describe('units', () => {

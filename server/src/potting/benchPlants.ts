@@ -7,7 +7,8 @@ import { placeRecords } from '../places/store.ts';
 import { plantCards } from '../plants/store.ts';
 import { pottingBooks } from './store.ts';
 
-export async function benchPlants(app: App, site: SiteRow): Promise<BenchPlant[]> {
+/** @param only those that are asked for; all where it is left out */
+export async function benchPlants(app: App, site: SiteRow, only?: ReadonlySet<number>): Promise<BenchPlant[]> {
   const [cards, books, places] = await Promise.all([
     plantCards(app.pool, site.id),
     pottingBooks(app.pool, site.id),
@@ -15,10 +16,12 @@ export async function benchPlants(app: App, site: SiteRow): Promise<BenchPlant[]
   ]);
   const views = await app.outlooks.pottingOf(
     site,
-    [...books].map(([id, { floweredOn, pottedOn, poured, rescued, fitsOn }]) => [
-      String(id),
-      { floweredOn, pottedOn, poured, rescued, fitsOn },
-    ]),
+    [...books]
+      .filter(([id]) => only?.has(id) ?? true)
+      .map(([id, { floweredOn, pottedOn, poured, rescued, fitsOn }]) => [
+        String(id),
+        { floweredOn, pottedOn, poured, rescued, fitsOn },
+      ]),
   );
   const placeName = new Map(places.map(({ id, name }) => [id, name]));
   return cards

@@ -25,7 +25,7 @@ import { type SiteRow, sites } from '../garden/store.ts';
 import { KeptAnswer } from '../http/kept.ts';
 import { marksOfDay } from '../journal/store.ts';
 import type { SiteOutlooks } from '../outlook/outlooks.ts';
-import { plantCards } from '../plants/store.ts';
+import { type PlantCard, plantCards } from '../plants/store.ts';
 import { openHardenings } from '../hardening/store.ts';
 import { roundPot } from '../plants/pots.ts';
 import { latePottings, pottedToday } from './aftercare.ts';
@@ -38,6 +38,10 @@ interface KeptSite {
   edition: string;
   text: string;
 }
+
+type Plan = (cards: readonly PlantCard[]) => Promise<RoundSite['pottings']>;
+/** While a site is still being worked out nobody asks for its pots' needs. */
+const NOTHING_PLANNED: Plan = () => Promise.resolve([]);
 
 export class RoundBook {
   private readonly kept = new Map<number, KeptSite>();
@@ -105,12 +109,9 @@ export class RoundBook {
     const edition = `${site.id}:${outlooks.today}:${site.revision}:${outlooks.edition}:${site.walks}:${JSON.stringify(kit)}`;
     const before = this.kept.get(site.id);
     if (before?.edition === edition) return before;
-    const pottings = await this.weekends.of(site, {
-      today: outlooks.today,
-      plants: outlooks.views.size,
-      potsAWeekend: kit.potsAWeekend,
-    });
-    const kept = { edition, text: JSON.stringify(await this.view(site, kit, outlooks, pottings)) };
+    const plan: Plan = (cards) =>
+      this.weekends.of(site, cards, { today: outlooks.today, potsAWeekend: kit.potsAWeekend });
+    const kept = { edition, text: JSON.stringify(await this.view(site, kit, outlooks, plan)) };
     this.kept.set(site.id, kept);
     return kept;
   }
@@ -119,7 +120,7 @@ export class RoundBook {
     site: SiteRow,
     kit: CanKit,
     outlooks: SiteOutlooks,
-    planned: RoundSite['pottings'] = [],
+    plan: Plan = NOTHING_PLANNED,
   ): Promise<RoundSite> {
     const [places, cards, hardenings, looks, sheltered, stoodAt, pottings, looked, marks] = await Promise.all([
       placeRows(this.app.pool, site.id),
@@ -144,7 +145,7 @@ export class RoundBook {
     const clinic = clinicToday(pots, places, outlooks);
     const also = alsoToday(hardenings, pottedToday(pottings, outlooks), looks, outlooks);
     const potted = new Set(pottings.flatMap(({ plant_id: id, day }) => (day === outlooks.today ? [id] : [])));
-    const toPot = planned.filter(({ plant_id: id }) => !potted.has(id));
+    const toPot = (await plan(cards)).filter(({ plant_id: id }) => !potted.has(id));
     // Whoever has a step, a look or a potting of its own stands among those that call, whatever is judged of its water.
     const asked = new Set([...clinic.steps, ...also, ...toPot].map(({ plant_id: id }) => id));
     return {

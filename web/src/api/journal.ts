@@ -74,6 +74,8 @@ export function useJournal() {
         unsure.forget(clientIds);
         show(queries, result);
         queries.setQueryData<RoundView>(roundKey, (round) => round && withDone(round, [], new Set(clientIds)));
+        // A step or a look that is taken back is asked for again.
+        void queries.invalidateQueries({ queryKey: roundKey });
         return result;
       },
     }),

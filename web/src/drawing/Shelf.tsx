@@ -7,7 +7,7 @@ import { isApart, judgedAs, type Judged } from '@zinc-pail/core';
 import { litres } from '../reader/amounts.ts';
 import { Link } from 'react-router';
 import { wordsFor } from '../reader/deeds.ts';
-import { PotGlyph } from './PotGlyph.tsx';
+import { PotPicture } from './PotPicture.tsx';
 import { weatherDanger, WeatherGlyph } from './WeatherMark.tsx';
 
 interface ShelfProps {
@@ -65,7 +65,6 @@ function ShelfPot({ pot, today, scale, onPot }: Omit<ShelfProps, 'pots'> & { pot
   const box = Math.max(wide, tall, 24) + 8;
   const width = Math.max(NAME_WIDTH, wide + 10);
   const danger = weatherDanger(pot);
-  const drawn = judged === 'water' ? 1 : judged === 'look' ? 0.5 : 0;
   return (
     <li style={{ width, ...FAR }} className="shrink-0">
       <button
@@ -79,24 +78,13 @@ function ShelfPot({ pot, today, scale, onPot }: Omit<ShelfProps, 'pots'> & { pot
           style={{ height: tall + HEADROOM, width: wide }}
         >
           <span className="[&>svg]:overflow-visible" style={{ margin: `0 ${(wide - box) / 2}px` }}>
-            <PotGlyph
-              pot={outlook.pot}
-              name={pot.name}
-              pictureId={pot.picture_id}
-              form={form}
-              state={outlook.state}
-              diameterMm={diameter}
-              heightMm={height}
-              size={box}
-              pxPerMm={scale}
-            />
+            <PotPicture pot={pot} size={box} pxPerMm={scale} />
           </span>
           {danger && (
             <span className="absolute left-0 top-0">
               <WeatherGlyph danger={danger} />
             </span>
           )}
-          {drawn > 0 && <Skewer drawn={drawn} potPx={outlook.pot.depth_mm * scale} />}
         </span>
         <svg width="100%" height="9" preserveAspectRatio="none" viewBox="0 0 100 9" aria-hidden="true">
           <rect width="100" height="5" fill="var(--color-base-300)" />
@@ -122,24 +110,6 @@ function ShelfPot({ pot, today, scale, onPot }: Omit<ShelfProps, 'pots'> & { pot
         <span className="sr-only">: {head}</span>
       </button>
     </li>
-  );
-}
-
-/** The stick in the pot: pulled out as far as it asks for. */
-function Skewer({ drawn, potPx }: { drawn: number; potPx: number }) {
-  const out = 20 + 26 * drawn;
-  return (
-    <svg
-      width="16"
-      height={out + 6}
-      viewBox={`0 0 16 ${out + 6}`}
-      aria-hidden="true"
-      className="absolute right-1"
-      style={{ bottom: potPx - 4 }}
-    >
-      <path d={`M7,2h5l-4,${out}h-4z`} fill="var(--stick-dry)" stroke="var(--wood-edge)" strokeWidth="0.8" />
-      <path d={`M4.600,${out - 4}h3.600l-0.600,7h-2.600z`} fill="var(--stick-wet)" />
-    </svg>
   );
 }
 

@@ -184,13 +184,18 @@ describe('the shelf', () => {
   };
   const draw = (...pots: Parameters<typeof Shelf>[0]['pots'][number][]) =>
     renderToStaticMarkup(<Shelf pots={pots} today={TODAY} onPot={() => {}} />);
-  it('draws the skewer of a pot to water, half of it where it is to be felt, none of one left alone', () => {
-    const skewers = (markup: string) =>
-      [...markup.matchAll(/viewBox="0 0 16 (\d+)"/g)].map((found) => Number(found[1]));
-    const [full] = skewers(draw(of(1, dry, [WATER])));
-    const [half] = skewers(draw(of(1, dry, [{ deed: 'look', what: 'depth', then: {} }])));
+  it('draws the stick out of a pot to water, half where it is to be felt, none of one pressed or left alone', () => {
+    const sticks = (deeds: object[]) =>
+      [
+        ...draw(of(1, dry, deeds)).matchAll(
+          /<path d="M[\d.]+,([\d.]+)L[\d.]+,(-?[\d.]+)h3L[^"]*" fill="var\(--stick-dry\)"/g,
+        ),
+      ].map(([, soil, tip]) => Number(soil) - Number(tip));
+    const [full] = sticks([WATER]);
+    const [half] = sticks([{ deed: 'look', what: 'depth', then: {} }]);
     expect(full!).toBeGreaterThan(half!);
-    expect(skewers(draw(of(1, fresh, [{ deed: 'wait', until: null }])))).toEqual([]);
+    for (const deeds of [[{ deed: 'wait', until: null }], [{ deed: 'look', what: 'base', then: {} }]])
+      expect(sticks(deeds)).toEqual([]);
   });
   it('a sleeper stands on a blue sill, a pot to act on on a red one, and says so', () => {
     expect(draw(of(1, asleep, [{ deed: 'sleep', next_look: null }]))).toContain('var(--dusk)');

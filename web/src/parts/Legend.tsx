@@ -60,15 +60,19 @@ const DRAWINGS = {
       </g>
     ),
   },
-  ruler: {
-    head: 'Tonight',
-    says: 'The lowest of the coming night at each bench, all on one scale. The stroke is 0°; a blue block is below 3°.',
+  rail: {
+    head: 'Before dusk',
+    says:
+      'Degrees from left to right. The blue band is the coming night, and each plant stands at the coldest it takes, as ' +
+      'dry or wet as it is now. Those in red are in danger.',
     picture: (
       <g>
-        <path d="M1,12H39M1,28H39" stroke="var(--rule)" strokeWidth="2" />
-        <path d="M10,4V36" stroke="var(--dusk)" strokeWidth="1.5" />
-        <rect x="12" y="7" width="5" height="10" fill="var(--dusk)" />
-        <rect x="28" y="23" width="5" height="10" fill="var(--ink-2)" />
+        <rect x="10" y="4" width="9" height="22" fill="var(--dusk)" opacity="0.25" />
+        <path d="M14,4V26" stroke="var(--dusk)" strokeWidth="2" />
+        <path d="M1,27H39" stroke="var(--ink-2)" strokeWidth="2" />
+        <path d="M21,27H35" stroke="var(--rust)" strokeWidth="3" />
+        <path d="M24,16h8l-2,10h-4z" fill="#c07a55" />
+        <ellipse cx="28" cy="13" rx="4" ry="4" fill="#6d8240" />
       </g>
     ),
   },
@@ -90,7 +94,7 @@ const DRAWINGS = {
   },
   weather: {
     head: 'Frost and heat',
-    says: 'Beside a pot that is in danger of cold tonight, or of heat these days. What to do about it is at the top of the round.',
+    says: 'Beside a pot that is in danger of cold tonight, or of heat these days. What to do about it stands on its line of the round.',
     picture: (
       <g transform="translate(12 12)">
         <WeatherGlyph danger="frost" size={18} />

@@ -1,4 +1,5 @@
 /** Who wants a new pot, the most pressing first: why, whether now, on which weekend, in which pot. */
+import { weekendsOfBench } from '@zinc-pail/contract/weekends';
 import type { Kit } from '@zinc-pail/contract/keeping';
 import type { BenchPlant } from '@zinc-pail/contract/potting';
 import { isoDay, potsFromShelf } from '@zinc-pail/core';
@@ -14,7 +15,6 @@ import { centimetres, count } from '../../reader/amounts.ts';
 import { shortDay } from '../../reader/days.ts';
 import { units } from '../../reader/units.ts';
 import { BenchDetail } from './BenchDetail.tsx';
-import { weekendsOfBench } from './weekends.ts';
 
 export function QueuePage() {
   const kit = useKit();

@@ -3,9 +3,9 @@
  * water or a finger is due, the others faint. Pressing one opens its line.
  */
 import type { RoundPot } from '@zinc-pail/contract/api';
-import { judgedAs, type Judged } from '@zinc-pail/core';
+import { judgedAs } from '@zinc-pail/core';
 import { memo } from 'react';
-import { PotGlyph } from '../../drawing/PotGlyph.tsx';
+import { PotPicture } from '../../drawing/PotPicture.tsx';
 import { wordsFor } from '../../reader/deeds.ts';
 
 interface BenchShelfProps {
@@ -22,9 +22,9 @@ const LEAST_POT_PX = 12;
 const MOST_PX_PER_MM = 0.3;
 const HEADROOM_PX = 6;
 /** So many stand in one row, closer where there is less room; more of them wrap. */
-const ONE_ROW = 34;
-
-const STICKS: Partial<Record<Judged, 'out' | 'half'>> = { water: 'out', look: 'half' };
+export const ONE_ROW = 34;
+/** Of more a bench is a wall of pots, and its lines would stand below the screen: they are looked at on the benches. */
+export const MOST_ON_SHELF = 200;
 
 function Row({ pots, today, asking, onPot }: BenchShelfProps) {
   const tallest = Math.max(1, ...pots.map(({ outlook, height_mm: height }) => outlook.pot.depth_mm + height));
@@ -76,18 +76,7 @@ function Pot({
         onClick={() => onPot(pot.id)}
       >
         <span className="shrink-0" style={{ width: size }}>
-          <PotGlyph
-            pot={outlook.pot}
-            name={pot.name}
-            pictureId={pot.picture_id}
-            form={form}
-            state={outlook.state}
-            diameterMm={diameter}
-            heightMm={height}
-            size={size}
-            pxPerMm={pxPerMm}
-            stick={STICKS[judged] ?? null}
-          />
+          <PotPicture pot={pot} size={size} pxPerMm={pxPerMm} />
         </span>
       </button>
     </li>

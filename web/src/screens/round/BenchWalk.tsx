@@ -8,7 +8,7 @@ import { useBench } from '../../api/round.ts';
 import { EmptyShelf } from '../../drawing/Shelf.tsx';
 import { degreeRange } from '../../reader/amounts.ts';
 import { units } from '../../reader/units.ts';
-import { BenchShelf, SHELF_PX } from './BenchShelf.tsx';
+import { BenchShelf, MOST_ON_SHELF, ONE_ROW, SHELF_PX } from './BenchShelf.tsx';
 import type { Line } from './lines.ts';
 import { type LineHandlers, PotLine } from './PotLine.tsx';
 import { useNear } from './shelves.ts';
@@ -31,13 +31,14 @@ export function BenchWalk({ site, place, lines, walk, on, atOnce }: BenchWalkPro
   const inspect = walk.only === null && site.clinic.inspect?.place_id === place.id ? site.clinic.inspect : null;
   const asks = lines.length > 0 || inspect !== null;
   if (!asks && walk.only !== null) return null;
+  // What wraps would cover the lines that scroll under it.
+  const stays = asks && all <= ONE_ROW ? `sticky z-[5] ${walk.back > 0 ? 'top-11' : 'top-0'}` : '';
+  const rule = asks ? 'border-b-2 border-[var(--ink)] max-sm:flex-wrap' : 'border-b border-[var(--rule)]';
   return (
     <section ref={ref} aria-labelledby={`place-${place.id}`} className={asks ? 'mt-2 max-sm:mt-0' : ''}>
-      <div
-        className={`flex items-end gap-x-4 bg-[var(--paper)] ${asks ? `sticky z-[5] ${walk.back > 0 ? 'top-11' : 'top-0'}` : ''} ${asks ? 'border-b-2 border-[var(--ink)] max-sm:flex-wrap' : 'border-b border-[var(--rule)]'}`}
-      >
+      <div className={`flex items-end gap-x-4 bg-[var(--paper)] ${stays} ${rule}`}>
         <Head place={place} asks={asks} />
-        {asks && near && <Shelf place={place} lines={lines} site={site} walk={walk} />}
+        {asks && near && all <= MOST_ON_SHELF && <Shelf place={place} lines={lines} site={site} walk={walk} />}
         {walk.only === null && <Rest place={place} walk={walk} />}
       </div>
       {all === 0 && <EmptyShelf placeId={place.id} />}
@@ -67,7 +68,7 @@ function Head({ place, asks }: { place: RoundPlace; asks: boolean }) {
   const borderline = place.cold.filter(({ near, done }) => near && done === null).length;
   return (
     <div
-      className={`shrink-0 ${asks ? 'pb-0.5 max-sm:flex max-sm:flex-1 max-sm:flex-wrap max-sm:items-baseline max-sm:gap-x-3 sm:w-[176px]' : 'flex min-h-11 flex-wrap items-center gap-x-3'}`}
+      className={`shrink-0 ${asks ? 'pb-0.5 max-sm:flex-1 sm:w-[176px]' : 'flex min-h-11 flex-wrap items-center gap-x-3'}`}
     >
       <h3 id={`place-${place.id}`} className="text-[1.0625rem] font-semibold leading-tight">
         {place.name}
@@ -96,11 +97,11 @@ function Shelf({ place, lines, site, walk }: Pick<BenchWalkProps, 'place' | 'lin
 /** How many more stand there, and why nothing is asked of them. */
 function Rest({ place, walk }: { place: RoundPlace; walk: Walk }) {
   const all = place.pots.length + place.left;
-  const asking = walk.lines.filter((line) => line.place.id === place.id && line.asks.length > 0).length;
-  const others = all - asking;
+  const asking = walk.lines.filter((line) => line.place.id === place.id && line.asks.length > 0);
+  const others = all - asking.length;
   if (others <= 0) return null;
   const open = walk.open.has(place.id);
-  const asleep = Math.min(place.asleep, others);
+  const asleep = place.asleep - asking.filter(({ pot }) => pot.outlook.state === 'resting').length;
   return (
     <button
       type="button"
@@ -117,6 +118,9 @@ function Rest({ place, walk }: { place: RoundPlace; walk: Walk }) {
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+const INSPECTED =
+  'flex h-11 items-center justify-center border border-[var(--rule)] px-3 text-[0.9375rem] font-semibold ' +
+  'hover:border-[var(--ink)] max-sm:flex-1';
 
 /** A bench whose plants have waited longest for a look at all of them. */
 function Inspect({
@@ -136,17 +140,10 @@ function Inspect({
         <span className="text-[var(--ink-2)]">{capital(rest.join(':').trim())}</span>
       </p>
       <span className="flex gap-1.5 max-sm:w-full print:hidden">
-        <button
-          type="button"
-          className="h-11 border border-[var(--rule)] px-3 text-[0.9375rem] font-semibold hover:border-[var(--ink)] max-sm:flex-1"
-          onClick={() => walk.allClean(site, inspect.place_id)}
-        >
-          None
+        <button type="button" className={INSPECTED} onClick={() => walk.allClean(site, inspect.place_id)}>
+          No pests
         </button>
-        <Link
-          to="/clinic"
-          className="flex h-11 items-center justify-center border border-[var(--rule)] px-3 text-[0.9375rem] font-semibold hover:border-[var(--ink)] max-sm:flex-1"
-        >
+        <Link to="/clinic" className={INSPECTED}>
           Pests found
         </Link>
       </span>

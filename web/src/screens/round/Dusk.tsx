@@ -2,11 +2,11 @@
  * Before dusk, as a drawing: for each place where tonight is too cold for somebody, a rail of degrees with tonight's likely
  * band on it, and each plant at the coldest night it takes, as dry or wet as it is now.
  */
-import type { ColdPot, RoundPlace, RoundPot, RoundSite } from '@zinc-pail/contract/api';
+import type { RoundPlace, RoundPot, RoundSite } from '@zinc-pail/contract/api';
 import { nightItBearsC, placeDefaults } from '@zinc-pail/core';
 import { useMemo, useRef, useState } from 'react';
 import { useBench } from '../../api/round.ts';
-import { PotGlyph } from '../../drawing/PotGlyph.tsx';
+import { PotPicture } from '../../drawing/PotPicture.tsx';
 import { useWidth } from '../../parts/useWidth.ts';
 import { count, degrees } from '../../reader/amounts.ts';
 import { SHELTER_WORDS } from './askAnswers.ts';
@@ -61,8 +61,9 @@ interface Standing {
 
 function ColdPlace({ site, place, walk }: { site: RoundSite; place: RoundPlace; walk: Walk }) {
   const [picked, setPicked] = useState<ReadonlySet<number>>(new Set());
-  const danger = place.cold.filter(({ id }) => inDanger(place, id));
-  const chosen = picked.size > 0 ? place.cold.filter(({ id }) => picked.has(id)) : danger;
+  const danger = place.pots.filter(({ id }) => inDanger(place, id));
+  const some = danger.filter(({ id }) => picked.has(id));
+  const chosen = some.length > 0 ? some : danger;
   return (
     <li className="flex items-center gap-x-3 border-b border-[var(--rule)] py-0.5 max-sm:flex-wrap">
       <p className="w-[150px] shrink-0 text-[0.9375rem] leading-tight max-sm:w-full">
@@ -88,7 +89,7 @@ function Shelters({
   hows,
   onShelter,
 }: {
-  chosen: readonly ColdPot[];
+  chosen: readonly RoundPot[];
   hows: readonly (keyof typeof SHELTER_WORDS)[];
   onShelter(how: keyof typeof SHELTER_WORDS): void;
 }) {
@@ -209,18 +210,7 @@ function OnRail({
   onPick(): void;
 }) {
   const size = danger ? PLANT_PX : SAFE_PX;
-  const drawing = (
-    <PotGlyph
-      pot={pot.outlook.pot}
-      name={pot.name}
-      form={pot.form}
-      state={pot.outlook.state}
-      diameterMm={pot.diameter_mm}
-      heightMm={pot.height_mm}
-      size={size}
-      pxPerMm={0.2}
-    />
-  );
+  const drawing = <PotPicture pot={pot} size={size} pxPerMm={0.2} stick={false} />;
   if (!danger)
     return (
       <span

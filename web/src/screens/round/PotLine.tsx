@@ -10,7 +10,7 @@ import type { Speaking } from '@zinc-pail/words/reasons';
 import { Ellipsis, Undo2 } from 'lucide-react';
 import { memo } from 'react';
 import { Link } from 'react-router';
-import { PotGlyph } from '../../drawing/PotGlyph.tsx';
+import { PotPicture } from '../../drawing/PotPicture.tsx';
 import { Strip } from '../../drawing/Strip.tsx';
 import { marked } from '../../marking/markEvents.ts';
 import { useMarks } from '../../marking/Marks.tsx';
@@ -22,7 +22,7 @@ import { units } from '../../reader/units.ts';
 import { alsoAnswers, type AskAnswer, judgedAnswers, pottingAnswers, stepAnswers } from './askAnswers.ts';
 import { LineMore } from './LineMore.tsx';
 import { type Ask, askId, lastMark, type Line } from './lines.ts';
-import { sameLine } from './sameLine.ts';
+import { type DrawnLine, sameLine } from './sameLine.ts';
 
 export interface LineHandlers {
   onHere(id: number): void;
@@ -32,18 +32,7 @@ export interface LineHandlers {
   onMore(id: number): void;
 }
 
-interface PotLineProps extends LineHandlers {
-  line: Line;
-  current: boolean;
-  chosen: boolean;
-  /** a box to choose it by */
-  choosing: boolean;
-  /** days back for which marks are written */
-  back: number;
-  more: boolean;
-  /** one of hundreds */
-  far: boolean;
-}
+type PotLineProps = LineHandlers & DrawnLine;
 
 const CHOSEN = 'bg-[color-mix(in_oklab,var(--clay)_12%,var(--paper))]';
 const CURRENT = 'bg-[var(--frame)] shadow-[inset_4px_0_0_var(--clay)]';
@@ -131,25 +120,9 @@ const COLUMNS =
 
 function AskRow({ line, ask, back, further = false, on, children }: AskRowProps) {
   const { pot, site } = line;
-  const stick = kindOf(pot, site.today);
   return (
     <div className={COLUMNS}>
-      {further ? (
-        <span />
-      ) : (
-        <PotGlyph
-          pot={pot.outlook.pot}
-          name={pot.name}
-          pictureId={pot.picture_id}
-          form={pot.form}
-          state={pot.outlook.state}
-          diameterMm={pot.diameter_mm}
-          heightMm={pot.height_mm}
-          size={46}
-          pxPerMm={0.3}
-          stick={stick === 'water' ? 'out' : asksForFinger(pot) ? 'half' : null}
-        />
-      )}
+      {further ? <span /> : <PotPicture pot={pot} size={46} pxPerMm={0.3} />}
       <div className="min-w-0">
         {children}
         <Sentence line={line} ask={ask} />
@@ -177,12 +150,6 @@ function AskRow({ line, ask, back, further = false, on, children }: AskRowProps)
       </div>
     </div>
   );
-}
-
-/** Where the finger goes into the pot. */
-function asksForFinger({ task }: RoundPot): boolean {
-  const [first] = task.judgement.deeds;
-  return first.deed === 'look' && first.what === 'depth';
 }
 
 function wordsOfAsk(ask: Ask, pot: RoundPot, speaking: Speaking): LineWords {
@@ -238,6 +205,11 @@ function answersOf(line: Line, ask: Ask): AskAnswer[] {
   }
 }
 
+const ANSWER =
+  'flex h-11 min-w-[58px] flex-col items-center justify-center border px-2.5 text-[0.9375rem] leading-none ' +
+  'font-semibold disabled:opacity-60 max-sm:flex-1';
+const FILLED = 'border-[var(--clay)] bg-[var(--clay)] text-[var(--color-primary-content)]';
+
 /** The answers of equal weight; one of them is filled where the sentence calls for a deed. */
 function AnswerButtons({ line, ask, back, on }: { line: Line; ask: Ask; back: number; on: LineHandlers }) {
   const { busy } = useMarks();
@@ -252,11 +224,7 @@ function AnswerButtons({ line, ask, back, on }: { line: Line; ask: Ask; back: nu
       key={answer.label}
       type="button"
       disabled={writing}
-      className={`flex h-11 min-w-[58px] flex-col items-center justify-center border px-2.5 text-[0.9375rem] font-semibold leading-none disabled:opacity-60 max-sm:flex-1 ${
-        answer.filled
-          ? 'border-[var(--clay)] bg-[var(--clay)] text-[var(--color-primary-content)]'
-          : 'border-[var(--rule)] hover:border-[var(--ink)]'
-      }`}
+      className={`${ANSWER} ${answer.filled ? FILLED : 'border-[var(--rule)] hover:border-[var(--ink)]'}`}
       aria-label={
         waters
           ? `Watered${yesterday}: ${pot.name}`

@@ -104,6 +104,9 @@ function useLineHandlers(walk: Walk): LineHandlers {
 function Round({ round }: { round: RoundView }) {
   const walk = useWalk(round);
   const { picked, back, noting } = walk;
+  const pots = round.sites
+    .flatMap(({ places }) => places)
+    .reduce((sum, place) => sum + place.pots.length + place.left, 0);
   return (
     <div className="grid min-h-full grid-cols-[minmax(0,1fr)] print:block lg:grid-cols-[minmax(0,1fr)_290px] 2xl:grid-cols-[minmax(0,1fr)_340px]">
       <div className="px-3 pb-10 pt-2 sm:px-6">
@@ -111,7 +114,7 @@ function Round({ round }: { round: RoundView }) {
         <DayHead sites={round.sites} walk={walk} />
         <Wrong words={walk.wrong} />
         {round.sites.map((site, i) => (
-          <SiteWalk key={site.id} site={site} walk={walk} first={i === 0} />
+          <SiteWalk key={site.id} site={site} walk={walk} first={i === 0} atOnce={pots <= MOST_AT_ONCE} />
         ))}
       </div>
       <Sidebar sites={round.sites} />
@@ -136,9 +139,16 @@ function Round({ round }: { round: RoundView }) {
   );
 }
 
-function SiteWalk({ site, walk, first }: { site: RoundSite; walk: Walk; first: boolean }) {
+interface SiteWalkProps {
+  site: RoundSite;
+  walk: Walk;
+  first: boolean;
+  /** few enough that every shelf is fetched before it is near */
+  atOnce: boolean;
+}
+
+function SiteWalk({ site, walk, first, atOnce }: SiteWalkProps) {
   const on = useLineHandlers(walk);
-  const all = walk.lines.length;
   const lines = walk.shown.filter((line) => line.site.id === site.id);
   if (walk.only !== null && lines.length === 0) return null;
   return (
@@ -159,7 +169,7 @@ function SiteWalk({ site, walk, first }: { site: RoundSite; walk: Walk; first: b
           lines={lines.filter((line) => line.place.id === place.id)}
           walk={walk}
           on={on}
-          atOnce={all <= MOST_AT_ONCE}
+          atOnce={atOnce}
         />
       ))}
     </section>

@@ -1,16 +1,22 @@
 import { type Ask, askId, type Line } from './lines.ts';
 
-interface Drawn {
+/** All that a line looks by. */
+export interface DrawnLine {
   line: Line;
+  /** in hand */
   current: boolean;
   chosen: boolean;
+  /** a box to choose it by */
   choosing: boolean;
+  /** days back for which marks are written */
   back: number;
   more: boolean;
+  /** one of hundreds */
+  far: boolean;
 }
 
 /** Whether a line would be drawn the same: what its buttons do depends on nothing else. */
-export function sameLine(before: Drawn, after: Drawn): boolean {
+export function sameLine(before: DrawnLine, after: DrawnLine): boolean {
   return (
     before.line.pot === after.line.pot &&
     before.line.site.today === after.line.site.today &&
@@ -20,7 +26,8 @@ export function sameLine(before: Drawn, after: Drawn): boolean {
     before.chosen === after.chosen &&
     before.choosing === after.choosing &&
     before.back === after.back &&
-    before.more === after.more
+    before.more === after.more &&
+    before.far === after.far
   );
 }
 

@@ -1,5 +1,5 @@
 /** Writes the answers of lines, and keeps which asks were answered until the round that knows of it comes. */
-import type { ColdPot, PlantView, RoundPot, RoundSite } from '@zinc-pail/contract/api';
+import type { PlantView, RoundPot, RoundSite } from '@zinc-pail/contract/api';
 import type { Shelter } from '@zinc-pail/contract/marks';
 import { foundIn } from '@zinc-pail/core';
 import { useQueryClient } from '@tanstack/react-query';
@@ -9,7 +9,7 @@ import { ask as request, wordsOf } from '../../api/client.ts';
 import { benchKey, roundKey } from '../../api/round.ts';
 import { marked } from '../../marking/markEvents.ts';
 import { type Marked, useMarks } from '../../marking/Marks.tsx';
-import { addDays } from '../../reader/days.ts';
+import { addDays, nearDay } from '../../reader/days.ts';
 import { stepEvents } from '../clinic/stepAnswers.ts';
 import { type AnswerDeed, type AskAnswer, SHELTER_WORDS } from './askAnswers.ts';
 import { type Ask, askId, type Line } from './lines.ts';
@@ -17,7 +17,7 @@ import { type Ask, askId, type Line } from './lines.ts';
 export interface Answering {
   answer(line: Line, ask: Ask, answer: AskAnswer): void;
   /** the plants of a place in danger, seen to in one press */
-  shelter(site: RoundSite, pots: readonly ColdPot[], how: Shelter): void;
+  shelter(site: RoundSite, pots: readonly RoundPot[], how: Shelter): void;
   /** a whole bench looked over and no pests found */
   allClean(site: RoundSite, placeId: number): void;
   /** answered asks, by `askId` */
@@ -49,19 +49,20 @@ export function useAnswers(back: number): Answering {
       void tried(() => (deeds[does.kind] as (deed: AnswerDeed, line: Line) => Promise<boolean>)(does, line)).then(
         async (written) => {
           if (!written || does.kind === 'link' || ask.kind === 'judged') return;
-          setSettled((before) => new Set(before).add(askId(line.pot.id, ask)));
+          const id = askId(line.pot.id, ask);
+          setSettled((before) => new Set(before).add(id));
           await queries.invalidateQueries({ queryKey: roundKey });
+          // The round knows now: taken back, it asks again.
+          setSettled((before) => new Set([...before].filter((one) => one !== id)));
         },
       ),
     [deeds, queries, tried],
   );
   const shelter = useCallback(
-    (site: RoundSite, pots: readonly ColdPot[], how: Shelter) =>
+    (site: RoundSite, pots: readonly RoundPot[], how: Shelter) =>
       void tried(async () => {
-        const views = await Promise.all(pots.map(({ id }) => request<PlantView>(`/plants/${id}`)));
-        const targets = views.map((before): Marked => ({ ...ofPlant(before, site.today), name: before.name }));
         const written = await mark(
-          targets,
+          pots.map((pot) => ({ ...marked(pot, site.today), seen: null })),
           () => [{ type: 'sheltered', date: site.today, how }],
           SHELTER_WORDS[how].told,
         );
@@ -110,7 +111,11 @@ function useDeedsOfAnswers(back: number): Deeds {
     };
     return {
       mark: ({ events, told }, { pot, site }) =>
-        mark([marked(pot, site.today)], ({ today }) => events(on(today)), told),
+        mark(
+          [marked(pot, site.today)],
+          ({ today }) => events(on(today)),
+          back === 0 ? told : `${told}, ${nearDay(on(site.today), site.today)}`,
+        ),
       async record({ event, told }, line) {
         const plant = await plantOf(line);
         return mark([ofPlant(plant, line.site.today)], ({ today }) => [event(plant, today)], told);
@@ -126,7 +131,7 @@ function useDeedsOfAnswers(back: number): Deeds {
         return written;
       },
       async moveTo({ placeId, place }, line) {
-        const body = { plant_ids: [line.pot.id], place_id: placeId, date: line.site.today };
+        const body = { plant_ids: [line.pot.id], place_id: placeId, date: on(line.site.today) };
         await request('/plants/move', { method: 'POST', body });
         return changed(line, `moved to ${place}.`);
       },

@@ -87,7 +87,7 @@ function TakeIn({ kit, places }: { kit: Kit; places: { id: number; name: string 
   const today = todayIn(kit.sites[0]?.time_zone ?? 'UTC');
   const [error, setError] = useState<unknown>(null);
   const [mixing, setMixing] = useState(false);
-  const [half, keepHalf] = useKept<Partial<TakeInForm>>('add-form', {});
+  const [half, keepHalf] = useKept<Partial<TakeInForm>>(`add-form-${today}`, {});
   const { register, handleSubmit, control, setValue, formState } = useForm<TakeInForm>({
     defaultValues: {
       ...emptyForm(kit, places, { ...lastChoices(), ...(bench ? { place: bench } : {}) }, today),

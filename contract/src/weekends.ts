@@ -1,7 +1,8 @@
-import type { BenchPlant } from '@zinc-pail/contract/potting';
+/** The weekends that the potting bench gives to its plants, as the queue and the round say them. */
 import { dayNumber, weekendsOf } from '@zinc-pail/core';
+import type { BenchPlant } from './potting.ts';
 
-/** The Saturday on which each plant of the bench is to be potted, as the queue and the round say it. */
+/** The Saturday on which each plant of the bench is to be potted, a day number. */
 export function weekendsOfBench(plants: readonly BenchPlant[], today: string, potsAWeekend: number) {
   return weekendsOf(
     plants.map(({ id, need, suits, blocks }) => ({
