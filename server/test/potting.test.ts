@@ -296,9 +296,14 @@ describe('a potting', () => {
 });
 
 describe('this weekend on the round', () => {
-  it('is what the queue says, at once after a sign that asks for a pot, and gone with the potting', async () => {
+  let fresh: Served;
+  beforeAll(async () => {
+    fresh = await served();
+  });
+  afterAll(() => fresh.drop());
+  it('is what the queue says, at once after a sign that asks for a pot', async () => {
     const planned = async () => {
-      const [round, queue] = await Promise.all([here.ask('/api/round'), here.ask('/api/potting/1')]);
+      const [round, queue] = await Promise.all([fresh.ask('/api/round'), fresh.ask('/api/potting/1')]);
       const until = dayNumber(TODAY) + 7;
       const weekends = weekendsOfBench(queue.body.plants, TODAY, 6);
       const due = queue.body.plants.filter(
@@ -314,7 +319,7 @@ describe('this weekend on the round', () => {
     const before = await planned();
     const sign = (name: string) => ({ client_id: randomUUID(), date: TODAY, type: 'sign', sign: name, strength: 3 });
     const marks = [{ plant_id: 1, entries: [sign('roots-out'), sign('pot-bulging'), sign('topples')] }];
-    expect((await send('POST', '/marks', { marks })).status).toBe(201);
+    expect((await fresh.ask('/api/marks', { method: 'POST', body: { marks } })).status).toBe(201);
     expect(await planned()).toBeGreaterThan(before);
   });
 });
